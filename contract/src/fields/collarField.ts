@@ -1,0 +1,38 @@
+import { COLLAR_RANGE, parseCollarSize, type CollarReading, type CollarSize } from '@easytuck/core';
+import { z } from 'zod';
+import { explainNumber } from './explainNumber.ts';
+
+const EXAMPLES = '15¾, 15 3/4, 15.75 or 40 cm';
+
+/** Why a text is no collar size, and what would be right; null where it is one. */
+export function explainCollar(reading: CollarReading): string | null {
+  switch (reading.kind) {
+    case 'collar':
+      return null;
+    case 'wrongUnit':
+      return `${reading.value} ${reading.written} is no collar. A shirt labelled ${reading.value} is in ${reading.likely === 'in' ? 'inches' : 'centimetres'}: write ${reading.value} ${reading.likely}.`;
+    case 'outOfRange':
+      return `${reading.value} is no collar size. Collars run from ${COLLAR_RANGE.in.min} to ${COLLAR_RANGE.in.max} in, or ${COLLAR_RANGE.cm.min} to ${COLLAR_RANGE.cm.max} cm.`;
+    case 'unreadable':
+      return explainNumber(reading.reason, 'The collar size', EXAMPLES);
+  }
+}
+
+/** A collar size as it was written, with what it means. */
+export const collarSize = z.object({
+  text: z.string(),
+  system: z.enum(['in', 'cm']),
+  label: z.number().positive(),
+});
+export type WrittenCollar = z.infer<typeof collarSize>;
+
+/** A collar size written any usual way; read into its label. */
+export const collarField = z.string({ error: explainNumber('empty', 'The collar size', EXAMPLES) }).transform((text, context): WrittenCollar => {
+  const reading = parseCollarSize(text);
+  if (reading.kind === 'collar') return { text: text.trim(), ...reading.collar };
+  context.addIssue({ code: 'custom', message: explainCollar(reading) ?? '' });
+  return z.NEVER;
+});
+
+/** The collar alone, for the computation. */
+export const toCollar = ({ system, label }: WrittenCollar): CollarSize => ({ system, label });

@@ -1,0 +1,58 @@
+import { formatLength, parseLength, type LengthUnit } from '@easytuck/core';
+import { z } from 'zod';
+import { explainNumber } from './explainNumber.ts';
+
+/** A length that a field takes: its name in a sentence, and its limits in mm. */
+export interface LengthLimits {
+  readonly what: string;
+  readonly minMm: number;
+  readonly maxMm: number;
+}
+
+/** The measures of a fitting and their limits, in mm; outside them a unit was mixed up (common practice, no source). */
+export const FITTING_LENGTHS = {
+  easeMm: { what: 'The ease', minMm: 0, maxMm: 40 },
+  leadMm: { what: 'The lead', minMm: 0, maxMm: 150 },
+  neckBreadthMm: { what: 'The neck breadth', minMm: 70, maxMm: 220 },
+  collarPointsMm: { what: 'The distance between the collar points', minMm: 30, maxMm: 250 },
+  faceWidthMm: { what: 'The face or spectacle width', minMm: 90, maxMm: 220 },
+} as const satisfies Record<string, LengthLimits>;
+
+/** A length in mm on the wire. */
+export function lengthMm(limits: LengthLimits): z.ZodNumber {
+  const message = explainRange(limits, 'mm');
+  return z.number({ error: `${limits.what} must be a number of millimetres.` }).min(limits.minMm, message).max(limits.maxMm, message);
+}
+
+/** A length as people type it, read into mm. `unit` is meant where none is written, and is the one that errors speak in. */
+export function lengthField(limits: LengthLimits, unit: LengthUnit): z.ZodType<number, string> {
+  const example = formatLength((limits.minMm + limits.maxMm) / 2, unit);
+  return z.string().transform((text, context) => {
+    const reading = parseLength(text, unit);
+    if (reading.kind === 'unreadable') {
+      context.addIssue({ code: 'custom', message: explainNumber(reading.reason, limits.what, example) });
+      return z.NEVER;
+    }
+    if (reading.lengthMm < limits.minMm || reading.lengthMm > limits.maxMm) {
+      context.addIssue({ code: 'custom', message: `${formatLength(reading.lengthMm, reading.unit)} is out of range. ${explainRange(limits, unit)}` });
+      return z.NEVER;
+    }
+    return reading.lengthMm;
+  });
+}
+
+/** As {@link lengthField}, where nothing typed means not measured. */
+export function optionalLengthField(limits: LengthLimits, unit: LengthUnit): z.ZodType<number | null, string> {
+  const field = lengthField(limits, unit);
+  return z.string().transform((text, context) => {
+    if (text.trim() === '') return null;
+    const parsed = field.safeParse(text);
+    if (parsed.success) return parsed.data;
+    for (const issue of parsed.error.issues) context.addIssue({ code: 'custom', message: issue.message });
+    return z.NEVER;
+  });
+}
+
+function explainRange(limits: LengthLimits, unit: LengthUnit): string {
+  return `${limits.what} lies between ${formatLength(limits.minMm, unit)} and ${formatLength(limits.maxMm, unit)}.`;
+}

@@ -1,0 +1,33 @@
+import { z } from 'zod';
+
+/** Everything that can go wrong at the server, with its status and its sentence. */
+export const PROBLEMS = {
+  invalid: { status: 400, title: 'Something typed cannot be right.' },
+  unreadable: { status: 400, title: 'The request could not be read.' },
+  notFound: { status: 404, title: 'There is no such record.' },
+  noSuchPage: { status: 404, title: 'There is nothing at this address.' },
+  stale: { status: 409, title: 'Somebody else saved this record in the meantime.' },
+  taken: { status: 409, title: 'A different record was already saved under this key.' },
+  tooLarge: { status: 413, title: 'This is more than can be taken in at once.' },
+  cannotBeTied: { status: 422, title: 'The tie cannot be tied like this.' },
+  databaseAway: { status: 503, title: 'The shop’s records cannot be reached just now. Nothing is lost; try again in a moment.' },
+  unexpected: { status: 500, title: 'Something went wrong in the program.' },
+} as const satisfies Record<string, { status: number; title: string }>;
+export type ProblemCode = keyof typeof PROBLEMS;
+
+/** One field that was refused: where, and what would be right. */
+export const fieldError = z.object({ path: z.string(), message: z.string() });
+export type FieldError = z.infer<typeof fieldError>;
+
+/** An error as it crosses the wire (RFC 9457, application/problem+json). */
+export const problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  code: z.string(),
+  detail: z.string().optional(),
+  errors: z.array(fieldError).optional(),
+  /** With `stale`: the record as it is now. */
+  current: z.unknown().optional(),
+});
+export type Problem = z.infer<typeof problem>;

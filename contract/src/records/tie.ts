@@ -1,0 +1,147 @@
+import { BLADE_RANGES, checkBlade, hardwareRange, type BladeContradiction, type Tie as TieModel } from '@easytuck/core';
+import { z } from 'zod';
+import { moment, nameField, noteField, recordId, version } from '../fields/common.ts';
+
+/** Names of the measures of a blade, as they stand in sentences. */
+export const MEASURE_NAMES: Readonly<Record<keyof TieModel['blade'], string>> = {
+  noseToBellyMm: 'nose to belly',
+  bellyToWaistMm: 'belly to waist',
+  waistToTipMm: 'waist to tip',
+  bandWidthMm: 'band width',
+  bellyWidthMm: 'belly width',
+  waistWidthMm: 'waist width',
+  tailWidthMm: 'tail width',
+  tipShape: 'tip shape',
+  tipDepthMm: 'tip depth',
+};
+
+/** A contradiction between measures in a sentence that says what would be right. */
+export function explainBlade({ measure, kind, value, limitMm }: BladeContradiction): string {
+  const name = MEASURE_NAMES[measure];
+  const is = `The ${name} is ${Math.round(value * 10) / 10} mm`;
+  switch (kind) {
+    case 'notANumber':
+      return `The ${name} is missing.`;
+    case 'tooSmall':
+      return `${is}; the least a tie can have is ${limitMm} mm.`;
+    case 'tooLarge':
+      return `${is}; the most a tie can have is ${limitMm} mm.`;
+    case 'narrowerThanBand':
+      return `${is}, narrower than the band (${limitMm} mm); a blade is never narrower than its band.`;
+    case 'widerThanBelly':
+      return `${is}, wider than the belly (${limitMm} mm); the waist is the narrow line of a blade.`;
+    case 'longerThanTail':
+      return `${is}, but only ${limitMm} mm lie between waist and tip.`;
+    case 'depthWithoutTip':
+      return `${is}, but a straight tip has none; choose a pointed or rounded tip or leave 0.`;
+    case 'tipWithoutDepth':
+      return 'A pointed or rounded tip needs its depth, from its widest line to the very end.';
+  }
+}
+
+const measure = (name: keyof typeof BLADE_RANGES): z.ZodNumber => z.number({ error: `The ${MEASURE_NAMES[name]} is missing.` });
+
+/** Blade measures in mm; those that contradict each other are refused at the measure. */
+export const blade = z
+  .object({
+    noseToBellyMm: measure('noseToBellyMm'),
+    bellyToWaistMm: measure('bellyToWaistMm'),
+    waistToTipMm: measure('waistToTipMm'),
+    bandWidthMm: measure('bandWidthMm'),
+    bellyWidthMm: measure('bellyWidthMm'),
+    waistWidthMm: measure('waistWidthMm'),
+    tailWidthMm: measure('tailWidthMm'),
+    tipShape: z.enum(['straight', 'pointed', 'rounded']),
+    tipDepthMm: measure('tipDepthMm'),
+  })
+  .superRefine((value, context) => {
+    for (const found of checkBlade(value)) context.addIssue({ code: 'custom', path: [found.measure], message: explainBlade(found) });
+  });
+
+const LENGTH_RANGE = { min: 500, max: 1300 } as const;
+const tipToTip = z
+  .number({ error: 'Tip to tip is missing.' })
+  .min(LENGTH_RANGE.min, `A self-tie bow is at least ${LENGTH_RANGE.min} mm from tip to tip.`)
+  .max(LENGTH_RANGE.max, `A self-tie bow is at most ${LENGTH_RANGE.max} mm from tip to tip.`);
+
+const marks = z.object({ system: z.enum(['in', 'cm']), atShortest: z.number().min(8).max(61) }).nullable();
+
+/** What makes a band adjustable. Lengths tip to tip, in mm. */
+export const hardware = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('slots'), shortestMm: tipToTip, stepCount: z.int().min(2).max(60), pitchMm: z.number().min(2).max(60), marks }),
+  z.object({ kind: z.literal('buttons'), shortestMm: tipToTip, stepCount: z.int().min(2).max(60), pitchMm: z.number().min(2).max(60), marks }),
+  z.object({
+    kind: z.literal('slider'),
+    shortestMm: tipToTip,
+    longestMm: tipToTip,
+    strapMm: z.number().min(40).max(600),
+    reachAtShortestMm: z.number().min(20).max(600),
+    glideStepMm: z.number().min(0.5).max(40),
+    marks,
+  }),
+  z.object({ kind: z.literal('fixed'), lengthMm: tipToTip }),
+]);
+
+/** Shapes of blade, by the trade's names. */
+export const bladeShape = z.enum(['butterfly', 'semiButterfly', 'batwing', 'pointed', 'club']);
+export type BladeShape = z.infer<typeof bladeShape>;
+
+/** Kinds of cloth. */
+export const clothKind = z.enum(['silk', 'satin', 'grosgrain', 'cotton', 'linen', 'polyester', 'velvet', 'wool']);
+
+/** A tie as measured: what is sent to be saved. */
+export const tieInput = z
+  .object({
+    name: nameField('The tie’s name'),
+    shape: bladeShape,
+    clothKind,
+    cloth: z.object({
+      thicknessMm: z.number().min(0.3, 'A made-up tie is at least 0.3 mm thick.').max(5, 'A made-up tie is at most 5 mm thick.'),
+      gatherRatio: z.number().min(0.3, 'Gather lies between 0.3 and 1.').max(1, 'Gather lies between 0.3 and 1.'),
+    }),
+    blade,
+    overhangMm: z.number().min(0, 'Overhang lies between 0 and 30 mm.').max(30, 'Overhang lies between 0 and 30 mm.'),
+    hardware,
+    inStock: z.int().min(0).max(9999),
+    note: noteField.default(''),
+  })
+  .superRefine((value, context) => {
+    const { noseToBellyMm, bellyToWaistMm, waistToTipMm } = value.blade;
+    const bladesMm = 2 * (noseToBellyMm + bellyToWaistMm + waistToTipMm);
+    const { shortestMm, longestMm } = hardwareRange(value.hardware);
+    if (shortestMm <= bladesMm) {
+      const path = ['hardware', value.hardware.kind === 'fixed' ? 'lengthMm' : 'shortestMm'];
+      context.addIssue({ code: 'custom', path, message: `Tip to tip is ${shortestMm} mm, but the two blades alone take ${bladesMm} mm.` });
+    }
+    if (value.hardware.kind === 'slider' && longestMm <= shortestMm) {
+      context.addIssue({ code: 'custom', path: ['hardware', 'longestMm'], message: `The longest setting must be longer than the shortest (${shortestMm} mm).` });
+    }
+  });
+export type TieInput = z.input<typeof tieInput>;
+export type TieData = z.output<typeof tieInput>;
+
+const tieFields = { id: recordId, version, createdAt: moment, updatedAt: moment };
+
+/** A new tie with the key made where it was typed. */
+export const newTie = tieInput.and(z.object({ id: recordId }));
+export type NewTie = z.input<typeof newTie>;
+
+/** A change to a tie, with the version it was based on. */
+export const tieChange = tieInput.and(z.object({ version }));
+
+/** A tie in the drawer. Written out plainly: what is on record was checked when it came in. */
+export const tie = z.object({
+  ...tieFields,
+  name: z.string(),
+  shape: bladeShape,
+  clothKind,
+  cloth: z.object({ thicknessMm: z.number(), gatherRatio: z.number() }),
+  blade: z.object(blade.shape),
+  overhangMm: z.number(),
+  hardware,
+  inStock: z.int(),
+  note: z.string(),
+});
+export type Tie = z.infer<typeof tie>;
+
+export const tieList = z.object({ ties: z.array(tie) });

@@ -1,0 +1,5 @@
+/** Drawing: outlines of strip, bow and collar in millimetres, as SVG path data. */
+export { pathThrough, threadPath, type DrawingPoint } from './path.ts';
+export { drawBlade, layOutStrip, type StripEndLayout, type StripLayout } from './drawStrip.ts';
+export { drawTied, type BowDrawing, type TiedDrawing, type WingDrawing } from './drawBow.ts';
+export { drawCollar, SHIRT_BUTTONS_MM, type CollarDrawing } from './drawCollar.ts';

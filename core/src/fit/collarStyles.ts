@@ -1,0 +1,22 @@
+/** How a shirt's collar is cut. */
+export type CollarStyle = 'turndown' | 'spread' | 'point' | 'buttonDown' | 'wing';
+
+/** A typical collar of each style, in mm, to start from until it is measured (common practice, no source). */
+export interface TypicalCollar {
+  readonly style: CollarStyle;
+  /** Between the outer points, buttoned. */
+  readonly pointsMm: number;
+  /** Height of the band at the front. */
+  readonly standMm: number;
+  /** Length of a leaf from the band to its point. */
+  readonly leafMm: number;
+}
+
+/** One typical collar a style. */
+export const TYPICAL_COLLARS: Readonly<Record<CollarStyle, TypicalCollar>> = {
+  turndown: { style: 'turndown', pointsMm: 130, standMm: 35, leafMm: 72 },
+  spread: { style: 'spread', pointsMm: 150, standMm: 36, leafMm: 74 },
+  point: { style: 'point', pointsMm: 100, standMm: 34, leafMm: 80 },
+  buttonDown: { style: 'buttonDown', pointsMm: 115, standMm: 33, leafMm: 82 },
+  wing: { style: 'wing', pointsMm: 135, standMm: 48, leafMm: 32 },
+};

@@ -1,0 +1,104 @@
+import { widthAt } from '../strip/index.ts';
+import { predictBows, spreadOf, type BowPair } from './bow.ts';
+import { bindingBound, findBounds, type Bound, type WidthLimits } from './findBounds.ts';
+import type { PreparedTie } from './prepareTie.ts';
+
+/** Written into every fitting that is kept, so that an old answer can be told from a new one. */
+export const MODEL_VERSION = 'strip-1';
+
+/** Which of the wearer's own sides the long end starts on. */
+export type Side = 'left' | 'right';
+
+/** The other side. */
+export const oppositeSide = (side: Side): Side => (side === 'left' ? 'right' : 'left');
+
+/** What a fit is asked for. Lengths in mm. */
+export interface FitRequest {
+  readonly tie: PreparedTie;
+  readonly neckPathMm: number;
+  /** Tip to tip. */
+  readonly setMm: number;
+  /** Long end's hang less the short end's. */
+  readonly leadMm: number;
+  readonly longEnd: Side;
+  readonly limits: WidthLimits;
+}
+
+/** `good`: inside every bound. `fair`: past a width rule or a good limit, still sound. `outside`: cannot be worn so. */
+export type Grade = 'good' | 'fair' | 'outside';
+
+/** What a set and a lead give. Lengths in mm, sides the wearer's own. */
+export interface Fit extends BowPair {
+  readonly neckPathMm: number;
+  readonly setMm: number;
+  readonly leadMm: number;
+  readonly longEnd: Side;
+  /** Wider of the two bows. */
+  readonly spreadMm: number;
+  readonly bowHeightMm: number;
+  readonly bounds: readonly Bound[];
+  readonly binding: Bound;
+  readonly roomShorter: Bound;
+  readonly roomLonger: Bound;
+  readonly grade: Grade;
+  /** Side that the front bow's loop must lie on: opposite to where the long end started, or the knot is a granny. */
+  readonly frontLoopSide: Side;
+  /** Gathered width of the cloth that crosses the knot's front. */
+  readonly knotFaceMm: number;
+  /** True where the knot's face would be wider than a third of the bow's height: fold that part lengthwise. */
+  readonly foldLengthwise: boolean;
+}
+
+/** The knot's face should be no wider than this part of the bow's height (common practice, no source). */
+export const KNOT_FACE_RATIO = 1 / 3;
+
+/** Works out what a set and a lead give on a neck, with every bound and its room. */
+export function fitTie(request: FitRequest): Fit {
+  const { tie, neckPathMm, setMm, leadMm, longEnd, limits } = request;
+  const bows = predictBows(tie, neckPathMm, setMm, leadMm);
+  const bounds = findBounds(tie, neckPathMm, setMm, leadMm, limits);
+  const knotFaceMm = tie.tie.cloth.gatherRatio * faceWidthMm(tie, bows);
+  const roomShorter = must(bindingBound(bounds, 'shorter'));
+  const roomLonger = must(bindingBound(bounds, 'longer'));
+  return {
+    ...bows,
+    neckPathMm,
+    setMm,
+    leadMm,
+    longEnd,
+    spreadMm: spreadOf(bows),
+    bowHeightMm: tie.bowHeightMm,
+    bounds,
+    binding: roomShorter.roomMm < roomLonger.roomMm ? roomShorter : roomLonger,
+    roomShorter,
+    roomLonger,
+    grade: gradeOf(bounds),
+    frontLoopSide: oppositeSide(longEnd),
+    knotFaceMm,
+    foldLengthwise: knotFaceMm > KNOT_FACE_RATIO * tie.bowHeightMm,
+  };
+}
+
+/** Rounding of the computation itself; a set that stands on its bound is inside it. */
+const ON_THE_BOUND_MM = 1e-6;
+
+function gradeOf(bounds: readonly Bound[]): Grade {
+  let grade: Grade = 'good';
+  for (const bound of bounds) {
+    if (bound.outerRoomMm !== null && bound.outerRoomMm < -ON_THE_BOUND_MM) return 'outside';
+    if (bound.roomMm < -ON_THE_BOUND_MM) grade = 'fair';
+  }
+  return grade;
+}
+
+/** Width of the long end where it comes down over the front: the middle of the wrap, which begins half a knot above the crossing. */
+function faceWidthMm(tie: PreparedTie, bows: BowPair): number {
+  const { knotHeightMm, longMm } = tie.takeUp;
+  const overTheTopMm = (longMm - 2 * knotHeightMm) / 2;
+  return widthAt(tie.profile, bows.back.crossingAtMm + knotHeightMm + overTheTopMm);
+}
+
+function must(bound: Bound | undefined): Bound {
+  if (bound === undefined) throw new Error('a fit has bounds both ways');
+  return bound;
+}

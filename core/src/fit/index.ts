@@ -1,0 +1,13 @@
+/** Fit: what a set and a lead give on a neck, what sets are usable, and what each school would do. */
+export { knotTakeUp, WRAPPED_LAYERS, type KnotTakeUp } from './takeUp.ts';
+export { CROSSING_WIDTH_RATIO, FOLD_LOSS_RATIO, prepareTie, type FoldZone, type PreparedTie } from './prepareTie.ts';
+export { predictBows, spreadOf, type Bow, type BowName, type BowPair } from './bow.ts';
+export { evenLeadMm, naturalSetMm, setForSpreadMm } from './solve.ts';
+export { DEFAULT_EASE_MM, estimateNeckBreadthMm, neckPathMm } from './neck.ts';
+export { bindingBound, findBounds, type Bound, type BoundId, type WidthLimits } from './findBounds.ts';
+export { fitTie, KNOT_FACE_RATIO, MODEL_VERSION, oppositeSide, type Fit, type FitRequest, type Grade, type Side } from './fitTie.ts';
+export { EASY_MM, schoolSet, SCHOOLS, SMALL_MM, type School, type SchoolSet } from './schools.ts';
+export { fitWearer, resolveLimits, type ResolvedLimits, type WearerFit, type WornCollar } from './fitWearer.ts';
+export { usableSettings, type UsableSettings } from './usableSettings.ts';
+export { landingOf, type Landing } from './landing.ts';
+export { TYPICAL_COLLARS, type CollarStyle, type TypicalCollar } from './collarStyles.ts';

@@ -1,0 +1,73 @@
+import { naturalSpreadMm, waistPositionMm, widthAt, widthProfile, type Tie, type WidthProfile } from '../strip/index.ts';
+import { knotTakeUp, type KnotTakeUp } from './takeUp.ts';
+
+/** Crossing is clean up to 1.3 band widths and possible up to 1.6 (common practice, no source). */
+export const CROSSING_WIDTH_RATIO = { clean: 1.3, possible: 1.6 } as const;
+/** Height lost at the fold is good up to 5 % and fair up to 12 % (common practice, no source). */
+export const FOLD_LOSS_RATIO = { good: 0.05, fair: 0.12 } as const;
+
+/** Positions on the blade, in mm from the nose, between which a fold loses no more height than allowed. */
+export interface FoldZone {
+  readonly fromMm: number;
+  readonly toMm: number;
+}
+
+/** A tie with all that depends on the tie alone worked out once, so that a fit is a few additions. */
+export interface PreparedTie {
+  readonly tie: Tie;
+  readonly profile: WidthProfile;
+  readonly takeUp: KnotTakeUp;
+  readonly naturalSpreadMm: number;
+  readonly waistMm: number;
+  /** Furthest positions where the ends may cross, cleanly and at all. */
+  readonly crossingMm: { readonly clean: number; readonly possible: number };
+  readonly foldMm: { readonly good: FoldZone; readonly fair: FoldZone };
+  /** Tallest part of a wing, in mm. */
+  readonly bowHeightMm: number;
+}
+
+/** Precomputes the parts of a fit that do not depend on the wearer. The tie's blade must have passed `checkBlade`. */
+export function prepareTie(tie: Tie): PreparedTie {
+  const { blade } = tie;
+  const profile = widthProfile(blade);
+  const crossingAt = (ratio: number): number => lastWhere(profile, (w) => w <= ratio * blade.bandWidthMm, 0, blade.noseToBellyMm);
+  const foldZone = (loss: number): FoldZone => {
+    const isTall = (w: number): boolean => w >= (1 - loss) * blade.bellyWidthMm;
+    return {
+      fromMm: lastWhere(profile, isTall, blade.noseToBellyMm, 0),
+      toMm: tallUntil(profile, isTall, blade.noseToBellyMm, waistPositionMm(blade)),
+    };
+  };
+  return {
+    tie,
+    profile,
+    takeUp: knotTakeUp(tie),
+    naturalSpreadMm: naturalSpreadMm(blade),
+    waistMm: waistPositionMm(blade),
+    crossingMm: { clean: crossingAt(CROSSING_WIDTH_RATIO.clean), possible: crossingAt(CROSSING_WIDTH_RATIO.possible) },
+    foldMm: { good: foldZone(FOLD_LOSS_RATIO.good), fair: foldZone(FOLD_LOSS_RATIO.fair) },
+    bowHeightMm: Math.max(blade.bellyWidthMm, blade.tailWidthMm),
+  };
+}
+
+/** Where the cloth beyond the belly first gets too narrow: before the waist, or else in the tip. */
+function tallUntil(profile: WidthProfile, isTall: (widthMm: number) => boolean, bellyMm: number, waistMm: number): number {
+  const beforeWaist = lastWhere(profile, isTall, bellyMm, waistMm);
+  if (beforeWaist !== waistMm) return beforeWaist;
+  return lastWhere(profile, isTall, profile.bladeLengthMm - profile.tipDepthMm, profile.bladeLengthMm);
+}
+
+/**
+ * Last position, going from one place to another, where a condition on the width still holds, given that it holds at
+ * the start and is lost at most once. Accurate to a hundredth of a millimetre.
+ */
+function lastWhere(profile: WidthProfile, holds: (widthMm: number) => boolean, fromMm: number, toMm: number): number {
+  if (holds(widthAt(profile, toMm))) return toMm;
+  let [inside, outside] = [fromMm, toMm];
+  while (Math.abs(outside - inside) > 0.01) {
+    const middle = (inside + outside) / 2;
+    if (holds(widthAt(profile, middle))) inside = middle;
+    else outside = middle;
+  }
+  return inside;
+}

@@ -1,0 +1,48 @@
+import { MM_PER_UNIT, type LengthUnit } from './lengthUnit.ts';
+import { vulgarFraction } from './vulgarFractions.ts';
+
+/** The finest fraction of an inch shown to people: an eighth, as tapes are marked. */
+export const FINEST_INCH_FRACTION = 8;
+
+const MINUS = '−';
+
+/**
+ * A length in inches to the nearest eighth, without its unit: `15¾`, `−1½`, `⅜`, `0`.
+ * Accuracy: within 1/16 in (1.6 mm).
+ */
+export function formatInches(lengthMm: number): string {
+  const { negative, whole, numerator, denominator } = inchParts(lengthMm);
+  const fraction = numerator === 0 ? '' : (vulgarFraction(numerator, denominator) ?? `${numerator}/${denominator}`);
+  return `${negative ? MINUS : ''}${whole === 0 && fraction !== '' ? '' : whole}${fraction}`;
+}
+
+/** As {@link formatInches}, in characters that every keyboard has: `15 3/4`. What is put into a field to be edited. */
+export function formatInchesPlain(lengthMm: number): string {
+  const { negative, whole, numerator, denominator } = inchParts(lengthMm);
+  const parts = [whole === 0 && numerator > 0 ? '' : String(whole), numerator > 0 ? `${numerator}/${denominator}` : ''];
+  return `${negative ? '-' : ''}${parts.filter((part) => part !== '').join(' ')}`;
+}
+
+/** A length with its unit: inches to an eighth (`4⅞ in`), centimetres to a millimetre (`12.4 cm`), or whole millimetres. */
+export function formatLength(lengthMm: number, unit: LengthUnit): string {
+  return `${formatLengthBare(lengthMm, unit)} ${unit}`;
+}
+
+/** As {@link formatLength}, without the unit. */
+export function formatLengthBare(lengthMm: number, unit: LengthUnit): string {
+  if (unit === 'in') return formatInches(lengthMm);
+  const digits = unit === 'cm' ? 1 : 0;
+  const text = (Math.abs(lengthMm) / MM_PER_UNIT[unit]).toFixed(digits);
+  return lengthMm < 0 && Number(text) !== 0 ? `${MINUS}${text}` : text;
+}
+
+function inchParts(lengthMm: number): { negative: boolean; whole: number; numerator: number; denominator: number } {
+  const eighths = Math.round((Math.abs(lengthMm) / MM_PER_UNIT.in) * FINEST_INCH_FRACTION);
+  let numerator = eighths % FINEST_INCH_FRACTION;
+  let denominator = FINEST_INCH_FRACTION;
+  while (numerator > 0 && numerator % 2 === 0) {
+    numerator /= 2;
+    denominator /= 2;
+  }
+  return { negative: lengthMm < 0 && eighths > 0, whole: Math.floor(eighths / FINEST_INCH_FRACTION), numerator, denominator };
+}

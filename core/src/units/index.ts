@@ -1,0 +1,16 @@
+/** Units: lengths and collar labels as people write and read them. */
+export { MM_PER_UNIT, inchesToMm, type LengthUnit } from './lengthUnit.ts';
+export { parseNumber, type NumberReading } from './parseNumber.ts';
+export { parseLength, type LengthReading } from './parseLength.ts';
+export { FINEST_INCH_FRACTION, formatInches, formatInchesPlain, formatLength, formatLengthBare } from './formatLength.ts';
+export {
+  COLLAR_RANGE,
+  collarGirthMm,
+  formatCollarLabel,
+  formatCollarSize,
+  parseCollarSize,
+  type CollarReading,
+  type CollarSize,
+  type CollarSystem,
+} from './collarSize.ts';
+export { COLLAR_CHART, translateCollar, type TranslatedCollar } from './collarChart.ts';

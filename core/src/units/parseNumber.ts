@@ -1,0 +1,42 @@
+import { VULGAR_FRACTIONS } from './vulgarFractions.ts';
+
+/** What came of reading a number as people write it. */
+export type NumberReading =
+  | { readonly kind: 'number'; readonly value: number }
+  | { readonly kind: 'unreadable'; readonly reason: 'empty' | 'notANumber' | 'zeroDenominator' | 'negative' };
+
+const LONGEST_TEXT = 40;
+const DECIMAL = /^\d+(?:[.,]\d+)?$/;
+const FRACTION = /^(?:(\d+)(?:\s+|\s*-\s*|\s+and\s+))?(\d+)\s*\/\s*(\d+)$/;
+
+/**
+ * Reads a non-negative number written with a decimal point or comma, as a fraction, or as a whole number and a
+ * fraction: `15.75`, `15,75`, `3/4`, `15 3/4`, `15-3/4`, `15¾`.
+ *
+ * Fails with a reason, never with NaN. A minus sign is read only to be refused by name.
+ */
+export function parseNumber(text: string): NumberReading {
+  const plain = spellOutFractions(text).trim().toLowerCase();
+  if (plain === '') return unreadable('empty');
+  if (/^[-−–]\s*\d/.test(plain)) return unreadable('negative');
+  if (plain.length > LONGEST_TEXT) return unreadable('notANumber');
+  if (DECIMAL.test(plain)) return { kind: 'number', value: Number(plain.replace(',', '.')) };
+  const match = FRACTION.exec(plain);
+  if (!match) return unreadable('notANumber');
+  const [, whole = '0', numerator = '', denominator = ''] = match;
+  if (Number(denominator) === 0) return unreadable('zeroDenominator');
+  return { kind: 'number', value: Number(whole) + Number(numerator) / Number(denominator) };
+}
+
+function unreadable(reason: Extract<NumberReading, { kind: 'unreadable' }>['reason']): NumberReading {
+  return { kind: 'unreadable', reason };
+}
+
+/** Turns `15¾` into `15 3/4` and every kind of slash into `/`. */
+function spellOutFractions(text: string): string {
+  let spelled = text.replace(/[⁄∕]/g, '/');
+  for (const [glyph, [numerator, denominator]] of VULGAR_FRACTIONS) {
+    spelled = spelled.replaceAll(glyph, ` ${numerator}/${denominator}`);
+  }
+  return spelled;
+}

@@ -1,0 +1,37 @@
+import Fastify, { type FastifyInstance } from 'fastify';
+import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
+import type { Sequelize } from 'sequelize';
+import { fittingRoutes } from './modules/fittings/routes.ts';
+import { tieRoutes } from './modules/ties/routes.ts';
+import { wearerRoutes } from './modules/wearers/routes.ts';
+import { database, type Database } from './plugins/database.ts';
+import { errors } from './plugins/errors.ts';
+import { health } from './plugins/health.ts';
+import { openapi } from './plugins/openapi.ts';
+import { webPages } from './plugins/webPages.ts';
+
+const LARGEST_BODY_BYTES = 1_048_576;
+
+/** What an app is built from. */
+export interface AppOptions {
+  readonly sequelize: Sequelize;
+  readonly webRoot?: string | undefined;
+  readonly logLevel?: string;
+  readonly onMigrated?: (database: Database) => Promise<void>;
+}
+
+/** Assembles the server; it does not listen yet. */
+export async function buildApp({ sequelize, webRoot, logLevel = 'silent', onMigrated }: AppOptions): Promise<FastifyInstance> {
+  const app = Fastify({ logger: logLevel === 'silent' ? false : { level: logLevel }, bodyLimit: LARGEST_BODY_BYTES, forceCloseConnections: 'idle' });
+  app.setValidatorCompiler(validatorCompiler);
+  app.setSerializerCompiler(serializerCompiler);
+  await app.register(errors);
+  await app.register(database, { sequelize, ...(onMigrated ? { onMigrated } : {}) });
+  await app.register(webPages, { webRoot });
+  await app.register(openapi);
+  await app.register(health);
+  await app.register(wearerRoutes, { prefix: '/api/wearers' });
+  await app.register(tieRoutes, { prefix: '/api/ties' });
+  await app.register(fittingRoutes, { prefix: '/api/fittings' });
+  return app;
+}

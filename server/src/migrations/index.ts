@@ -1,0 +1,6 @@
+/** All migrations, oldest first. One that has landed is never edited. */
+import type { MigrationStep } from '../database/migrate.ts';
+import { createShop } from './2026-11-24-03-10-create-shop.ts';
+import { createDemoMark } from './2026-11-24-03-20-create-demo-mark.ts';
+
+export const migrations: readonly MigrationStep[] = [createShop, createDemoMark];

@@ -1,0 +1,40 @@
+import { explainOutOfReach, toCollar, type FittingData, type FittingResult, type Tie } from '@easytuck/contract';
+import { fitWearer, formatLength, lastStep, MODEL_VERSION, prepareTie, type Bow, type Bound } from '@easytuck/core';
+import { ProblemError } from '../../problem.ts';
+
+/** Works out the answer that is given out with a fitting. Refuses a setting the band does not have and a strip that does not reach. */
+export function computeFitting(data: FittingData, tie: Tie): { result: FittingResult; modelVersion: string } {
+  const last = lastStep(tie.hardware);
+  if (data.step > last) {
+    const message = `This band has ${last + 1} settings, counted from 0; there is no ${data.step}.`;
+    throw new ProblemError('cannotBeTied', { detail: message, errors: [{ path: 'step', message }] });
+  }
+  const prepared = prepareTie(tie);
+  const { collarStyle: style, easeMm, collarPointsMm, neckBreadthMm, faceWidthMm } = data;
+  const worn = { collar: toCollar(data.collar), easeMm, style, collarPointsMm, neckBreadthMm, faceWidthMm };
+  const { fit } = fitWearer(prepared, worn, data.step, data.leadMm, data.longEnd);
+  const reach = fit.bounds.find(({ id }) => id === 'reach');
+  if (reach && reach.roomMm < 0) {
+    const message = explainOutOfReach(formatLength(-reach.roomMm, data.collar.system));
+    throw new ProblemError('cannotBeTied', { detail: message, errors: [{ path: 'step', message }] });
+  }
+  const { setMm, leadMm, spreadMm, bowHeightMm, grade, frontLoopSide, foldLengthwise } = fit;
+  return {
+    modelVersion: MODEL_VERSION,
+    result: {
+      ...{ setMm, leadMm, spreadMm, bowHeightMm, grade, frontLoopSide, foldLengthwise },
+      front: bowResult(fit.front),
+      back: bowResult(fit.back),
+      rooms: fit.bounds.map(roomResult),
+      binding: roomResult(fit.binding),
+    },
+  };
+}
+
+function bowResult({ loopMm, flatEndMm, spreadMm, crossingAtMm, foldAtMm, centreAtMm }: Bow): FittingResult['front'] {
+  return { loopMm, flatEndMm, spreadMm, crossingAtMm, foldAtMm, centreAtMm };
+}
+
+function roomResult({ id, way, roomMm }: Bound): FittingResult['binding'] {
+  return { id, way, roomMm };
+}

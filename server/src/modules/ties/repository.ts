@@ -1,0 +1,56 @@
+import { tie as tieSchema, type Tie, type TieData } from '@easytuck/contract';
+import type { Transaction } from 'sequelize';
+import { readDocument, type TieRow } from '../../database/models.ts';
+import type { Database } from '../../plugins/database.ts';
+
+const measuresSchema = tieSchema.pick({ cloth: true, blade: true, overhangMm: true, hardware: true });
+
+/** Reads and writes ties; the only place that knows their columns. */
+export interface TieRepository {
+  readonly find: (id: string, transaction?: Transaction) => Promise<Tie | null>;
+  readonly list: () => Promise<Tie[]>;
+  readonly insert: (id: string, data: TieData, at: Date, transaction?: Transaction) => Promise<void>;
+  /** @returns false where there is no such tie or it no longer has this version. */
+  readonly update: (id: string, version: number, data: TieData, at: Date) => Promise<boolean>;
+}
+
+export function tieRepository({ models }: Database): TieRepository {
+  const { ties } = models;
+  return {
+    find: async (id, transaction) => {
+      const row = (await ties.findOne({ where: { id }, raw: true, transaction: transaction ?? null })) as unknown as TieRow | null;
+      return row && toTie(row);
+    },
+    list: async () => {
+      const rows = (await ties.findAll({ order: [['name', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as TieRow[];
+      return rows.map(toTie);
+    },
+    insert: async (id, data, at, transaction) => {
+      await ties.create({ id, ...toColumns(data), version: 1, createdAt: at, updatedAt: at }, { transaction: transaction ?? null });
+    },
+    update: async (id, version, data, at) => {
+      const [changed] = await ties.update({ ...toColumns(data), version: version + 1, updatedAt: at }, { where: { id, version } });
+      return changed === 1;
+    },
+  };
+}
+
+function toColumns({ name, shape, clothKind, inStock, note, cloth, blade, overhangMm, hardware }: TieData): Omit<TieRow, 'id' | 'version' | 'createdAt' | 'updatedAt'> {
+  return { name, shape, clothKind, inStock, note, measures: { cloth, blade, overhangMm, hardware } };
+}
+
+function toTie(row: TieRow): Tie {
+  const { id, name, inStock, note, version } = row;
+  return {
+    id,
+    name,
+    shape: tieSchema.shape.shape.parse(row.shape),
+    clothKind: tieSchema.shape.clothKind.parse(row.clothKind),
+    ...measuresSchema.parse(readDocument(row.measures)),
+    inStock,
+    note,
+    version,
+    createdAt: row.createdAt.toISOString(),
+    updatedAt: row.updatedAt.toISOString(),
+  };
+}

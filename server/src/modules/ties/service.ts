@@ -1,0 +1,50 @@
+import type { Tie, TieData } from '@easytuck/contract';
+import { requireReady, type Database } from '../../plugins/database.ts';
+import { ProblemError } from '../../problem.ts';
+import { insertOnce } from '../insertOnce.ts';
+import { tieRepository } from './repository.ts';
+
+/** What can be done with the ties in the drawer. */
+export interface TieService {
+  readonly get: (id: string) => Promise<Tie>;
+  readonly list: () => Promise<Tie[]>;
+  readonly create: (id: string, data: TieData) => Promise<{ stored: Tie; created: boolean }>;
+  /** Saves over the version the change was based on; refused as `stale`, with what is there now, where that is gone. */
+  readonly change: (id: string, version: number, data: TieData) => Promise<Tie>;
+}
+
+export function tieService(shop: Database): TieService {
+  const repository = tieRepository(shop);
+  const get = async (id: string): Promise<Tie> => {
+    requireReady(shop);
+    const found = await repository.find(id);
+    if (!found) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
+    return found;
+  };
+  return {
+    get,
+    list: async () => {
+      requireReady(shop);
+      return repository.list();
+    },
+    create: async (id, data) => {
+      requireReady(shop);
+      return insertOnce({
+        insert: () => repository.insert(id, data, new Date()),
+        find: () => repository.find(id),
+        sameAs: (stored) => [dataOf(stored), data],
+      });
+    },
+    change: async (id, version, data) => {
+      requireReady(shop);
+      const saved = await repository.update(id, version, data, new Date());
+      const current = await get(id);
+      if (!saved) throw new ProblemError('stale', { current });
+      return current;
+    },
+  };
+}
+
+function dataOf({ name, shape, clothKind, cloth, blade, overhangMm, hardware, inStock, note }: Tie): TieData {
+  return { name, shape, clothKind, cloth, blade, overhangMm, hardware, inStock, note };
+}

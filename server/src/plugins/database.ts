@@ -1,0 +1,73 @@
+import type { FastifyInstance } from 'fastify';
+import plugin from 'fastify-plugin';
+import type { Sequelize } from 'sequelize';
+import { isDatabaseAway } from '../database/databaseErrors.ts';
+import { migrate } from '../database/migrate.ts';
+import { defineModels, type Models } from '../database/models.ts';
+import { ProblemError } from '../problem.ts';
+
+/** The shop's records as the modules see them. */
+export interface Database {
+  readonly sequelize: Sequelize;
+  readonly models: Models;
+  /** Whether the tables are up to date; until they are, requests are answered 503. */
+  readonly isReady: () => boolean;
+}
+
+declare module 'fastify' {
+  interface FastifyInstance {
+    database: Database;
+  }
+}
+
+const TRY_AGAIN_MS = 1_000;
+
+/** Options: the pool, and what is to be done once the tables are up to date. */
+export interface DatabaseOptions {
+  readonly sequelize: Sequelize;
+  readonly onMigrated?: (database: Database) => Promise<void>;
+}
+
+/**
+ * Migrates before the server listens. Where the database is away the server starts all the same, answers 503, and
+ * tries again until it comes back. Any other failure to migrate stops the start.
+ */
+export const database = plugin(async (app: FastifyInstance, options: DatabaseOptions) => {
+  const { sequelize } = options;
+  let ready = false;
+  let closing = false;
+  const shop: Database = { sequelize, models: defineModels(sequelize), isReady: () => ready };
+  app.decorate('database', shop);
+
+  const prepare = async (): Promise<void> => {
+    await migrate(sequelize);
+    await options.onMigrated?.(shop);
+    ready = true;
+  };
+  const keepTrying = async (): Promise<void> => {
+    while (!ready && !closing) {
+      await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
+      try {
+        await prepare();
+      } catch (error) {
+        if (!isDatabaseAway(error)) app.log.error({ err: error }, 'the tables could not be brought up to date');
+      }
+    }
+  };
+  try {
+    await prepare();
+  } catch (error) {
+    if (!isDatabaseAway(error)) throw error;
+    app.log.warn('the database is away; trying again until it is back');
+    void keepTrying();
+  }
+  app.addHook('onClose', async () => {
+    closing = true;
+    await sequelize.close();
+  });
+});
+
+/** Refuses with 503 until the tables are up to date. */
+export function requireReady(shop: Database): void {
+  if (!shop.isReady()) throw new ProblemError('databaseAway');
+}

@@ -1,0 +1,18 @@
+import swagger from '@fastify/swagger';
+import swaggerUi from '@fastify/swagger-ui';
+import type { FastifyInstance } from 'fastify';
+import plugin from 'fastify-plugin';
+import { jsonSchemaTransform } from 'fastify-type-provider-zod';
+
+/** The OpenAPI document at `/api/docs/json`, made from the routes' schemas, and a page to read it at `/api/docs`. */
+export const openapi = plugin(async (app: FastifyInstance) => {
+  await app.register(swagger, {
+    openapi: {
+      openapi: '3.1.0',
+      info: { title: 'Easy Tuck', version: '1', description: 'Wearers, ties and fittings of one shop. Lengths are in millimetres; errors are application/problem+json.' },
+      tags: [{ name: 'wearers' }, { name: 'ties' }, { name: 'fittings' }, { name: 'health' }],
+    },
+    transform: jsonSchemaTransform,
+  });
+  await app.register(swaggerUi, { routePrefix: '/api/docs' });
+});

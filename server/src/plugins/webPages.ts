@@ -1,0 +1,35 @@
+import compress from '@fastify/compress';
+import helmet from '@fastify/helmet';
+import fastifyStatic from '@fastify/static';
+import type { FastifyInstance } from 'fastify';
+import plugin from 'fastify-plugin';
+import { ProblemError } from '../problem.ts';
+import { sendProblem } from './errors.ts';
+
+const SMALLEST_COMPRESSED_BYTES = 1024;
+const A_YEAR_S = 31_536_000;
+
+/** Serves the built interface. Its rooms are addresses of their own: whatever is no file and no API is the interface's. */
+export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRoot: string | undefined }) => {
+  await app.register(helmet, {
+    contentSecurityPolicy: {
+      directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], workerSrc: ["'self'", 'blob:'], upgradeInsecureRequests: null },
+    },
+    strictTransportSecurity: false,
+  });
+  await app.register(compress, { threshold: SMALLEST_COMPRESSED_BYTES, encodings: ['br', 'gzip'] });
+  if (webRoot === undefined) return;
+  await app.register(fastifyStatic, {
+    root: webRoot,
+    wildcard: false,
+    cacheControl: false,
+    setHeaders: (reply, path) => {
+      const cache = path.includes('/assets/') ? `public, max-age=${A_YEAR_S}, immutable` : 'no-cache';
+      reply.header('cache-control', cache);
+    },
+  });
+  app.setNotFoundHandler((request, reply) => {
+    const wantsPage = request.method === 'GET' && !request.url.startsWith('/api/') && (request.headers.accept ?? '').includes('text/html');
+    return wantsPage ? reply.sendFile('index.html') : sendProblem(reply, new ProblemError('noSuchPage'));
+  });
+});

@@ -1,0 +1,34 @@
+import { PROBLEMS, type FieldError, type Problem, type ProblemCode } from '@easytuck/contract';
+
+/** What a service throws when it cannot do what was asked: a code of the catalogue and what there is to say beside it. */
+export class ProblemError extends Error {
+  readonly code: ProblemCode;
+  readonly errors: readonly FieldError[] | undefined;
+  readonly current: unknown;
+
+  constructor(code: ProblemCode, about: { detail?: string; errors?: readonly FieldError[]; current?: unknown; cause?: unknown } = {}) {
+    super(about.detail ?? PROBLEMS[code].title, { cause: about.cause });
+    this.name = 'ProblemError';
+    this.code = code;
+    this.errors = about.errors;
+    this.current = about.current;
+  }
+
+  get status(): number {
+    return PROBLEMS[this.code].status;
+  }
+
+  /** As it crosses the wire. */
+  toProblem(): Problem {
+    const { title, status } = PROBLEMS[this.code];
+    return {
+      type: `/problems/${this.code}`,
+      title,
+      status,
+      code: this.code,
+      ...(this.message === title ? {} : { detail: this.message }),
+      ...(this.errors === undefined ? {} : { errors: [...this.errors] }),
+      ...(this.current === undefined ? {} : { current: this.current }),
+    };
+  }
+}

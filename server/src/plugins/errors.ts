@@ -13,7 +13,6 @@ export const errors = plugin(async (app: FastifyInstance) => {
     if (problem.status >= 500) request.log.error({ err: error }, problem.message);
     return sendProblem(reply, problem);
   });
-  app.setNotFoundHandler((_request, reply) => sendProblem(reply, new ProblemError('noSuchPage')));
 });
 
 /** Sends a problem with its status. */

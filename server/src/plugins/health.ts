@@ -1,6 +1,7 @@
 import type { FastifyInstance } from 'fastify';
 import plugin from 'fastify-plugin';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
+import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { requireReady } from './database.ts';
 
@@ -12,7 +13,7 @@ export const health = plugin(async (app: FastifyInstance) => {
   routes.get('/healthz', { schema: { tags: ['health'], response: { 200: answer } } }, async () => ({ status: 'ok' as const }));
   routes.get('/readyz', { schema: { tags: ['health'], response: { 200: answer } } }, async () => {
     requireReady(app.database);
-    await app.database.sequelize.query('SELECT 1');
+    await app.database.sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
     return { status: 'ok' as const };
   });
 });

@@ -18,7 +18,10 @@ export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRo
     strictTransportSecurity: false,
   });
   await app.register(compress, { threshold: SMALLEST_COMPRESSED_BYTES, encodings: ['br', 'gzip'] });
-  if (webRoot === undefined) return;
+  if (webRoot === undefined) {
+    app.setNotFoundHandler((_request, reply) => sendProblem(reply, new ProblemError('noSuchPage')));
+    return;
+  }
   await app.register(fastifyStatic, {
     root: webRoot,
     wildcard: false,

@@ -1,0 +1,57 @@
+import { parseCollarSize, parseLength, parseNumber, type CollarReading, type CollarSystem, type LengthUnit } from '../units/index.ts';
+import { hardwareRange, lastStep, stepMm, type Hardware } from './hardware.ts';
+import { lengthAtMark, settingAt, type Setting } from './setting.ts';
+
+/** What came of reading a typed set: a setting, or why there is none and which there are beside it. */
+export type SettingReading =
+  | { readonly kind: 'setting'; readonly setting: Setting }
+  | { readonly kind: 'between'; readonly below: Setting; readonly above: Setting }
+  | { readonly kind: 'beyond'; readonly shortest: Setting; readonly longest: Setting }
+  | { readonly kind: 'otherSystem'; readonly marks: CollarSystem }
+  | { readonly kind: 'fixed' }
+  | { readonly kind: 'unreadable'; readonly reason: 'empty' | 'notANumber' | 'zeroDenominator' | 'negative' };
+
+/** How close to a step a typed number must come, as a part of the step. */
+const NEAR_ENOUGH = 0.06;
+
+/**
+ * Reads a set as it is typed: the printed mark of a numbered band, the number of a slot or button (from 1), or the
+ * glide's distance from the sewn end, in `unit` where none is written. A number between two settings is refused with
+ * both, never rounded.
+ */
+export function readSetting(hardware: Hardware, text: string, unit: LengthUnit): SettingReading {
+  if (hardware.kind === 'fixed') return { kind: 'fixed' };
+  if (hardware.marks !== null) return readMark(hardware, text, hardware.marks.system);
+  if (hardware.kind === 'slider') {
+    const reading = parseLength(text, unit);
+    if (reading.kind === 'unreadable') return reading;
+    const reachMm = (reading.lengthMm + hardware.strapMm) / 2;
+    return settingNear(hardware, hardware.shortestMm + reachMm - hardware.reachAtShortestMm);
+  }
+  const number = parseNumber(text);
+  if (number.kind === 'unreadable') return number;
+  return settingNear(hardware, hardware.shortestMm + (number.value - 1) * hardware.pitchMm);
+}
+
+function readMark(hardware: Exclude<Hardware, { kind: 'fixed' }>, text: string, system: CollarSystem): SettingReading {
+  const reading: CollarReading = parseCollarSize(text);
+  if (reading.kind === 'unreadable') return reading;
+  if (reading.kind === 'outOfRange') return { kind: 'beyond', ...ends(hardware) };
+  if (reading.kind === 'wrongUnit' || reading.collar.system !== system) return { kind: 'otherSystem', marks: system };
+  const lengthMm = lengthAtMark(hardware, reading.collar);
+  return lengthMm === null ? { kind: 'otherSystem', marks: system } : settingNear(hardware, lengthMm);
+}
+
+function settingNear(hardware: Hardware, lengthMm: number): SettingReading {
+  const exact = (lengthMm - hardwareRange(hardware).shortestMm) / stepMm(hardware);
+  const step = Math.round(exact);
+  const last = lastStep(hardware);
+  if (exact < -NEAR_ENOUGH || exact > last + NEAR_ENOUGH) return { kind: 'beyond', ...ends(hardware) };
+  // A glide moves freely: the nearest step that a hand can set is what was meant.
+  if (hardware.kind === 'slider' || Math.abs(exact - step) <= NEAR_ENOUGH) return { kind: 'setting', setting: settingAt(hardware, step) };
+  return { kind: 'between', below: settingAt(hardware, Math.floor(exact)), above: settingAt(hardware, Math.ceil(exact)) };
+}
+
+function ends(hardware: Hardware): { readonly shortest: Setting; readonly longest: Setting } {
+  return { shortest: settingAt(hardware, 0), longest: settingAt(hardware, lastStep(hardware)) };
+}

@@ -1,0 +1,156 @@
+import { collarField, explainOutOfReach, FITTING_LENGTHS, noteField, optionalLengthField, toCollar, wearerInput, type FittingInput, type Tie, type WrittenCollar } from '@easytuck/contract';
+import {
+  DEFAULT_EASE_MM,
+  evenLeadMm,
+  fitWearer,
+  formatLength,
+  lastStep,
+  neckPathMm,
+  resolveLimits,
+  schoolSet,
+  SCHOOLS,
+  usableSettings,
+  type LengthUnit,
+  type PreparedTie,
+  type School,
+  type SchoolSet,
+  type UsableSettings,
+  type WearerFit,
+  type WornCollar,
+} from '@easytuck/core';
+import { preparedOf } from '../../shared/preparedOf.ts';
+import type { BenchDraft, OptionalMeasure } from './benchReducer.ts';
+
+/** What each field says against what was typed into it. */
+export interface BenchErrors {
+  readonly name: string | null;
+  readonly collar: string | null;
+  readonly measures: Readonly<Record<OptionalMeasure, string | null>>;
+  readonly note: string | null;
+}
+
+/** A school on this wearer with this tie: where it sets the band and what that gives. */
+export interface SchoolView {
+  readonly school: School;
+  readonly set: SchoolSet;
+  /** At the setting nearest to what the school asks for. */
+  readonly worn: WearerFit;
+}
+
+/** A tie on this wearer at the chosen set and lead. */
+export interface BenchFit {
+  readonly tie: Tie;
+  readonly prepared: PreparedTie;
+  readonly worn: WearerFit;
+  readonly evenLeadMm: number;
+  readonly schools: readonly SchoolView[];
+  /** What one step shorter and longer gives; null at the end of the band. */
+  readonly shorter: WearerFit | null;
+  readonly longer: WearerFit | null;
+  readonly usable: UsableSettings;
+  /** The chosen school asks for a set past the end of the band, by so much (positive: longer); shown, never clamped silently. */
+  readonly schoolBeyondMm: number;
+  /** Why the strip does not reach at this set, or null. */
+  readonly outOfReach: string | null;
+}
+
+/** All that the bench shows. `fit` is null until there is a collar and a tie. */
+export interface BenchView {
+  readonly errors: BenchErrors;
+  readonly collar: WrittenCollar | null;
+  readonly fit: BenchFit | null;
+  /** What is still missing before the fitting can be given out, in the page's order. */
+  readonly missing: readonly string[];
+  /** What is sent when it is given out; null while something is missing. */
+  readonly input: FittingInput | null;
+}
+
+/** Works out everything the bench shows from what was typed. `unit` is meant where a length is typed without one. */
+export function benchView(draft: BenchDraft, ties: readonly Tie[], unit: LengthUnit): BenchView {
+  const collar = collarField.safeParse(draft.collarText);
+  const points = optionalLengthField(FITTING_LENGTHS.collarPointsMm, unit).safeParse(draft.measures.collarPoints);
+  const neck = optionalLengthField(FITTING_LENGTHS.neckBreadthMm, unit).safeParse(draft.measures.neckBreadth);
+  const face = optionalLengthField(FITTING_LENGTHS.faceWidthMm, unit).safeParse(draft.measures.faceWidth);
+  const name = wearerInput.shape.name.safeParse(draft.name);
+  const note = noteField.safeParse(draft.note);
+  const errors: BenchErrors = {
+    name: draft.name === '' ? null : messageOf(name),
+    collar: draft.collarText === '' ? null : messageOf(collar),
+    measures: { collarPoints: messageOf(points), neckBreadth: messageOf(neck), faceWidth: messageOf(face) },
+    note: messageOf(note),
+  };
+  const tie = ties.find(({ id }) => id === draft.tieId) ?? null;
+  const worn: WornCollar | null = collar.success
+    ? {
+        collar: toCollar(collar.data),
+        easeMm: DEFAULT_EASE_MM,
+        style: draft.collarStyle,
+        collarPointsMm: points.success ? points.data : null,
+        neckBreadthMm: neck.success ? neck.data : null,
+        faceWidthMm: face.success ? face.data : null,
+      }
+    : null;
+  const fit = tie && worn ? benchFit(draft, tie, worn, unit) : null;
+  const missing = [
+    ...(name.success ? [] : ['the wearer’s name']),
+    ...(collar.success ? [] : ['the collar size']),
+    ...(points.success && neck.success && face.success ? [] : ['a measure that can be read']),
+    ...(tie ? [] : ['a tie']),
+    ...(fit && fit.schoolBeyondMm !== 0 ? ['a set that the band has'] : []),
+    ...(fit?.outOfReach ? ['a set at which the strip reaches'] : []),
+    ...(note.success ? [] : ['a shorter note']),
+  ];
+  return { errors, collar: collar.data ?? null, fit, missing, input: missing.length === 0 && fit && worn ? inputOf(draft, fit, worn) : null };
+}
+
+function benchFit(draft: BenchDraft, tie: Tie, worn: WornCollar, unit: LengthUnit): BenchFit {
+  const prepared = preparedOf(tie);
+  const even = evenLeadMm(prepared);
+  const leadMm = draft.leadMm ?? even;
+  const last = lastStep(tie.hardware);
+  const at = (step: number): WearerFit => fitWearer(prepared, worn, step, leadMm, draft.longEnd);
+  const schools = SCHOOLS.map((school): SchoolView => {
+    const set = schoolSet(school, prepared, worn.collar, worn.easeMm);
+    return { school, set, worn: at(set.rounded.nearest.step) };
+  });
+  const chosen = schools.find(({ school }) => school === draft.school);
+  const step = draft.step === null ? (chosen?.set.rounded.nearest.step ?? 0) : Math.min(draft.step, last);
+  const current = at(step);
+  const reach = current.fit.bounds.find(({ id }) => id === 'reach');
+  return {
+    tie,
+    prepared,
+    worn: current,
+    evenLeadMm: even,
+    schools,
+    shorter: step > 0 ? at(step - 1) : null,
+    longer: step < last ? at(step + 1) : null,
+    usable: usableSettings(prepared, neckPathMm(worn.collar, worn.easeMm), leadMm, resolveLimits(worn)),
+    schoolBeyondMm: draft.step === null && tie.hardware.kind !== 'fixed' ? (chosen?.set.rounded.beyondMm ?? 0) : 0,
+    outOfReach: reach && reach.roomMm < 0 ? explainOutOfReach(formatLength(-reach.roomMm, unit)) : null,
+  };
+}
+
+function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar): FittingInput {
+  const { wearerId, newWearerId, name, collarText, longEnd, school, note } = draft;
+  return {
+    id: draft.fittingId,
+    wearer: wearerId === null ? { kind: 'new', id: newWearerId, name } : { kind: 'known', id: wearerId },
+    collar: collarText,
+    easeMm: worn.easeMm,
+    longEnd,
+    collarStyle: worn.style,
+    collarPointsMm: worn.collarPointsMm,
+    neckBreadthMm: worn.neckBreadthMm,
+    faceWidthMm: worn.faceWidthMm,
+    tieId: fit.tie.id,
+    school,
+    step: fit.worn.setting.step,
+    leadMm: fit.worn.fit.leadMm,
+    note,
+  };
+}
+
+function messageOf(result: { readonly success: boolean; readonly error?: { readonly issues: readonly { readonly message: string }[] } | undefined }): string | null {
+  return result.error?.issues[0]?.message ?? null;
+}

@@ -1,0 +1,37 @@
+import Box from '@mui/material/Box';
+import { useCallback, type Dispatch } from 'react';
+import { Choice } from '../../../shared/Choice.tsx';
+import { NARROW_STAGE_PX, Stage } from '../../../shared/drawing/Stage.tsx';
+import type { ViewSide } from '../../../shared/drawing/stageLayout.ts';
+import type { BenchDraft, BenchEvent } from '../benchReducer.ts';
+import type { BenchView } from '../benchViewModel.ts';
+import { BenchNotice } from './BenchNotice.tsx';
+import { FourNumbers } from './FourNumbers.tsx';
+import { StageWaiting } from './StageWaiting.tsx';
+
+interface BenchStageProps {
+  readonly draft: BenchDraft;
+  readonly view: BenchView;
+  readonly dispatch: Dispatch<BenchEvent>;
+  readonly side: ViewSide;
+  readonly setSide: (side: ViewSide) => void;
+}
+
+/** The drawing and the four numbers, or what is still needed before there can be any. */
+export function BenchStage({ draft, view, dispatch, side, setSide }: BenchStageProps) {
+  const onStep = useCallback((step: number) => dispatch({ type: 'stepSet', step }), [dispatch]);
+  const onLead = useCallback((leadMm: number) => dispatch({ type: 'leadSet', leadMm }), [dispatch]);
+  const { fit } = view;
+  if (!fit) return <StageWaiting missing={view.missing} />;
+  return (
+    <Box component="section" aria-label="Set and lead" sx={{ position: 'relative', mt: 1 }}>
+      <BenchNotice fit={fit} />
+      <Stage tie={fit.prepared} worn={fit.worn} collarStyle={draft.collarStyle} view={side} onStep={onStep} onLead={onLead}>
+        <FourNumbers fit={fit} ownLead={draft.leadMm !== null} dispatch={dispatch} />
+      </Stage>
+      <Box sx={{ display: 'flex', justifyContent: 'center', mt: 1, [`@media (max-width: ${NARROW_STAGE_PX}px)`]: { mt: 1.5 } }}>
+        <Choice label="Seen" hideLabel small value={side} onChange={setSide} options={[{ value: 'facing', text: 'facing the wearer' }, { value: 'mirror', text: 'as he sees himself' }]} />
+      </Box>
+    </Box>
+  );
+}

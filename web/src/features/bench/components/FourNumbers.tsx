@@ -1,0 +1,103 @@
+import { FITTING_LENGTHS, lengthField } from '@easytuck/contract';
+import { formatInchesPlain, lastStep, readSetting } from '@easytuck/core';
+import Box from '@mui/material/Box';
+import type { Dispatch } from 'react';
+import { useUnits } from '../../../shared/UnitProvider.tsx';
+import { explainSetting, settingEditText } from '../../../shared/settingField.ts';
+import { settingWords, sideWords } from '../../../shared/words.ts';
+import type { BenchEvent } from '../benchReducer.ts';
+import type { BenchFit } from '../benchViewModel.ts';
+import { BigNumber, Neighbour } from './BigNumber.tsx';
+import { Room } from './Room.tsx';
+import { Spread } from './Spread.tsx';
+
+interface FourNumbersProps {
+  readonly fit: BenchFit;
+  readonly ownLead: boolean;
+  readonly dispatch: Dispatch<BenchEvent>;
+}
+
+/** The answer: set at, lead and side, spread, room. Two stand left of the bow and two right. */
+export function FourNumbers({ fit, ownLead, dispatch }: FourNumbersProps) {
+  return (
+    <Box sx={{ display: 'grid', columnGap: 3, rowGap: 2, gridTemplateColumns: 'repeat(4, minmax(0, 1fr))', '@media (min-width: 1001px)': { gridTemplateColumns: '250px 1fr 250px', gridTemplateAreas: '"set . spread" "lead . room"', alignContent: 'start', rowGap: 1.5 } }}>
+      <Box sx={{ '@media (min-width: 1001px)': { gridArea: 'set' } }}>
+        <SetAt fit={fit} dispatch={dispatch} />
+      </Box>
+      <Box sx={{ '@media (min-width: 1001px)': { gridArea: 'lead' } }}>
+        <Lead fit={fit} ownLead={ownLead} dispatch={dispatch} />
+      </Box>
+      <Box sx={{ '@media (min-width: 1001px)': { gridArea: 'spread' } }}>
+        <Spread fit={fit.worn.fit} />
+      </Box>
+      <Box sx={{ '@media (min-width: 1001px)': { gridArea: 'room' } }}>
+        <Room fit={fit.worn.fit} />
+      </Box>
+    </Box>
+  );
+}
+
+function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent> }) {
+  const { unit, length, bare } = useUnits();
+  const { hardware } = fit.tie;
+  const { setting } = fit.worn;
+  const words = settingWords(setting, length);
+  const setStep = (step: number): void => dispatch({ type: 'stepSet', step: Math.min(lastStep(hardware), Math.max(0, step)) });
+  const onType = (text: string): string | null => {
+    const reading = readSetting(hardware, text, unit);
+    if (reading.kind !== 'setting') return explainSetting(reading, length);
+    setStep(reading.setting.step);
+    return null;
+  };
+  const adjustable = hardware.kind !== 'fixed';
+  return (
+    <BigNumber label="Set at" figure={words.figure} editText={settingEditText(setting)} of={words.of} {...(adjustable ? { onType, onStep: (by: 1 | -1) => setStep(setting.step + by) } : {})}>
+      <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap', mt: 0.5 }}>
+        {[fit.shorter, fit.longer].map(
+          (neighbour, i) =>
+            neighbour && (
+              <Neighbour
+                key={neighbour.setting.step}
+                label={`Set at ${settingWords(neighbour.setting, length).phrase}, which gives ${length(neighbour.fit.spreadMm)}`}
+                onClick={() => setStep(neighbour.setting.step)}
+                text={
+                  <>
+                    {i === 0 ? '◂ ' : ''}
+                    {settingWords(neighbour.setting, bare).figure}: {length(neighbour.fit.spreadMm)}
+                    {i === 1 ? ' ▸' : ''}
+                  </>
+                }
+              />
+            ),
+        )}
+      </Box>
+      {length(fit.worn.fit.setMm)} tip to tip
+    </BigNumber>
+  );
+}
+
+function Lead({ fit, ownLead, dispatch }: { fit: BenchFit; ownLead: boolean; dispatch: Dispatch<BenchEvent> }) {
+  const { unit, length, bare } = useUnits();
+  const { leadMm, longEnd, front, back } = fit.worn.fit;
+  const onType = (text: string): string | null => {
+    const read = lengthField(FITTING_LENGTHS.leadMm, unit).safeParse(text);
+    if (!read.success) return read.error.issues[0]?.message ?? null;
+    dispatch({ type: 'leadSet', leadMm: read.data });
+    return null;
+  };
+  const differs = Math.abs(front.spreadMm - back.spreadMm) > 0.5;
+  return (
+    <BigNumber
+      label="Lead"
+      figure={bare(leadMm)}
+      editText={unit === 'in' ? formatInchesPlain(leadMm) : bare(leadMm)}
+      of={`${unit}, ${sideWords(longEnd)}`}
+      onType={onType}
+      onStep={(by) => dispatch({ type: 'leadSet', leadMm: Math.min(FITTING_LENGTHS.leadMm.maxMm, Math.max(0, leadMm + by * (unit === 'in' ? 3.175 : 1))) })}
+    >
+      <Box sx={{ minHeight: 34, mt: 0.5 }}>
+        {ownLead && differs ? <Neighbour label={`Take the even lead, ${length(fit.evenLeadMm)}`} onClick={() => dispatch({ type: 'leadSet', leadMm: null })} text={`even at ${length(fit.evenLeadMm)}`} /> : 'Front and back bow come out alike'}
+      </Box>
+    </BigNumber>
+  );
+}

@@ -1,0 +1,71 @@
+import type { SchoolChoice } from '@easytuck/contract';
+import Box from '@mui/material/Box';
+import { memo, useId, type Dispatch } from 'react';
+import { useUnits } from '../../../shared/UnitProvider.tsx';
+import { SCHOOL_WORDS, settingWords } from '../../../shared/words.ts';
+import { COLOURS, FIGURES } from '../../../theme.ts';
+import type { BenchEvent } from '../benchReducer.ts';
+import type { BenchFit, SchoolView } from '../benchViewModel.ts';
+
+/** The four schools side by side, each with what it gives on this neck with this tie. */
+export const Schools = memo(function Schools({ fit, school, dispatch }: { fit: BenchFit; school: SchoolChoice; dispatch: Dispatch<BenchEvent> }) {
+  const name = useId();
+  if (fit.tie.hardware.kind === 'fixed') return null;
+  return (
+    <Box component="fieldset" sx={{ border: 0, m: 0, mt: 1.5, p: 0 }}>
+      <Box component="legend" sx={{ fontSize: '0.875rem', color: 'text.secondary', p: 0, mb: 0.5 }}>
+        Where each school sets it{school === 'own' ? '; now set by hand' : ''}
+      </Box>
+      <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' } }}>
+        {fit.schools.map((each) => (
+          <SchoolTicket key={each.school} name={name} view={each} chosen={each.school === school} onChoose={() => dispatch({ type: 'schoolChosen', school: each.school })} />
+        ))}
+      </Box>
+    </Box>
+  );
+});
+
+function SchoolTicket({ name, view, chosen, onChoose }: { name: string; view: SchoolView; chosen: boolean; onChoose: () => void }) {
+  const { length } = useUnits();
+  const { set, worn, school } = view;
+  const words = SCHOOL_WORDS[school];
+  const translated = set.mark?.by === 'chart' ? ' by the size chart' : '';
+  const gives =
+    set.rounded.beyondMm !== 0
+      ? `${length(Math.abs(set.rounded.beyondMm))} past the band’s end`
+      : school === 'late'
+        ? `then draw in ${length(set.drawInMm)}, gives ${length(worn.fit.spreadMm)}`
+        : `gives ${length(worn.fit.spreadMm)}`;
+  return (
+    <Box
+      component="label"
+      sx={{
+        position: 'relative',
+        display: 'block',
+        px: 1.5,
+        py: 0.75,
+        cursor: 'pointer',
+        border: `1px solid ${chosen ? COLOURS.ink : COLOURS.thread}`,
+        boxShadow: chosen ? `inset 0 0 0 1px ${COLOURS.ink}` : 'none',
+        borderRadius: 1,
+        backgroundColor: chosen ? COLOURS.card : 'transparent',
+        '&:has(:focus-visible)': { outline: `2px solid ${COLOURS.long}`, outlineOffset: 2 },
+      }}
+    >
+      <input type="radio" name={name} checked={chosen} onChange={onChoose} style={{ position: 'absolute', opacity: 0, inset: 0 }} />
+      <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
+        <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 600, fontSize: '1.0625rem' }}>
+          {chosen ? '● ' : ''}
+          {words.name}
+        </Box>
+        <Box component="span" sx={{ fontWeight: 600 }}>
+          {settingWords(set.rounded.nearest, length).phrase}
+        </Box>
+      </Box>
+      <Box sx={{ fontSize: '0.8125rem', color: set.rounded.beyondMm !== 0 ? 'error.main' : 'text.secondary' }}>
+        {words.rule}
+        {translated}; {gives}
+      </Box>
+    </Box>
+  );
+}

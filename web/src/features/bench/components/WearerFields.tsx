@@ -1,0 +1,124 @@
+import type { Wearer } from '@easytuck/contract';
+import { COLLAR_CHART, collarGirthMm, formatCollarLabel, parseCollarSize, TYPICAL_COLLARS, translateCollar, type CollarStyle } from '@easytuck/core';
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { memo, useState, type Dispatch } from 'react';
+import { useWearers } from '../../../shared/api/wearers.ts';
+import { Choice } from '../../../shared/Choice.tsx';
+import { useUnits } from '../../../shared/UnitProvider.tsx';
+import { COLLAR_STYLE_WORDS } from '../../../shared/words.ts';
+import type { BenchDraft, BenchEvent, OptionalMeasure } from '../benchReducer.ts';
+import type { BenchErrors } from '../benchViewModel.ts';
+
+interface WearerFieldsProps {
+  readonly draft: BenchDraft;
+  readonly errors: BenchErrors;
+  readonly dispatch: Dispatch<BenchEvent>;
+}
+
+const MEASURE_NAMES: Readonly<Record<OptionalMeasure, string>> = { collarPoints: 'Collar points apart', neckBreadth: 'Neck breadth', faceWidth: 'Face or spectacles' };
+
+/** Who is fitted and what he wears: name, collar size, long end, collar; further measures where they were taken. */
+export const WearerFields = memo(
+  function WearerFields({ draft, errors, dispatch }: WearerFieldsProps) {
+    const { length } = useUnits();
+    const typical = TYPICAL_COLLARS[draft.collarStyle].pointsMm;
+    return (
+      <Box sx={{ display: 'grid', columnGap: 2.5, rowGap: 1, alignItems: 'start', gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', sm: 'minmax(0, 1.5fr) 116px auto 130px' } }}>
+        <WearerName draft={draft} error={errors.name} dispatch={dispatch} />
+        <TextField
+          label="Collar size"
+          value={draft.collarText}
+          onChange={(event) => dispatch({ type: 'collarTyped', text: event.target.value })}
+          error={errors.collar !== null}
+          helperText={errors.collar ?? collarHint(draft.collarText)}
+          slotProps={{ htmlInput: { inputMode: 'text', autoComplete: 'off', placeholder: '15 3/4' }, inputLabel: { shrink: true }, formHelperText: { sx: errors.collar ? { minWidth: 260 } : {} } }}
+        />
+        <Choice label="Long end starts on the wearer’s" value={draft.longEnd} onChange={(side) => dispatch({ type: 'longEndChosen', side })} options={[{ value: 'left', text: 'left' }, { value: 'right', text: 'right' }]} />
+        <TextField select label="Collar" value={draft.collarStyle} onChange={(event) => dispatch({ type: 'collarStyleChosen', style: event.target.value as CollarStyle })}>
+          {(Object.keys(COLLAR_STYLE_WORDS) as CollarStyle[]).map((style) => (
+            <MenuItem key={style} value={style}>
+              {COLLAR_STYLE_WORDS[style]}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Box component="details" sx={{ gridColumn: '1 / -1', '& summary': { cursor: 'pointer', color: 'text.secondary', fontSize: '0.875rem', width: 'fit-content' } }} open={Object.values(draft.measures).some((text) => text !== '') || undefined}>
+          <summary>Further measures, where taken</summary>
+          <Box sx={{ display: 'grid', gap: 2.5, pt: 1.5, gridTemplateColumns: { xs: '1fr', sm: 'repeat(3, minmax(0, 1fr))' } }}>
+            {(Object.keys(MEASURE_NAMES) as OptionalMeasure[]).map((measure) => (
+              <TextField
+                key={measure}
+                label={MEASURE_NAMES[measure]}
+                value={draft.measures[measure]}
+                onChange={(event) => dispatch({ type: 'measureTyped', measure, text: event.target.value })}
+                error={errors.measures[measure] !== null}
+                helperText={errors.measures[measure] ?? (measure === 'collarPoints' ? `typical: ${length(typical)}` : measure === 'neckBreadth' ? 'otherwise estimated from the collar' : 'a bound where it is given')}
+                slotProps={{ htmlInput: { autoComplete: 'off' }, inputLabel: { shrink: true } }}
+              />
+            ))}
+          </Box>
+        </Box>
+      </Box>
+    );
+  },
+  (before, after) => {
+    const { draft: a, errors: x } = before;
+    const { draft: b, errors: y } = after;
+    const sameDraft = a.wearerId === b.wearerId && a.name === b.name && a.collarText === b.collarText && a.longEnd === b.longEnd && a.collarStyle === b.collarStyle && a.measures === b.measures;
+    return sameDraft && x.name === y.name && x.collar === y.collar && Object.entries(x.measures).every(([measure, error]) => y.measures[measure as OptionalMeasure] === error);
+  },
+);
+
+/** A name: somebody on record, found by a few letters, or somebody new. */
+function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: string | null; dispatch: Dispatch<BenchEvent> }) {
+  const [isOpen, setOpen] = useState(false);
+  const found = useWearers(draft.wearerId === null ? draft.name.trim() : '');
+  const isNew = draft.wearerId === null && draft.name.trim() !== '';
+  return (
+    <Autocomplete<Wearer, false, false, true>
+      freeSolo
+      open={isOpen}
+      onOpen={() => setOpen(true)}
+      onClose={() => setOpen(false)}
+      options={[...(found.data ?? [])]}
+      filterOptions={(wearers) => wearers}
+      getOptionLabel={(wearer) => (typeof wearer === 'string' ? wearer : wearer.name)}
+      getOptionKey={(wearer) => (typeof wearer === 'string' ? wearer : wearer.id)}
+      isOptionEqualToValue={(option, value) => typeof value !== 'string' && option.id === value.id}
+      value={null}
+      inputValue={draft.name}
+      onInputChange={(_event, name, reason) => {
+        if (reason === 'input') dispatch({ type: 'nameTyped', name });
+        if (reason === 'clear') dispatch({ type: 'nameTyped', name: '' });
+      }}
+      onChange={(_event, wearer) => {
+        if (wearer && typeof wearer !== 'string') dispatch({ type: 'wearerChosen', wearer });
+      }}
+      autoHighlight
+      renderOption={({ key, ...props }, wearer) => (
+        <Box component="li" key={key} {...props} sx={{ display: 'flex', justifyContent: 'space-between !important', gap: 2 }}>
+          <span>{wearer.name}</span>
+          <Box component="span" sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
+            {formatCollarLabel(wearer.collar)} {wearer.collar.system}, long end {wearer.longEnd}
+          </Box>
+        </Box>
+      )}
+      renderInput={(params) => (
+        <TextField {...params} label="Wearer" placeholder="Name" error={error !== null} helperText={error ?? (isNew && !isOpen ? 'New: entered with this fitting' : draft.wearerId === null ? ' ' : 'On record')} />
+      )}
+    />
+  );
+}
+
+/** What the typed size is otherwise called, by the size chart. */
+function collarHint(text: string): string {
+  const reading = parseCollarSize(text);
+  if (reading.kind !== 'collar') return '15¾, 15 3/4, 40 cm';
+  const { collar } = reading;
+  const other = translateCollar(collar, collar.system === 'in' ? 'cm' : 'in');
+  const girth = `${(collarGirthMm(collar) / 10).toFixed(1)} cm round`;
+  const onChart = COLLAR_CHART.some((row) => row[collar.system === 'in' ? 0 : 1] === collar.label);
+  return other.by === 'chart' && onChart ? `${girth}; sold as ${formatCollarLabel(other.collar)} ${other.collar.system}` : girth;
+}

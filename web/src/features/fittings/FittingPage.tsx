@@ -1,0 +1,109 @@
+import { toCollar, type Fitting } from '@easytuck/contract';
+import { fitWearer, formatCollarSize, MODEL_VERSION, prepareTie, type WearerFit } from '@easytuck/core';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import dayjs from 'dayjs';
+import { useMemo, type ReactNode } from 'react';
+import { Link, useParams } from 'react-router';
+import { useFitting } from '../../shared/api/fittings.ts';
+import { Stage } from '../../shared/drawing/Stage.tsx';
+import { Loaded } from '../../shared/faces/Loaded.tsx';
+import { Page } from '../../shared/Page.tsx';
+import { useUnits } from '../../shared/UnitProvider.tsx';
+import { BOUND_WORDS, COLLAR_STYLE_WORDS, SCHOOL_WORDS, sideWords } from '../../shared/words.ts';
+import { COLOURS, FIGURES } from '../../theme.ts';
+import { settingOfFitting } from './settingOfFitting.ts';
+
+/** A fitting as it was given out: its four numbers, what it came from, and the drawing of then. It is not changed here. */
+export function FittingPage() {
+  const { id = '' } = useParams();
+  return <Loaded reading={useFitting(id)}>{(fitting) => <GivenOut fitting={fitting} />}</Loaded>;
+}
+
+function GivenOut({ fitting }: { fitting: Fitting }) {
+  const { length } = useUnits();
+  const { tie, worn } = useMemo(() => redraw(fitting), [fitting]);
+  const { result } = fitting;
+  const set = settingOfFitting(fitting, length);
+  const { binding } = result;
+  return (
+    <Page
+      title={
+        <Box component={Link} to={`/wearers/${fitting.wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
+          {fitting.wearer.name}
+        </Box>
+      }
+      actions={
+        <>
+          <Box sx={{ color: 'text.secondary' }}>given out {dayjs(fitting.givenOutAt).format('D MMMM YYYY, HH:mm')}</Box>
+          <Button variant="contained" component={Link} to="/" autoFocus>
+            Next fitting
+          </Button>
+        </>
+      }
+    >
+      {fitting.modelVersion !== MODEL_VERSION && (
+        <Alert severity="info" sx={{ mb: 2 }}>
+          The numbers are those given out, worked out by model {fitting.modelVersion}; the drawing is of today’s model, {MODEL_VERSION}.
+        </Alert>
+      )}
+      <Box component="section" aria-label="The four numbers" sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' }, backgroundColor: COLOURS.card, border: `1px solid ${COLOURS.thread}`, px: 3, py: 2, mb: 2 }}>
+        <Number label="Set at" figure={set.figure}>
+          {set.of}
+        </Number>
+        <Number label="Lead" figure={length(result.leadMm)}>
+          long end on {sideWords(fitting.longEnd)}; front loop on {sideWords(result.frontLoopSide)}
+        </Number>
+        <Number label="Spread" figure={length(result.spreadMm)}>
+          {result.front.spreadMm.toFixed(1)} mm front, {result.back.spreadMm.toFixed(1)} mm back
+        </Number>
+        <Number label="Room" figure={length(binding.roomMm)}>
+          {binding.way}, then {BOUND_WORDS[binding.id]}
+        </Number>
+      </Box>
+      <Box component="dl" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 1, m: 0, mb: 2, '& dt': { fontSize: '0.8125rem', color: 'text.secondary' }, '& dd': { m: 0 } }}>
+        <Fact name="Tie">{fitting.tie.name}</Fact>
+        <Fact name="Collar">
+          {formatCollarSize(fitting.collar)}, {COLLAR_STYLE_WORDS[fitting.collarStyle].toLowerCase()}
+        </Fact>
+        <Fact name="Ease">{length(fitting.easeMm)}</Fact>
+        <Fact name="School">{SCHOOL_WORDS[fitting.school].name}</Fact>
+        <Fact name="Tip to tip">{length(result.setMm)}</Fact>
+        {fitting.note && <Fact name="Note">{fitting.note}</Fact>}
+      </Box>
+      <Stage tie={tie} worn={worn} collarStyle={fitting.collarStyle} view="facing" />
+      <Box component="aside" sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1.5, color: 'text.secondary', fontSize: '0.875rem', maxWidth: 900 }}>
+        Never so tight that it presses the throat: leave a finger’s room, and loosen it at once on dizziness, headache or shortness of breath. With glaucoma or circulation trouble, ask a doctor first. Children, and work near machinery or in care: only a clasp that opens by itself, as the rules there say.
+      </Box>
+    </Page>
+  );
+}
+
+/** The drawing is made again from the inputs and the tie as they were. */
+function redraw(fitting: Fitting): { tie: ReturnType<typeof prepareTie>; worn: WearerFit } {
+  const tie = prepareTie(fitting.tie);
+  const { easeMm, collarStyle: style, collarPointsMm, neckBreadthMm, faceWidthMm } = fitting;
+  return { tie, worn: fitWearer(tie, { collar: toCollar(fitting.collar), easeMm, style, collarPointsMm, neckBreadthMm, faceWidthMm }, fitting.step, fitting.leadMm, fitting.longEnd) };
+}
+
+function Number({ label, figure, children }: { label: string; figure: string; children: ReactNode }) {
+  return (
+    <div>
+      <Box sx={{ fontSize: '0.9375rem', fontWeight: 600, color: 'text.secondary' }}>{label}</Box>
+      <Box component="output" aria-label={label} sx={{ display: 'block', fontFamily: FIGURES, fontSize: { xs: '2.5rem', md: '3rem' }, fontWeight: 560, lineHeight: 1.1 }}>
+        {figure}
+      </Box>
+      <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>{children}</Box>
+    </div>
+  );
+}
+
+function Fact({ name, children }: { name: string; children: ReactNode }) {
+  return (
+    <div>
+      <dt>{name}</dt>
+      <dd>{children}</dd>
+    </div>
+  );
+}

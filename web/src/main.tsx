@@ -1,0 +1,28 @@
+import '@fontsource-variable/inter/index.css';
+import '@fontsource-variable/source-serif-4/index.css';
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router/dom';
+import { SWRConfig } from 'swr';
+import { router } from './router.tsx';
+import { isWorthRetrying } from './shared/api/request.ts';
+import { UnitProvider } from './shared/UnitProvider.tsx';
+import { theme } from './theme.ts';
+
+const root = document.getElementById('root');
+if (!root) throw new Error('the page has no place for the application');
+
+createRoot(root).render(
+  <StrictMode>
+    <ThemeProvider theme={theme}>
+      <CssBaseline />
+      <SWRConfig value={{ shouldRetryOnError: isWorthRetrying, errorRetryInterval: 1_500, errorRetryCount: 10_000, dedupingInterval: 500 }}>
+        <UnitProvider>
+          <RouterProvider router={router} />
+        </UnitProvider>
+      </SWRConfig>
+    </ThemeProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,47 @@
+import Box from '@mui/material/Box';
+import { useId } from 'react';
+import { COLOURS } from '../theme.ts';
+
+interface ChoiceProps<V extends string> {
+  readonly label: string;
+  readonly hideLabel?: boolean;
+  readonly value: V;
+  readonly options: readonly { readonly value: V; readonly text: string }[];
+  readonly onChange: (value: V) => void;
+  readonly small?: boolean;
+}
+
+const hidden = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' } as const;
+
+/** One of a few: radio buttons that look like tickets laid side by side. */
+export function Choice<V extends string>({ label, hideLabel = false, value, options, onChange, small = false }: ChoiceProps<V>) {
+  const name = useId();
+  return (
+    <Box component="fieldset" sx={{ border: 0, m: 0, p: 0, minWidth: 0 }}>
+      <Box component="legend" sx={hideLabel ? hidden : { p: 0, mb: 0.5, fontSize: '0.75rem', color: 'text.secondary' }}>
+        {label}
+      </Box>
+      <Box sx={{ display: 'inline-flex', border: `1px solid ${COLOURS.thread}`, borderRadius: 1, overflow: 'hidden', backgroundColor: COLOURS.card }}>
+        {options.map((option) => (
+          <Box
+            key={option.value}
+            component="label"
+            sx={{
+              position: 'relative',
+              px: small ? 1.25 : 1.5,
+              lineHeight: small ? '32px' : '38px',
+              whiteSpace: 'nowrap',
+              cursor: 'pointer',
+              fontSize: small ? '0.875rem' : '0.9375rem',
+              '&:has(:checked)': { backgroundColor: COLOURS.ink, color: COLOURS.card },
+              '&:has(:focus-visible)': { outline: `2px solid ${COLOURS.long}`, outlineOffset: -3, boxShadow: `inset 0 0 0 3px ${COLOURS.card}` },
+            }}
+          >
+            <input type="radio" name={name} checked={option.value === value} onChange={() => onChange(option.value)} style={{ position: 'absolute', opacity: 0, inset: 0 }} />
+            {option.text}
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,46 @@
+import { formatLength, formatLengthBare, type LengthUnit } from '@easytuck/core';
+import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { readStored, writeStored } from './stored.ts';
+
+type ShopUnit = Extract<LengthUnit, 'in' | 'cm'>;
+
+interface Units {
+  readonly unit: ShopUnit;
+  readonly otherUnit: ShopUnit;
+  readonly setUnit: (unit: ShopUnit) => void;
+  /** A length in the shop's unit, with and without its name, and in the other one. */
+  readonly length: (lengthMm: number) => string;
+  readonly bare: (lengthMm: number) => string;
+  readonly other: (lengthMm: number) => string;
+}
+
+const KEY = 'easytuck.unit';
+const UnitContext = createContext<Units | null>(null);
+
+/** Keeps the unit that lengths are shown in. */
+export function UnitProvider({ children }: { children: ReactNode }) {
+  const [unit, keep] = useState<ShopUnit>(() => readStored(KEY, (value) => (value === 'in' || value === 'cm' ? value : null), 'in'));
+  const setUnit = useCallback((next: ShopUnit) => {
+    keep(next);
+    writeStored(KEY, next);
+  }, []);
+  const units = useMemo<Units>(() => {
+    const otherUnit = unit === 'in' ? 'cm' : 'in';
+    return {
+      unit,
+      otherUnit,
+      setUnit,
+      length: (lengthMm) => formatLength(lengthMm, unit),
+      bare: (lengthMm) => formatLengthBare(lengthMm, unit),
+      other: (lengthMm) => formatLength(lengthMm, otherUnit),
+    };
+  }, [unit, setUnit]);
+  return <UnitContext value={units}>{children}</UnitContext>;
+}
+
+/** The shop's unit and how to write lengths in it. */
+export function useUnits(): Units {
+  const units = useContext(UnitContext);
+  if (!units) throw new Error('useUnits is called outside of UnitProvider');
+  return units;
+}

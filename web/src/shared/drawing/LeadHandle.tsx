@@ -1,0 +1,65 @@
+import { FITTING_LENGTHS } from '@easytuck/contract';
+import { inchesToMm, layOutStrip, type Fit, type PreparedTie } from '@easytuck/core';
+import { useCallback, type KeyboardEvent } from 'react';
+import { COLOURS } from '../../theme.ts';
+import type { StageLayout } from './stageLayout.ts';
+import { useDrag } from './useDrag.ts';
+
+interface LeadHandleProps {
+  readonly tie: PreparedTie;
+  readonly fit: Fit;
+  readonly layout: StageLayout;
+  readonly length: (lengthMm: number) => string;
+  readonly onLead?: ((leadMm: number) => void) | undefined;
+}
+
+/** One press of an arrow key. */
+const NUDGE_MM = inchesToMm(1 / 8);
+
+/** The lead, drawn where it shows: how much further the long end reaches than the short end, and the handle that slides the strip. */
+export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps) {
+  const { long, short } = layOutStrip(tie, fit);
+  const outward = long.sign * layout.flip;
+  const goTo = useCallback((leadMm: number) => onLead?.(Math.min(FITTING_LENGTHS.leadMm.maxMm, Math.max(FITTING_LENGTHS.leadMm.minMm, leadMm))), [onLead]);
+  // The strip slides by half the lead, so the tip moves by half of what the lead changes.
+  const drag = useDrag(
+    useCallback(() => fit.leadMm, [fit.leadMm]),
+    useCallback((start: number, byPx: number) => goTo(start + (2 * outward * byPx) / layout.pxPerMm), [goTo, outward, layout.pxPerMm]),
+  );
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const to = { ArrowRight: fit.leadMm + outward * NUDGE_MM, ArrowLeft: fit.leadMm - outward * NUDGE_MM, ArrowUp: fit.leadMm + NUDGE_MM, ArrowDown: fit.leadMm - NUDGE_MM }[event.key];
+    if (to === undefined) return;
+    event.preventDefault();
+    goTo(to);
+  };
+  const tipPx = layout.xOf(long.tipX);
+  const shortTipPx = layout.xOf(-short.tipX);
+  const y = layout.stripPx - (tie.bowHeightMm / 2) * layout.pxPerMm - 7;
+  const gripPx = tipPx - outward * 13;
+  return (
+    <g>
+      <path d={`M${shortTipPx} ${y + 5}V${y - 3}H${tipPx}V${y + 5}`} stroke={COLOURS.ink} strokeWidth="1.2" fill="none" />
+      <path d={`M${shortTipPx} ${y + 5}V${layout.tapePx}`} stroke={COLOURS.ink} strokeWidth="0.8" strokeDasharray="2 3" fill="none" />
+      <text x={(tipPx + shortTipPx) / 2} y={y - 8} textAnchor="middle" fontSize="13" fontWeight="600" fill={COLOURS.ink}>
+        lead {length(fit.leadMm)}
+      </text>
+      <g
+        role="slider"
+        tabIndex={onLead ? 0 : undefined}
+        aria-label="Lead of the long end"
+        aria-valuemin={FITTING_LENGTHS.leadMm.minMm}
+        aria-valuemax={FITTING_LENGTHS.leadMm.maxMm}
+        aria-valuenow={Math.round(fit.leadMm)}
+        aria-valuetext={length(fit.leadMm)}
+        data-testid="lead-handle"
+        style={{ cursor: onLead ? 'ew-resize' : 'default', touchAction: 'none' }}
+        onKeyDown={onLead ? onKeyDown : undefined}
+        {...(onLead ? drag : {})}
+      >
+        <rect x={gripPx - 22} y={layout.stripPx - 26} width="44" height="52" fill="transparent" />
+        <rect x={gripPx - 8} y={layout.stripPx - 15} width="16" height="30" rx="3" fill={COLOURS.card} stroke={COLOURS.ink} />
+        <path d={`M${gripPx - 3} ${layout.stripPx - 7}v14M${gripPx} ${layout.stripPx - 7}v14M${gripPx + 3} ${layout.stripPx - 7}v14`} stroke={COLOURS.ink} strokeWidth="1" />
+      </g>
+    </g>
+  );
+}

@@ -1,0 +1,89 @@
+import { formatCollarLabel, hardwareRange, lastStep, settingAt, stepMm, type Fit, type Hardware, type Setting } from '@easytuck/core';
+import { useCallback, type KeyboardEvent } from 'react';
+import { COLOURS } from '../../theme.ts';
+import { settingWords } from '../words.ts';
+import type { StageLayout } from './stageLayout.ts';
+import { useDrag } from './useDrag.ts';
+
+interface SetHandleProps {
+  readonly hardware: Hardware;
+  readonly setting: Setting;
+  readonly fit: Fit;
+  readonly layout: StageLayout;
+  readonly length: (lengthMm: number) => string;
+  readonly onStep?: ((step: number) => void) | undefined;
+}
+
+/** Closest that two ticks are drawn, in CSS pixels. */
+const TICK_GAP_PX = 5;
+const LABEL_GAP_PX = 22;
+
+/** The band's own scale, to the strip's scale, with what is usable on it, and the handle that sets it. */
+export function SetHandle({ hardware, setting, fit, layout, length, onStep }: SetHandleProps) {
+  const last = lastStep(hardware);
+  const { shortestMm, longestMm } = hardwareRange(hardware);
+  const middleMm = (shortestMm + longestMm) / 2;
+  const xOf = (lengthMm: number): number => layout.centrePx + (lengthMm - middleMm) * layout.pxPerMm;
+  const stepPx = stepMm(hardware) * layout.pxPerMm;
+  const goTo = useCallback((step: number) => onStep?.(Math.min(last, Math.max(0, step))), [last, onStep]);
+  const drag = useDrag(
+    useCallback(() => setting.step, [setting.step]),
+    useCallback((start: number, byPx: number) => goTo(start + Math.round(byPx / stepPx)), [goTo, stepPx]),
+  );
+  if (hardware.kind === 'fixed') return null;
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const to = { ArrowRight: setting.step + 1, ArrowUp: setting.step + 1, ArrowLeft: setting.step - 1, ArrowDown: setting.step - 1, Home: 0, End: last }[event.key];
+    if (to === undefined) return;
+    event.preventDefault();
+    goTo(to);
+  };
+  const baselinePx = layout.stripPx - 14 * layout.pxPerMm - 4;
+  const clamp = (lengthMm: number): number => Math.min(longestMm, Math.max(shortestMm, lengthMm));
+  const everyTick = Math.max(1, Math.ceil(TICK_GAP_PX / stepPx));
+  const everyLabel = labelEvery(hardware, stepPx);
+  const steps = Array.from({ length: last + 1 }, (_, step) => step);
+  const x = xOf(setting.lengthMm);
+  return (
+    <g>
+      <path d={`M${xOf(clamp(fit.roomShorter.limitMm))} ${baselinePx}H${xOf(clamp(fit.roomLonger.limitMm))}`} stroke={COLOURS.good} strokeWidth="5" strokeLinecap="round" opacity="0.55" />
+      <path d={`M${xOf(shortestMm)} ${baselinePx}H${xOf(longestMm)}`} stroke={COLOURS.ink} strokeWidth="1" />
+      <path d={steps.filter((step) => step % everyTick === 0).map((step) => `M${xOf(settingAt(hardware, step).lengthMm)} ${baselinePx}v${step % everyLabel === 0 ? -8 : -5}`).join('')} stroke={COLOURS.ink} strokeWidth="1" />
+      {steps
+        .filter((step) => step % everyLabel === 0)
+        .map((step) => (
+          <text key={step} x={xOf(settingAt(hardware, step).lengthMm)} y={baselinePx - 11} textAnchor="middle" fontSize="12" fill={COLOURS.pencil}>
+            {tickLabel(hardware, step)}
+          </text>
+        ))}
+      <g
+        role="slider"
+        tabIndex={onStep ? 0 : undefined}
+        aria-label="Set of the band"
+        aria-valuemin={0}
+        aria-valuemax={last}
+        aria-valuenow={setting.step}
+        aria-valuetext={settingWords(setting, length).phrase}
+        data-testid="set-handle"
+        style={{ cursor: onStep ? 'ew-resize' : 'default', touchAction: 'none' }}
+        onKeyDown={onStep ? onKeyDown : undefined}
+        {...(onStep ? drag : {})}
+      >
+        <rect x={x - 22} y={baselinePx - 24} width="44" height="48" fill="transparent" />
+        <path d={`M${x} ${baselinePx - 1}l9 11v16h-18v-16Z`} fill={COLOURS.ink} />
+        <path d={`M${x - 3} ${baselinePx + 15}v8M${x} ${baselinePx + 15}v8M${x + 3} ${baselinePx + 15}v8`} stroke={COLOURS.card} strokeWidth="1" />
+      </g>
+    </g>
+  );
+}
+
+/** Numbers are written where they are whole and there is room. */
+function labelEvery(hardware: Exclude<Hardware, { kind: 'fixed' }>, stepPx: number): number {
+  const perUnit = hardware.marks ? Math.max(1, Math.round((hardware.marks.system === 'in' ? 25.4 : 10) / stepMm(hardware))) : 1;
+  return perUnit * Math.max(1, Math.ceil(LABEL_GAP_PX / (stepPx * perUnit)));
+}
+
+function tickLabel(hardware: Hardware, step: number): string {
+  const { position } = settingAt(hardware, step);
+  if (position.kind === 'mark') return formatCollarLabel(position.mark);
+  return position.kind === 'slot' || position.kind === 'button' ? String(position.number) : '';
+}

@@ -1,0 +1,89 @@
+import { hardwareRange, type CollarStyle, type PreparedTie, type WearerFit } from '@easytuck/core';
+import Box from '@mui/material/Box';
+import { useMemo, type ReactNode } from 'react';
+import { COLOURS } from '../../theme.ts';
+import { useUnits } from '../UnitProvider.tsx';
+import { ClothPatterns } from './ClothPatterns.tsx';
+import { LeadHandle } from './LeadHandle.tsx';
+import { Limits } from './Limits.tsx';
+import { NeckPath } from './NeckPath.tsx';
+import { SetHandle } from './SetHandle.tsx';
+import { layOutStage, type StageLayout, type ViewSide } from './stageLayout.ts';
+import { Strip } from './Strip.tsx';
+import { Tape } from './Tape.tsx';
+import { Threads } from './Threads.tsx';
+import { TiedBow } from './TiedBow.tsx';
+import { useWidth } from './useWidth.ts';
+import { WornCollar } from './WornCollar.tsx';
+
+interface StageProps {
+  readonly tie: PreparedTie;
+  readonly worn: WearerFit;
+  readonly collarStyle: CollarStyle;
+  readonly view: ViewSide;
+  readonly onStep?: (step: number) => void;
+  readonly onLead?: (leadMm: number) => void;
+  /** What stands left and right of the bow; below the drawing where it is narrow. */
+  readonly children?: ReactNode;
+}
+
+/** Narrower than this, what stands beside the bow goes below it. */
+export const NARROW_STAGE_PX = 1000;
+
+/** One picture: the strip flat on its tape, the same cloth tied, one scale, and threads from each point to where it ends up. */
+export function Stage({ tie, worn, collarStyle, view, onStep, onLead, children }: StageProps) {
+  const { ref, widthPx } = useWidth<HTMLDivElement>();
+  const { longestMm } = hardwareRange(tie.tie.hardware);
+  const layout = useMemo(() => (widthPx > 0 ? layOutStage(widthPx, tie, longestMm, view) : null), [widthPx, tie, longestMm, view]);
+  return (
+    <Box ref={ref} sx={{ position: 'relative', width: '100%' }}>
+      {layout && <Picture tie={tie} worn={worn} collarStyle={collarStyle} view={view} layout={layout} {...(onStep ? { onStep } : {})} {...(onLead ? { onLead } : {})} />}
+      {layout && <Box sx={layout.widthPx < NARROW_STAGE_PX ? {} : { position: 'absolute', insetInline: 0, top: layout.tapePx + layout.tapeHeightPx + 40, bottom: 0, pointerEvents: 'none' }}>{children}</Box>}
+    </Box>
+  );
+}
+
+type PictureProps = Omit<StageProps, 'children'> & { readonly layout: StageLayout };
+
+function Picture({ tie, worn, collarStyle, view, layout, onStep, onLead }: PictureProps) {
+  const { unit, length } = useUnits();
+  const { fit, limits, setting } = worn;
+  const { widthPx, heightPx, pxPerMm, tapePx, tapeHeightPx } = layout;
+  return (
+    <svg width={widthPx} height={heightPx} style={{ display: 'block', userSelect: 'none' }} role="group" aria-label="The tie laid flat, and the same tie tied">
+      <ClothPatterns />
+      <EndNames fit={fit} layout={layout} view={view} />
+      <Tape unit={unit} widthPx={widthPx} pxPerMm={pxPerMm} topPx={tapePx} heightPx={tapeHeightPx} />
+      <Strip tie={tie} fit={fit} layout={layout} />
+      <NeckPath tie={tie} fit={fit} layout={layout} length={length} />
+      <WornCollar style={collarStyle} neckBreadthMm={limits.neckBreadthMm} pointsMm={limits.pointsMm} layout={layout} />
+      <TiedBow tie={tie} fit={fit} layout={layout} />
+      <Limits fit={fit} limits={limits} layout={layout} />
+      <Threads tie={tie} fit={fit} layout={layout} />
+      <SetHandle hardware={tie.tie.hardware} setting={setting} fit={fit} layout={layout} length={length} onStep={onStep} />
+      <LeadHandle tie={tie} fit={fit} layout={layout} length={length} onLead={onLead} />
+    </svg>
+  );
+}
+
+/** Names of both ends and sides, so that nobody has to remember which colour is which. */
+function EndNames({ fit, layout }: { fit: WearerFit['fit']; layout: StageLayout; view: ViewSide }) {
+  const name = (xMm: number, side: 'left' | 'right', end: string, colour: string): ReactNode => {
+    const onRight = layout.xOf(xMm) > layout.centrePx;
+    return (
+      <text x={onRight ? layout.centrePx + 0.21 * layout.widthPx : layout.centrePx - 0.21 * layout.widthPx} y={16} textAnchor={onRight ? 'start' : 'end'} fontSize="13" fill={COLOURS.pencil}>
+        <tspan fontWeight="700" fill={colour}>
+          {end}
+        </tspan>{' '}
+        on the wearer’s {side}
+      </text>
+    );
+  };
+  const sign = fit.longEnd === 'left' ? 1 : -1;
+  return (
+    <g>
+      {name(sign, fit.longEnd, 'Long end', COLOURS.long)}
+      {name(-sign, fit.frontLoopSide, 'Short end', COLOURS.short)}
+    </g>
+  );
+}

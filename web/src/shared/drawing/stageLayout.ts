@@ -1,0 +1,52 @@
+import type { PreparedTie } from '@easytuck/core';
+
+/** From which side the wearer is seen. `facing`: as the fitter sees him; `mirror`: as he sees himself. */
+export type ViewSide = 'facing' | 'mirror';
+
+/** Where things stand on the stage, in CSS pixels, and the one scale of strip, tape and bow. */
+export interface StageLayout {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly pxPerMm: number;
+  /** +1 where the wearer's left is on the right of the picture. */
+  readonly flip: 1 | -1;
+  readonly centrePx: number;
+  readonly stripPx: number;
+  readonly tapePx: number;
+  readonly tapeHeightPx: number;
+  readonly bowPx: number;
+  /** Pixel of a position in mm, x towards the wearer's left. */
+  readonly xOf: (xMm: number) => number;
+}
+
+/** Tape laid out at every fitting, so that two ties are seen at one scale. */
+const USUAL_TAPE_MM = 960;
+const LABELS_PX = 34;
+const TAPE_HEIGHT_PX = 26;
+const THREADS_PX = 26;
+const NECK_MM = 80;
+/** Shirt front drawn below the collar button. */
+export const SHIRT_DEPTH_MM = 92;
+
+/** Lays the stage out for a width and a tie. */
+export function layOutStage(widthPx: number, tie: PreparedTie, longestMm: number, view: ViewSide): StageLayout {
+  const pxPerMm = widthPx / Math.max(USUAL_TAPE_MM, longestMm + 90);
+  const halfBladePx = (tie.bowHeightMm / 2) * pxPerMm;
+  const stripPx = LABELS_PX + Math.max(halfBladePx, 30 * pxPerMm);
+  const tapePx = stripPx + Math.max(halfBladePx, 30 * pxPerMm) + 6;
+  const bowPx = tapePx + TAPE_HEIGHT_PX + THREADS_PX + NECK_MM * pxPerMm;
+  const flip = view === 'facing' ? 1 : -1;
+  const centrePx = widthPx / 2;
+  return {
+    widthPx,
+    heightPx: Math.round(bowPx + SHIRT_DEPTH_MM * pxPerMm),
+    pxPerMm,
+    flip,
+    centrePx,
+    stripPx,
+    tapePx,
+    tapeHeightPx: TAPE_HEIGHT_PX,
+    bowPx,
+    xOf: (xMm) => centrePx + flip * xMm * pxPerMm,
+  };
+}

@@ -1,0 +1,90 @@
+import { createTheme } from '@mui/material/styles';
+
+/** Colours of the workroom. Each end of the strip has its own, everywhere; nothing is told by colour alone. */
+export const COLOURS = {
+  paper: '#f4efe4',
+  card: '#fbf8f1',
+  ink: '#24303a',
+  pencil: '#5d625f',
+  thread: '#b9b09a',
+  rule: '#d9d0bc',
+  long: '#24566b',
+  longLining: '#9db8c2',
+  short: '#b4532a',
+  shortLining: '#e0b59f',
+  tape: '#ecdcae',
+  skin: '#e9d6c1',
+  shirt: '#ffffff',
+  good: '#35664a',
+  fair: '#8a5a00',
+  bad: '#a1281c',
+} as const;
+
+/** Type for figures and headings; its digits are of one width. */
+export const FIGURES = '"Source Serif 4 Variable", Georgia, serif';
+const TEXT = '"Inter Variable", system-ui, sans-serif';
+
+export const theme = createTheme({
+  palette: {
+    mode: 'light',
+    primary: { main: COLOURS.long, contrastText: '#ffffff' },
+    secondary: { main: COLOURS.short, contrastText: '#ffffff' },
+    success: { main: COLOURS.good },
+    warning: { main: COLOURS.fair },
+    error: { main: COLOURS.bad },
+    text: { primary: COLOURS.ink, secondary: COLOURS.pencil },
+    background: { default: COLOURS.paper, paper: COLOURS.card },
+    divider: COLOURS.rule,
+  },
+  shape: { borderRadius: 3 },
+  typography: {
+    fontFamily: TEXT,
+    fontSize: 14,
+    h1: { fontFamily: FIGURES, fontSize: '1.75rem', fontWeight: 560, letterSpacing: '-0.01em' },
+    h2: { fontFamily: FIGURES, fontSize: '1.25rem', fontWeight: 560 },
+    button: { textTransform: 'none', fontWeight: 560, letterSpacing: 0 },
+    caption: { fontSize: '0.8125rem', lineHeight: 1.35 },
+  },
+  components: {
+    MuiCssBaseline: {
+      styleOverrides: {
+        body: { fontVariantNumeric: 'tabular-nums lining-nums' },
+        ':focus-visible': { outline: `2px solid ${COLOURS.long}`, outlineOffset: 2 },
+      },
+    },
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: { root: { minHeight: 44, paddingInline: 16 }, outlined: { borderColor: COLOURS.thread, color: COLOURS.ink } },
+    },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          textTransform: 'none',
+          minHeight: 40,
+          paddingInline: 12,
+          color: COLOURS.ink,
+          borderColor: COLOURS.thread,
+          '&.Mui-selected, &.Mui-selected:hover': { backgroundColor: COLOURS.ink, color: COLOURS.card },
+        },
+      },
+    },
+    MuiTextField: { defaultProps: { variant: 'standard', fullWidth: true, slotProps: { inputLabel: { shrink: true } } } },
+    MuiInput: {
+      styleOverrides: {
+        root: {
+          fontSize: '1.125rem',
+          minHeight: 36,
+          '&::before': { borderBottomStyle: 'dashed', borderBottomColor: COLOURS.pencil },
+          '&:hover:not(.Mui-disabled, .Mui-error)::before': { borderBottom: `1px dashed ${COLOURS.ink}` },
+        },
+      },
+    },
+    MuiInputLabel: { styleOverrides: { root: { color: COLOURS.pencil, fontSize: '0.9375rem' } } },
+    MuiFormHelperText: { styleOverrides: { root: { fontSize: '0.8125rem', lineHeight: 1.35 } } },
+    MuiPaper: { defaultProps: { elevation: 0 } },
+    MuiMenu: { styleOverrides: { paper: { border: `1px solid ${COLOURS.thread}`, boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)' } } },
+    MuiAlert: { styleOverrides: { root: { border: '1px solid currentColor', alignItems: 'center' } } },
+    MuiLink: { defaultProps: { underline: 'hover' } },
+  },
+});

@@ -19,8 +19,18 @@ module.exports = {
       from: { path: '^core/src', pathNot: '[.]test[.]ts$' },
       to: { dependencyTypes: ['core', 'npm', 'npm-dev', 'npm-peer', 'npm-optional', 'npm-no-pkg', 'unknown'] },
     },
-    { name: 'columns-stay-in-repositories', severity: 'error', from: { path: '^server/src/modules', pathNot: '(repository|service)[.]ts$' }, to: { path: 'node_modules/sequelize' } },
+    {
+      name: 'columns-stay-in-repositories',
+      severity: 'error',
+      from: { path: '^server/src/modules', pathNot: '(repository|service)[.]ts$' },
+      to: { path: 'node_modules/sequelize' },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },
   ],
-  options: { doNotFollow: { path: 'node_modules' }, tsPreCompilationDeps: true, tsConfig: { fileName: 'tsconfig.base.json' }, enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] } },
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'default'] },
+  },
 };

@@ -4,11 +4,23 @@ const project = (displayName, more = {}) => ({
   testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: {
-    '^.+\\.tsx?$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } }, module: { type: 'es6' } }],
+    '^.+\\.tsx?$': [
+      '@swc/jest',
+      {
+        jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022', transform: { react: { runtime: 'automatic' } } },
+        module: { type: 'es6' },
+      },
+    ],
   },
   ...more,
 });
 
 export default {
-  projects: [project('core'), project('contract'), project('server'), project('web'), project('tools', { testMatch: ['<rootDir>/**/*.test.mjs'], transform: {} })],
+  projects: [
+    project('core'),
+    project('contract'),
+    project('server'),
+    project('web'),
+    project('tools', { testMatch: ['<rootDir>/**/*.test.mjs'], transform: {} }),
+  ],
 };

@@ -22,7 +22,11 @@ export interface AppOptions {
 
 /** Assembles the server; it does not listen yet. */
 export async function buildApp({ sequelize, webRoot, logLevel = 'silent', onMigrated }: AppOptions): Promise<FastifyInstance> {
-  const app = Fastify({ logger: logLevel === 'silent' ? false : { level: logLevel }, bodyLimit: LARGEST_BODY_BYTES, forceCloseConnections: 'idle' });
+  const app = Fastify({
+    logger: logLevel === 'silent' ? false : { level: logLevel },
+    bodyLimit: LARGEST_BODY_BYTES,
+    forceCloseConnections: 'idle',
+  });
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(serializerCompiler);
   await app.register(errors);

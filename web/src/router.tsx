@@ -8,13 +8,38 @@ export const router = createBrowserRouter([
   {
     element: <Shell />,
     errorElement: <ErrorFace />,
+    HydrateFallback: () => null,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('./features/bench/BenchPage.tsx')).BenchPage }), errorElement: <ErrorFace /> },
-      { path: 'wearers', lazy: async () => ({ Component: (await import('./features/wearers/WearersPage.tsx')).WearersPage }), errorElement: <ErrorFace /> },
-      { path: 'wearers/:id', lazy: async () => ({ Component: (await import('./features/wearers/WearerPage.tsx')).WearerPage }), errorElement: <ErrorFace /> },
-      { path: 'drawer', lazy: async () => ({ Component: (await import('./features/drawer/DrawerPage.tsx')).DrawerPage }), errorElement: <ErrorFace /> },
-      { path: 'drawer/:id', lazy: async () => ({ Component: (await import('./features/drawer/MeasureTiePage.tsx')).MeasureTiePage }), errorElement: <ErrorFace /> },
-      { path: 'fittings/:id', lazy: async () => ({ Component: (await import('./features/fittings/FittingPage.tsx')).FittingPage }), errorElement: <ErrorFace /> },
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import('./features/bench/BenchPage.tsx')).BenchPage }),
+        errorElement: <ErrorFace />,
+      },
+      {
+        path: 'wearers',
+        lazy: async () => ({ Component: (await import('./features/wearers/WearersPage.tsx')).WearersPage }),
+        errorElement: <ErrorFace />,
+      },
+      {
+        path: 'wearers/:id',
+        lazy: async () => ({ Component: (await import('./features/wearers/WearerPage.tsx')).WearerPage }),
+        errorElement: <ErrorFace />,
+      },
+      {
+        path: 'drawer',
+        lazy: async () => ({ Component: (await import('./features/drawer/DrawerPage.tsx')).DrawerPage }),
+        errorElement: <ErrorFace />,
+      },
+      {
+        path: 'drawer/:id',
+        lazy: async () => ({ Component: (await import('./features/drawer/MeasureTiePage.tsx')).MeasureTiePage }),
+        errorElement: <ErrorFace />,
+      },
+      {
+        path: 'fittings/:id',
+        lazy: async () => ({ Component: (await import('./features/fittings/FittingPage.tsx')).FittingPage }),
+        errorElement: <ErrorFace />,
+      },
       { path: '*', Component: NoSuchPage },
     ],
   },

@@ -15,6 +15,7 @@ export const COLOURS = {
   tape: '#ecdcae',
   skin: '#e9d6c1',
   shirt: '#ffffff',
+  shirtShade: '#f9f8f5',
   good: '#35664a',
   fair: '#8a5a00',
   bad: '#a1281c',

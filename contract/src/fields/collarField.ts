@@ -27,12 +27,14 @@ export const collarSize = z.object({
 export type WrittenCollar = z.infer<typeof collarSize>;
 
 /** A collar size written any usual way; read into its label. */
-export const collarField = z.string({ error: explainNumber('empty', 'The collar size', EXAMPLES) }).transform((text, context): WrittenCollar => {
-  const reading = parseCollarSize(text);
-  if (reading.kind === 'collar') return { text: text.trim(), ...reading.collar };
-  context.addIssue({ code: 'custom', message: explainCollar(reading) ?? '' });
-  return z.NEVER;
-});
+export const collarField = z
+  .string({ error: explainNumber('empty', 'The collar size', EXAMPLES) })
+  .transform((text, context): WrittenCollar => {
+    const reading = parseCollarSize(text);
+    if (reading.kind === 'collar') return { text: text.trim(), ...reading.collar };
+    context.addIssue({ code: 'custom', message: explainCollar(reading) ?? '' });
+    return z.NEVER;
+  });
 
 /** The collar alone, for the computation. */
 export const toCollar = ({ system, label }: WrittenCollar): CollarSize => ({ system, label });

@@ -21,7 +21,10 @@ export const FITTING_LENGTHS = {
 /** A length in mm on the wire. */
 export function lengthMm(limits: LengthLimits): z.ZodNumber {
   const message = explainRange(limits, 'mm');
-  return z.number({ error: `${limits.what} must be a number of millimetres.` }).min(limits.minMm, message).max(limits.maxMm, message);
+  return z
+    .number({ error: `${limits.what} must be a number of millimetres.` })
+    .min(limits.minMm, message)
+    .max(limits.maxMm, message);
 }
 
 /** A length as people type it, read into mm. `unit` is meant where none is written, and is the one that errors speak in. */
@@ -34,7 +37,10 @@ export function lengthField(limits: LengthLimits, unit: LengthUnit): z.ZodType<n
       return z.NEVER;
     }
     if (reading.lengthMm < limits.minMm || reading.lengthMm > limits.maxMm) {
-      context.addIssue({ code: 'custom', message: `${formatLength(reading.lengthMm, reading.unit)} is out of range. ${explainRange(limits, unit)}` });
+      context.addIssue({
+        code: 'custom',
+        message: `${formatLength(reading.lengthMm, reading.unit)} is out of range. ${explainRange(limits, unit)}`,
+      });
       return z.NEVER;
     }
     return reading.lengthMm;

@@ -48,7 +48,17 @@ const bow = z.object({
 
 /** What bounds a set, with the room to it in mm of set; negative past it. */
 export const boundRoom = z.object({
-  id: z.enum(['bandShortest', 'bandLongest', 'reach', 'crossing', 'foldPastWaist', 'foldPastNose', 'neckBreadth', 'collarPoints', 'faceWidth']),
+  id: z.enum([
+    'bandShortest',
+    'bandLongest',
+    'reach',
+    'crossing',
+    'foldPastWaist',
+    'foldPastNose',
+    'neckBreadth',
+    'collarPoints',
+    'faceWidth',
+  ]),
   way: z.enum(['shorter', 'longer']),
   roomMm: z.number(),
 });

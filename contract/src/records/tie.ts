@@ -1,4 +1,5 @@
-import { BLADE_RANGES, checkBlade, hardwareRange, type BladeContradiction, type Tie as TieModel } from '@easytuck/core';
+import type { BLADE_RANGES} from '@easytuck/core';
+import { checkBlade, hardwareRange, type BladeContradiction, type Tie as TieModel } from '@easytuck/core';
 import { z } from 'zod';
 import { moment, nameField, noteField, recordId, version } from '../fields/common.ts';
 
@@ -68,8 +69,20 @@ const marks = z.object({ system: z.enum(['in', 'cm']), atShortest: z.number().mi
 
 /** What makes a band adjustable. Lengths tip to tip, in mm. */
 export const hardware = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('slots'), shortestMm: tipToTip, stepCount: z.int().min(2).max(60), pitchMm: z.number().min(2).max(60), marks }),
-  z.object({ kind: z.literal('buttons'), shortestMm: tipToTip, stepCount: z.int().min(2).max(60), pitchMm: z.number().min(2).max(60), marks }),
+  z.object({
+    kind: z.literal('slots'),
+    shortestMm: tipToTip,
+    stepCount: z.int().min(2).max(60),
+    pitchMm: z.number().min(2).max(60),
+    marks,
+  }),
+  z.object({
+    kind: z.literal('buttons'),
+    shortestMm: tipToTip,
+    stepCount: z.int().min(2).max(60),
+    pitchMm: z.number().min(2).max(60),
+    marks,
+  }),
   z.object({
     kind: z.literal('slider'),
     shortestMm: tipToTip,
@@ -114,7 +127,11 @@ export const tieInput = z
       context.addIssue({ code: 'custom', path, message: `Tip to tip is ${shortestMm} mm, but the two blades alone take ${bladesMm} mm.` });
     }
     if (value.hardware.kind === 'slider' && longestMm <= shortestMm) {
-      context.addIssue({ code: 'custom', path: ['hardware', 'longestMm'], message: `The longest setting must be longer than the shortest (${shortestMm} mm).` });
+      context.addIssue({
+        code: 'custom',
+        path: ['hardware', 'longestMm'],
+        message: `The longest setting must be longer than the shortest (${shortestMm} mm).`,
+      });
     }
   });
 export type TieInput = z.input<typeof tieInput>;

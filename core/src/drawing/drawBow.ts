@@ -71,7 +71,14 @@ function gathered(widthMm: number, xMm: number, knotMm: number): number {
   return pinchedMm + (widthMm - pinchedMm) * eased;
 }
 
-function drawWing(width: (x: number) => number, extentMm: number, knotMm: number, side: Side, cornerMm: number, tipMm: number): WingDrawing {
+function drawWing(
+  width: (x: number) => number,
+  extentMm: number,
+  knotMm: number,
+  side: Side,
+  cornerMm: number,
+  tipMm: number,
+): WingDrawing {
   const sign = side === 'left' ? 1 : -1;
   const half = (x: number): number => gathered(width(x), x, knotMm) / 2;
   const upper: DrawingPoint[] = [];
@@ -98,12 +105,12 @@ function cornerCut(x: number, extentMm: number, cornerMm: number): number {
 }
 
 function drawPleats(half: (x: number) => number, extentMm: number, knotMm: number, sign: 1 | -1): string[] {
-  const reachMm = Math.min(extentMm * 0.62, 2.2 * knotMm);
+  const reachMm = Math.min(extentMm * 0.5, 1.5 * knotMm);
   return [-0.62, -0.22, 0.22, 0.62].map((share) => {
     const startMm = 0.3 * knotMm;
     const from = { x: sign * startMm, y: share * half(startMm) };
-    const to = { x: sign * reachMm, y: share * 0.72 * half(reachMm) };
-    return `M${round(from.x)} ${round(from.y)}Q${round(sign * reachMm * 0.45)} ${round(from.y)} ${round(to.x)} ${round(to.y)}`;
+    const to = { x: sign * reachMm * (1 - 0.25 * Math.abs(share)), y: share * 0.95 * half(reachMm) };
+    return `M${round(from.x)} ${round(from.y)}Q${round(sign * reachMm * 0.6)} ${round(from.y * 1.15)} ${round(to.x)} ${round(to.y)}`;
   });
 }
 

@@ -41,7 +41,15 @@ export function drawCollar(collar: TypicalCollar, neckBreadthMm: number, pointsM
     shirt: shirtPath(halfNeck, depthMm),
     stand: standPath(halfNeck, topY, collar.style === 'wing' ? collar.standMm : 10),
     leaves: [pathThrough(leaf, true), pathThrough(flip(leaf), true)],
-    placket: pathThrough([{ x: -14, y: 4 }, { x: -14, y: depthMm }, { x: 14, y: depthMm }, { x: 14, y: 4 }], false),
+    placket: pathThrough(
+      [
+        { x: -14, y: 4 },
+        { x: -14, y: depthMm },
+        { x: 14, y: depthMm },
+        { x: 14, y: 4 },
+      ],
+      false,
+    ),
     buttons: shirtButtons(depthMm),
     points: [point, mirrored(point, -1)],
   };
@@ -56,7 +64,15 @@ function shirtButtons(depthMm: number): DrawingPoint[] {
 /** A leaf turned down: from the button along its inner edge to the point, up its outer edge, and back along the fold at the neck. */
 function turnedLeaf(point: DrawingPoint, halfNeck: number, topY: number): DrawingPoint[] {
   const side = { x: halfNeck + 5, y: topY };
-  return [{ x: 1.5, y: -7 }, { x: 2, y: 2 }, point, { x: (point.x + side.x) / 2 + 6, y: (point.y + side.y) / 2 }, side, { x: halfNeck - 2, y: topY - 4 }, { x: halfNeck * 0.55, y: topY * 0.62 }];
+  return [
+    { x: 1.5, y: -7 },
+    { x: 2, y: 2 },
+    point,
+    { x: (point.x + side.x) / 2 + 6, y: (point.y + side.y) / 2 },
+    side,
+    { x: halfNeck - 2, y: topY - 4 },
+    { x: halfNeck * 0.55, y: topY * 0.62 },
+  ];
 }
 
 /** A small wing folded over at the top of a standing band. */
@@ -64,16 +80,22 @@ function wingLeaf(point: DrawingPoint, standMm: number): DrawingPoint[] {
   return [{ x: 2, y: -standMm }, { x: 1.5, y: -standMm + 14 }, point, { x: point.x * 0.72, y: -standMm - 2 }];
 }
 
+/** The neck: a little waisted, widening to the jaw above and to the shoulders below. */
 function neckPath(halfNeck: number, topY: number): string {
-  const jaw = round(-NECK_RISES_MM);
-  const n = (value: number): number => round(value);
-  return `M${n(-halfNeck)} ${n(topY + 14)}C${n(-halfNeck)} ${n(topY - 14)} ${n(-halfNeck - 3)} ${n(jaw + 16)} ${n(-halfNeck - 9)} ${jaw}L${n(halfNeck + 9)} ${jaw}C${n(halfNeck + 3)} ${n(jaw + 16)} ${n(halfNeck)} ${n(topY - 14)} ${n(halfNeck)} ${n(topY + 14)}Q0 6 ${n(-halfNeck)} ${n(topY + 14)}Z`;
+  const jaw = -NECK_RISES_MM;
+  const side = (sign: 1 | -1): DrawingPoint[] =>
+    [0, 0.25, 0.5, 0.75, 1].map((share) => ({
+      x: sign * (halfNeck - 2.5 * Math.sin(share * Math.PI) + 3 * share * share),
+      y: topY + 14 + share * (jaw - topY - 14),
+    }));
+  return pathThrough([...side(-1), ...side(1).reverse(), { x: 0, y: 2 }], true);
 }
 
 function shirtPath(halfNeck: number, depthMm: number): string {
   const { across, drop } = SHOULDER_MM;
   const n = (value: number): number => round(value);
-  const side = (sign: 1 | -1): string => `${n(sign * (halfNeck + 60))} ${n(drop * 0.22)} ${n(sign * (across - 34))} ${n(drop * 0.5)} ${n(sign * across)} ${n(drop)}`;
+  const side = (sign: 1 | -1): string =>
+    `${n(sign * (halfNeck + 60))} ${n(drop * 0.22)} ${n(sign * (across - 34))} ${n(drop * 0.5)} ${n(sign * across)} ${n(drop)}`;
   return `M${n(-halfNeck)} -22C${side(-1)}L${n(-across)} ${n(depthMm)}L${n(across)} ${n(depthMm)}L${n(across)} ${n(drop)}C${n(across - 34)} ${n(drop * 0.5)} ${n(halfNeck + 60)} ${n(drop * 0.22)} ${n(halfNeck)} -22Q0 14 ${n(-halfNeck)} -22Z`;
 }
 

@@ -3,15 +3,7 @@ import type { PreparedTie } from './prepareTie.ts';
 
 /** What keeps a set from going further. */
 export type BoundId =
-  | 'bandShortest'
-  | 'bandLongest'
-  | 'reach'
-  | 'crossing'
-  | 'foldPastWaist'
-  | 'foldPastNose'
-  | 'neckBreadth'
-  | 'collarPoints'
-  | 'faceWidth';
+  'bandShortest' | 'bandLongest' | 'reach' | 'crossing' | 'foldPastWaist' | 'foldPastNose' | 'neckBreadth' | 'collarPoints' | 'faceWidth';
 
 /** A bound on the set. Lengths are tip to tip, in mm; room is positive inside the bound, negative past it. */
 export interface Bound {

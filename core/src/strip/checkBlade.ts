@@ -4,7 +4,15 @@ import type { BladeMeasures } from './blade.ts';
 export interface BladeContradiction {
   readonly measure: keyof BladeMeasures;
   /** `tooSmall` and `tooLarge` are absolute; the others name what the measure is compared with. */
-  readonly kind: 'notANumber' | 'tooSmall' | 'tooLarge' | 'narrowerThanBand' | 'widerThanBelly' | 'longerThanTail' | 'depthWithoutTip' | 'tipWithoutDepth';
+  readonly kind:
+    | 'notANumber'
+    | 'tooSmall'
+    | 'tooLarge'
+    | 'narrowerThanBand'
+    | 'widerThanBelly'
+    | 'longerThanTail'
+    | 'depthWithoutTip'
+    | 'tipWithoutDepth';
   readonly value: number;
   /** The limit it breaks, in mm. */
   readonly limitMm: number;
@@ -28,7 +36,10 @@ export const BLADE_RANGES: Readonly<Record<Exclude<keyof BladeMeasures, 'tipShap
  */
 export function checkBlade(blade: BladeMeasures): readonly BladeContradiction[] {
   const found: BladeContradiction[] = [];
-  for (const [measure, [min, max]] of Object.entries(BLADE_RANGES) as [Exclude<keyof BladeMeasures, 'tipShape'>, readonly [number, number]][]) {
+  for (const [measure, [min, max]] of Object.entries(BLADE_RANGES) as [
+    Exclude<keyof BladeMeasures, 'tipShape'>,
+    readonly [number, number],
+  ][]) {
     const value = blade[measure];
     if (!Number.isFinite(value)) found.push({ measure, kind: 'notANumber', value, limitMm: min });
     else if (value < min) found.push({ measure, kind: 'tooSmall', value, limitMm: min });
@@ -36,7 +47,8 @@ export function checkBlade(blade: BladeMeasures): readonly BladeContradiction[] 
   }
   if (found.length > 0) return found;
   for (const measure of ['bellyWidthMm', 'waistWidthMm', 'tailWidthMm'] as const) {
-    if (blade[measure] < blade.bandWidthMm) found.push({ measure, kind: 'narrowerThanBand', value: blade[measure], limitMm: blade.bandWidthMm });
+    if (blade[measure] < blade.bandWidthMm)
+      found.push({ measure, kind: 'narrowerThanBand', value: blade[measure], limitMm: blade.bandWidthMm });
   }
   if (blade.waistWidthMm > blade.bellyWidthMm) {
     found.push({ measure: 'waistWidthMm', kind: 'widerThanBelly', value: blade.waistWidthMm, limitMm: blade.bellyWidthMm });

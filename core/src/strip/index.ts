@@ -13,6 +13,14 @@ export {
   type SliderHardware,
   type SteppedHardware,
 } from './hardware.ts';
-export { calibrateHardware, lengthAtMark, roundToSetting, settingAt, type RoundedSetting, type Setting, type SettingPosition } from './setting.ts';
+export {
+  calibrateHardware,
+  lengthAtMark,
+  roundToSetting,
+  settingAt,
+  type RoundedSetting,
+  type Setting,
+  type SettingPosition,
+} from './setting.ts';
 export { readSetting, type SettingReading } from './readSetting.ts';
 export { CLOTH_BEHAVIOUR, type ClothBehaviour, type ClothKind, type Tie } from './tie.ts';

@@ -44,7 +44,8 @@ export function roundToSetting(hardware: Hardware, wantedMm: number): RoundedSet
   const last = lastStep(hardware);
   const step = stepMm(hardware);
   const exact = step === 0 ? 0 : (wantedMm - shortestMm) / step;
-  const nearest = Math.min(last, Math.max(0, Math.round(exact)));
+  // Half-way between two settings the longer is taken, whatever the last binary digit says: a band is safer taken in than let out.
+  const nearest = Math.min(last, Math.max(0, Math.round(exact + 1e-9)));
   const slackMm = step / 2;
   return {
     nearest: settingAt(hardware, nearest),
@@ -77,7 +78,7 @@ function positionAt(hardware: Hardware, step: number, lengthMm: number): Setting
   if (hardware.kind === 'fixed') return { kind: 'fixed' };
   if (hardware.marks !== null) {
     const { system, atShortest } = hardware.marks;
-    return { kind: 'mark', mark: { system, label: atShortest + (lengthMm - hardware.shortestMm) / MM_PER_UNIT[system] } };
+    return { kind: 'mark', mark: { system, label: withoutNoise(atShortest + (lengthMm - hardware.shortestMm) / MM_PER_UNIT[system]) } };
   }
   if (hardware.kind === 'slider') return { kind: 'glide', fromSewnEndMm: glideMm(hardware, lengthMm) };
   return { kind: hardware.kind === 'slots' ? 'slot' : 'button', number: step + 1, of: hardware.stepCount };
@@ -87,4 +88,9 @@ function positionAt(hardware: Hardware, step: number, lengthMm: number): Setting
 function glideMm(hardware: Extract<Hardware, { kind: 'slider' }>, lengthMm: number): number {
   const reachMm = hardware.reachAtShortestMm + (lengthMm - hardware.shortestMm);
   return 2 * reachMm - hardware.strapMm;
+}
+
+/** A label without the last binary digits, so that 16 is 16: nobody prints a millionth of an inch. */
+function withoutNoise(label: number): number {
+  return Math.round(label * 1e6) / 1e6;
 }

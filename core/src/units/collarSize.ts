@@ -47,7 +47,7 @@ export function collarGirthMm(collar: CollarSize): number {
   return collar.label * MM_PER_UNIT[collar.system];
 }
 
-/** A collar size as written on a label: `15¾ in`, `40 cm`. */
+/** A collar size as written on a label: `15 3⁄4 in`, `40 cm`. */
 export function formatCollarSize(collar: CollarSize): string {
   return `${formatCollarLabel(collar)} ${collar.system}`;
 }

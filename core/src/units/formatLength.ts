@@ -1,19 +1,23 @@
 import { MM_PER_UNIT, type LengthUnit } from './lengthUnit.ts';
-import { vulgarFraction } from './vulgarFractions.ts';
 
 /** The finest fraction of an inch shown to people: an eighth, as tapes are marked. */
 export const FINEST_INCH_FRACTION = 8;
 
 const MINUS = '−';
+/** Set between two digits, the fraction slash makes type set a fraction; the hair space keeps the whole number out of it. */
+const FRACTION_SLASH = '\u2044';
+const HAIR_SPACE = '\u200a';
 
 /**
- * A length in inches to the nearest eighth, without its unit: `15¾`, `−1½`, `⅜`, `0`.
+ * A length in inches to the nearest eighth, without its unit: 15 3⁄4, −1 1⁄2, 3⁄8, 0, with a hair space before the
+ * fraction and a fraction slash in it, so that any good type sets it as one. `parseNumber` reads it back.
  * Accuracy: within 1/16 in (1.6 mm).
  */
 export function formatInches(lengthMm: number): string {
   const { negative, whole, numerator, denominator } = inchParts(lengthMm);
-  const fraction = numerator === 0 ? '' : (vulgarFraction(numerator, denominator) ?? `${numerator}/${denominator}`);
-  return `${negative ? MINUS : ''}${whole === 0 && fraction !== '' ? '' : whole}${fraction}`;
+  const fraction = numerator === 0 ? '' : `${numerator}${FRACTION_SLASH}${denominator}`;
+  if (fraction === '') return `${negative ? MINUS : ''}${whole}`;
+  return `${negative ? MINUS : ''}${whole === 0 ? '' : `${whole}${HAIR_SPACE}`}${fraction}`;
 }
 
 /** As {@link formatInches}, in characters that every keyboard has: `15 3/4`. What is put into a field to be edited. */
@@ -23,7 +27,7 @@ export function formatInchesPlain(lengthMm: number): string {
   return `${negative ? '-' : ''}${parts.filter((part) => part !== '').join(' ')}`;
 }
 
-/** A length with its unit: inches to an eighth (`4⅞ in`), centimetres to a millimetre (`12.4 cm`), or whole millimetres. */
+/** A length with its unit: inches to an eighth (`4 7⁄8 in`), centimetres to a millimetre (`12.4 cm`), or whole millimetres. */
 export function formatLength(lengthMm: number, unit: LengthUnit): string {
   return `${formatLengthBare(lengthMm, unit)} ${unit}`;
 }

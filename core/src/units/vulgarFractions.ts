@@ -10,9 +10,3 @@ export const VULGAR_FRACTIONS: ReadonlyMap<string, readonly [number, number]> = 
   ['⅓', [1, 3]],
   ['⅔', [2, 3]],
 ]);
-
-/** The character for a fraction in lowest terms, or undefined where there is none. */
-export function vulgarFraction(numerator: number, denominator: number): string | undefined {
-  for (const [glyph, [n, d]] of VULGAR_FRACTIONS) if (n === numerator && d === denominator) return glyph;
-  return undefined;
-}

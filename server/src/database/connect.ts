@@ -9,15 +9,25 @@ const ACQUIRE_TIMEOUT_MS = 4_000;
 /** Opens a pool on a MariaDB server; nothing is sent until the first query. */
 export function connectDatabase(url: string): Sequelize {
   const address = new URL(url);
-  return new Sequelize(decodeURIComponent(address.pathname.slice(1)), decodeURIComponent(address.username), decodeURIComponent(address.password), {
-    dialect: 'mariadb',
-    host: address.hostname,
-    port: Number(address.port || 3306),
-    logging: false,
-    timezone: '+00:00',
-    pool: { max: 10, min: 0, idle: 10_000, acquire: ACQUIRE_TIMEOUT_MS },
-    retry: { max: 0 },
-    dialectOptions: { initSql: [...SESSION_SETTINGS], connectTimeout: CONNECT_TIMEOUT_MS, charset: 'utf8mb4', collation: 'utf8mb4_unicode_ci' },
-    define: { timestamps: false, underscored: true, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci', engine: 'InnoDB' },
-  });
+  return new Sequelize(
+    decodeURIComponent(address.pathname.slice(1)),
+    decodeURIComponent(address.username),
+    decodeURIComponent(address.password),
+    {
+      dialect: 'mariadb',
+      host: address.hostname,
+      port: Number(address.port || 3306),
+      logging: false,
+      timezone: '+00:00',
+      pool: { max: 10, min: 0, idle: 10_000, acquire: ACQUIRE_TIMEOUT_MS },
+      retry: { max: 0 },
+      dialectOptions: {
+        initSql: [...SESSION_SETTINGS],
+        connectTimeout: CONNECT_TIMEOUT_MS,
+        charset: 'utf8mb4',
+        collation: 'utf8mb4_unicode_ci',
+      },
+      define: { timestamps: false, underscored: true, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci', engine: 'InnoDB' },
+    },
+  );
 }

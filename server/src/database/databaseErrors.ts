@@ -36,7 +36,7 @@ export function isDuplicate(error: unknown): boolean {
 
 function chain(error: unknown): unknown[] {
   const found: unknown[] = [];
-  for (let next = error; next instanceof Error && found.length < 8; ) {
+  for (let next = error; next instanceof Error && found.length < 8;) {
     found.push(next);
     next = next instanceof DatabaseError ? next.original : next.cause;
   }

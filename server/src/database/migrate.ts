@@ -1,4 +1,4 @@
-import { QueryTypes, type Sequelize } from 'sequelize';
+import { DataTypes, QueryTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from '../migrations/index.ts';
 
@@ -26,7 +26,7 @@ export async function migrate(sequelize: Sequelize): Promise<readonly string[]> 
             for (const statement of statements) await sequelize.query(statement);
           },
         })),
-        storage: new SequelizeStorage({ sequelize, tableName: 'migrations', modelName: 'migration' }),
+        storage: new SequelizeStorage({ model: appliedMigrations(sequelize) }),
         logger: undefined,
       });
       return (await umzug.up()).map(({ name }) => name);
@@ -34,4 +34,9 @@ export async function migrate(sequelize: Sequelize): Promise<readonly string[]> 
       await sequelize.query(`SELECT RELEASE_LOCK('${LOCK}')`, { transaction, type: QueryTypes.SELECT });
     }
   });
+}
+
+/** The list of migrations that were applied, in the same engine and characters as everything else. */
+function appliedMigrations(sequelize: Sequelize): ModelStatic<Model> {
+  return sequelize.define('migration', { name: { type: DataTypes.STRING(120), primaryKey: true } }, { tableName: 'migrations' });
 }

@@ -64,7 +64,16 @@ export function defineModels(sequelize: Sequelize): Models {
   return {
     wearers: sequelize.define(
       'wearer',
-      { id: key(), name: text(), collarText: text(), collarSystem: text(), collarLabel: required(DataTypes.DOUBLE), longEnd: text(), note: text(), ...changing() },
+      {
+        id: key(),
+        name: text(),
+        collarText: text(),
+        collarSystem: text(),
+        collarLabel: required(DataTypes.DOUBLE),
+        longEnd: text(),
+        note: text(),
+        ...changing(),
+      },
       { tableName: 'wearers' },
     ),
     ties: sequelize.define(
@@ -74,7 +83,17 @@ export function defineModels(sequelize: Sequelize): Models {
     ),
     fittings: sequelize.define(
       'fitting',
-      { id: key(), wearerId: required(KEY), tieId: required(KEY), wearerName: text(), givenOutAt: time(), modelVersion: text(), inputs: document(), tie: document(), result: document() },
+      {
+        id: key(),
+        wearerId: required(KEY),
+        tieId: required(KEY),
+        wearerName: text(),
+        givenOutAt: time(),
+        modelVersion: text(),
+        inputs: document(),
+        tie: document(),
+        result: document(),
+      },
       { tableName: 'fittings' },
     ),
   };

@@ -15,12 +15,18 @@ const SCENARIO = 'harbour outfitters';
 /** Fills an empty shop with the demo scenario, once. What was entered since is never touched. */
 export async function loadDemo(shop: Database): Promise<void> {
   const { sequelize } = shop;
-  const marks = await sequelize.query('SELECT scenario FROM demo_mark WHERE scenario = ?', { replacements: [SCENARIO], type: QueryTypes.SELECT });
+  const marks = await sequelize.query('SELECT scenario FROM demo_mark WHERE scenario = ?', {
+    replacements: [SCENARIO],
+    type: QueryTypes.SELECT,
+  });
   if (marks.length > 0) return;
   const ties = tieRepository(shop);
   const wearers = wearerRepository(shop);
   await withTransaction(sequelize, async (transaction) => {
-    await sequelize.query('INSERT INTO demo_mark (scenario, loaded_at) VALUES (?, UTC_TIMESTAMP(3))', { replacements: [SCENARIO], transaction });
+    await sequelize.query('INSERT INTO demo_mark (scenario, loaded_at) VALUES (?, UTC_TIMESTAMP(3))', {
+      replacements: [SCENARIO],
+      transaction,
+    });
     for (const tie of demoTies) await ties.insert(uuid(), tieInput.parse(tie), new Date(), transaction);
     for (const wearer of [...demoWearers].reverse()) await wearers.insert(uuid(), wearerInput.parse(wearer), new Date(), transaction);
   });

@@ -24,11 +24,15 @@ export function sendProblem(reply: FastifyReply, problem: ProblemError): Fastify
 function toProblemError(error: FastifyError): ProblemError {
   if (error instanceof ProblemError) return error;
   if (hasZodFastifySchemaValidationErrors(error)) {
-    const fields = error.validation.map(({ instancePath, message }) => ({ path: instancePath.slice(1).replaceAll('/', '.'), message: message ?? '' }));
+    const fields = error.validation.map(({ instancePath, message }) => ({
+      path: instancePath.slice(1).replaceAll('/', '.'),
+      message: message ?? '',
+    }));
     return new ProblemError('invalid', { errors: fields, detail: fields[0]?.message ?? '', cause: error });
   }
   if (isDatabaseAway(error)) return new ProblemError('databaseAway', { cause: error });
   if (error.statusCode === 413) return new ProblemError('tooLarge', { cause: error });
-  if (error.statusCode !== undefined && error.statusCode < 500) return new ProblemError('unreadable', { detail: error.message, cause: error });
+  if (error.statusCode !== undefined && error.statusCode < 500)
+    return new ProblemError('unreadable', { detail: error.message, cause: error });
   return new ProblemError('unexpected', { cause: error });
 }

@@ -9,7 +9,11 @@ export const openapi = plugin(async (app: FastifyInstance) => {
   await app.register(swagger, {
     openapi: {
       openapi: '3.1.0',
-      info: { title: 'Easy Tuck', version: '1', description: 'Wearers, ties and fittings of one shop. Lengths are in millimetres; errors are application/problem+json.' },
+      info: {
+        title: 'Easy Tuck',
+        version: '1',
+        description: 'Wearers, ties and fittings of one shop. Lengths are in millimetres; errors are application/problem+json.',
+      },
       tags: [{ name: 'wearers' }, { name: 'ties' }, { name: 'fittings' }, { name: 'health' }],
     },
     transform: jsonSchemaTransform,

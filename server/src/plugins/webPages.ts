@@ -13,7 +13,13 @@ const A_YEAR_S = 31_536_000;
 export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRoot: string | undefined }) => {
   await app.register(helmet, {
     contentSecurityPolicy: {
-      directives: { defaultSrc: ["'self'"], styleSrc: ["'self'", "'unsafe-inline'"], imgSrc: ["'self'", 'data:'], workerSrc: ["'self'", 'blob:'], upgradeInsecureRequests: null },
+      directives: {
+        defaultSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        workerSrc: ["'self'", 'blob:'],
+        upgradeInsecureRequests: null,
+      },
     },
     strictTransportSecurity: false,
   });

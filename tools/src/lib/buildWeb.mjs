@@ -15,7 +15,10 @@ export async function buildWeb() {
   const print = fingerprint();
   if (existsSync(join(WEB_ROOT, 'index.html')) && existsSync(mark) && readFileSync(mark, 'utf8') === print) return;
   console.log('Building the interface …');
-  const { code, output } = await run(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], { cwd: join(ROOT, 'web'), quiet: true });
+  const { code, output } = await run(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
+    cwd: join(ROOT, 'web'),
+    quiet: true,
+  });
   if (code !== 0) throw new SetupError(`The interface could not be built.\n\n${output}`);
   mkdirSync(CACHE, { recursive: true });
   writeFileSync(mark, print);
@@ -23,7 +26,8 @@ export async function buildWeb() {
 
 function fingerprint() {
   const hash = createHash('sha256');
-  for (const source of SOURCES) for (const file of filesOf(join(ROOT, source))) hash.update(relative(ROOT, file)).update(readFileSync(file));
+  for (const source of SOURCES)
+    for (const file of filesOf(join(ROOT, source))) hash.update(relative(ROOT, file)).update(readFileSync(file));
   return hash.digest('hex');
 }
 

@@ -11,7 +11,9 @@ export async function ensureNodePackages() {
   const major = Number(process.versions.node.split('.')[0]);
   if (major < OLDEST_NODE) throw new SetupError(`Easy Tuck needs Node.js ${OLDEST_NODE} or newer; this is ${process.versions.node}.`);
   const mark = join(ROOT, 'node_modules', '.easytuck-lock');
-  const lock = createHash('sha256').update(readFileSync(join(ROOT, 'package-lock.json'))).digest('hex');
+  const lock = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
   console.log('Installing packages from the lock file …');
   const { code, output } = await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { quiet: true });

@@ -1,6 +1,17 @@
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { accessSync, chmodSync, constants, existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  accessSync,
+  chmodSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { ensurePrograms, MARIADB_INSTALL, MARIADBD, MY_PRINT_DEFAULTS } from './debianPackages.mjs';
 import { freePort } from './freePort.mjs';
@@ -81,7 +92,10 @@ class DatabaseHome {
       accessSync(this.folder, constants.W_OK);
       if (existsSync(this.data)) accessSync(this.data, constants.W_OK);
     } catch (cause) {
-      throw new SetupError(`The folder ${this.folder} belongs to another user, who started Easy Tuck here before. Start it as that user, or remove the folder.`, { cause });
+      throw new SetupError(
+        `The folder ${this.folder} belongs to another user, who started Easy Tuck here before. Start it as that user, or remove the folder.`,
+        { cause },
+      );
     }
   }
 
@@ -89,8 +103,13 @@ class DatabaseHome {
   async create(installDb) {
     const partial = `${this.data}.partial`;
     rmSync(partial, { recursive: true, force: true });
-    const { code, output } = await run(installDb, ['--no-defaults', `--datadir=${partial}`, '--auth-root-authentication-method=socket', '--skip-test-db', ...asRoot()], { quiet: true });
-    if (code !== 0) throw new SetupError(`The database could not be made in ${this.folder}.\n\n${output.trim().split('\n').slice(-8).join('\n')}`);
+    const { code, output } = await run(
+      installDb,
+      ['--no-defaults', `--datadir=${partial}`, '--auth-root-authentication-method=socket', '--skip-test-db', ...asRoot()],
+      { quiet: true },
+    );
+    if (code !== 0)
+      throw new SetupError(`The database could not be made in ${this.folder}.\n\n${output.trim().split('\n').slice(-8).join('\n')}`);
     renameSync(partial, this.data);
   }
 

@@ -8,13 +8,18 @@ export class SetupError extends Error {}
  * Runs a command to its end.
  * @param {string} command
  * @param {readonly string[]} args
- * @param {{ env?: NodeJS.ProcessEnv, cwd?: string, quiet?: boolean, input?: 'inherit' | 'ignore' }} [options] `quiet` keeps the output back and returns it.
+ * @param {{ env?: NodeJS.ProcessEnv, cwd?: string, quiet?: boolean, onlyErrors?: boolean, input?: 'inherit' | 'ignore' }} [options] `quiet` keeps the output back and returns it; `onlyErrors` lets only the error stream through.
  * @returns {Promise<{ code: number, output: string }>}
  */
 export function run(command, args, options = {}) {
   return new Promise((resolve, reject) => {
     const out = options.quiet ? 'pipe' : 'inherit';
-    const child = spawn(command, args, { cwd: options.cwd ?? ROOT, env: options.env ?? process.env, stdio: [options.input ?? 'ignore', out, out] });
+    const normal = options.onlyErrors ? 'ignore' : out;
+    const child = spawn(command, args, {
+      cwd: options.cwd ?? ROOT,
+      env: options.env ?? process.env,
+      stdio: [options.input ?? 'ignore', out, out],
+    });
     let output = '';
     child.stdout?.on('data', (chunk) => (output += chunk));
     child.stderr?.on('data', (chunk) => (output += chunk));

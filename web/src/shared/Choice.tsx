@@ -11,7 +11,7 @@ interface ChoiceProps<V extends string> {
   readonly small?: boolean;
 }
 
-const hidden = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' } as const;
+const hidden = { position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' } as const;
 
 /** One of a few: radio buttons that look like tickets laid side by side. */
 export function Choice<V extends string>({ label, hideLabel = false, value, options, onChange, small = false }: ChoiceProps<V>) {
@@ -21,7 +21,15 @@ export function Choice<V extends string>({ label, hideLabel = false, value, opti
       <Box component="legend" sx={hideLabel ? hidden : { p: 0, mb: 0.5, fontSize: '0.75rem', color: 'text.secondary' }}>
         {label}
       </Box>
-      <Box sx={{ display: 'inline-flex', border: `1px solid ${COLOURS.thread}`, borderRadius: 1, overflow: 'hidden', backgroundColor: COLOURS.card }}>
+      <Box
+        sx={{
+          display: 'inline-flex',
+          border: `1px solid ${COLOURS.thread}`,
+          borderRadius: 1,
+          overflow: 'hidden',
+          backgroundColor: COLOURS.card,
+        }}
+      >
         {options.map((option) => (
           <Box
             key={option.value}
@@ -34,10 +42,20 @@ export function Choice<V extends string>({ label, hideLabel = false, value, opti
               cursor: 'pointer',
               fontSize: small ? '0.875rem' : '0.9375rem',
               '&:has(:checked)': { backgroundColor: COLOURS.ink, color: COLOURS.card },
-              '&:has(:focus-visible)': { outline: `2px solid ${COLOURS.long}`, outlineOffset: -3, boxShadow: `inset 0 0 0 3px ${COLOURS.card}` },
+              '&:has(:focus-visible)': {
+                outline: `2px solid ${COLOURS.long}`,
+                outlineOffset: -3,
+                boxShadow: `inset 0 0 0 3px ${COLOURS.card}`,
+              },
             }}
           >
-            <input type="radio" name={name} checked={option.value === value} onChange={() => onChange(option.value)} style={{ position: 'absolute', opacity: 0, inset: 0 }} />
+            <input
+              type="radio"
+              name={name}
+              checked={option.value === value}
+              onChange={() => onChange(option.value)}
+              style={{ position: 'absolute', opacity: 0, inset: 0 }}
+            />
             {option.text}
           </Box>
         ))}

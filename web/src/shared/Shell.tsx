@@ -17,7 +17,17 @@ export function Shell() {
   const isLoading = useNavigation().state === 'loading';
   return (
     <>
-      <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: { xs: 2, md: 4 }, px: { xs: 2, md: 2.5 }, height: 52, borderBottom: `1px solid ${COLOURS.rule}` }}>
+      <Box
+        component="header"
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: { xs: 2, md: 4 },
+          px: { xs: 2, md: 2.5 },
+          height: 52,
+          borderBottom: `1px solid ${COLOURS.rule}`,
+        }}
+      >
         <Box sx={{ fontFamily: FIGURES, fontSize: '1.3rem', fontWeight: 600, whiteSpace: 'nowrap' }}>Easy Tuck</Box>
         <Box component="nav" aria-label="Rooms" sx={{ display: 'flex', gap: 0.5, flex: 1 }}>
           {ROOMS.map(({ to, name }) => (
@@ -41,7 +51,17 @@ export function Shell() {
             </Box>
           ))}
         </Box>
-        <Choice label="Lengths in" hideLabel value={unit} onChange={setUnit} options={[{ value: 'in', text: 'inches' }, { value: 'cm', text: 'cm' }]} small />
+        <Choice
+          label="Lengths in"
+          hideLabel
+          value={unit}
+          onChange={setUnit}
+          options={[
+            { value: 'in', text: 'inches' },
+            { value: 'cm', text: 'cm' },
+          ]}
+          small
+        />
       </Box>
       {isLoading && <LinearProgress aria-label="Loading the room" sx={{ position: 'absolute', insetInline: 0, height: 2 }} />}
       <Outlet />

@@ -14,16 +14,15 @@ export interface FormDraft {
  */
 export function useFormDraft<V extends FieldValues>(key: string, initial: V, reset: UseFormReset<V>, watch: UseFormWatch<V>): FormDraft {
   const storageKey = `easytuck.form.${key}`;
-  const [wasKept, setKept] = useState(false);
-  const putBack = useRef(false);
+  const [kept, setKept] = useState(() =>
+    readStored<Partial<V> | null>(storageKey, (value) => (isRecord(value) ? (value as Partial<V>) : null), null),
+  );
+  const isPutBack = useRef(false);
   useEffect(() => {
-    if (putBack.current) return;
-    putBack.current = true;
-    const kept = readStored<V | null>(storageKey, (value) => (isRecord(value) ? (value as V) : null), null);
-    if (!kept) return;
+    if (isPutBack.current || !kept) return;
+    isPutBack.current = true;
     reset({ ...initial, ...kept }, { keepDefaultValues: true });
-    setKept(true);
-  }, [storageKey, initial, reset]);
+  }, [kept, initial, reset]);
   useEffect(() => {
     const subscription = watch((values, { type }) => {
       if (type === 'change') writeStored(storageKey, values);
@@ -32,9 +31,9 @@ export function useFormDraft<V extends FieldValues>(key: string, initial: V, res
   }, [storageKey, watch]);
   const forget = useCallback(() => {
     writeStored(storageKey, null);
-    setKept(false);
+    setKept(null);
   }, [storageKey]);
-  return { wasKept, forget };
+  return { wasKept: kept !== null, forget };
 }
 
 function isRecord(value: unknown): value is Record<string, unknown> {

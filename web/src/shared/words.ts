@@ -1,5 +1,20 @@
 import type { SchoolChoice } from '@easytuck/contract';
-import { formatCollarLabel, formatLength, hardwareRange, lastStep, settingAt, type BoundId, type CollarStyle, type Grade, type Hardware, type LengthUnit, type Setting, type Side } from '@easytuck/core';
+import {
+  EASY_MM,
+  formatCollarLabel,
+  formatLength,
+  hardwareRange,
+  lastStep,
+  settingAt,
+  SMALL_MM,
+  type BoundId,
+  type CollarStyle,
+  type Grade,
+  type Hardware,
+  type LengthUnit,
+  type Setting,
+  type Side,
+} from '@easytuck/core';
 
 /** What the fitter looks for on the band: a large figure, what it is of, and both in one phrase. */
 export interface SettingWords {
@@ -17,7 +32,11 @@ export function settingWords({ position, lengthMm }: Setting, length: (lengthMm:
     }
     case 'slot':
     case 'button':
-      return { figure: String(position.number), of: `${position.kind} of ${position.of}, from the shortest`, phrase: `${position.kind} ${position.number}` };
+      return {
+        figure: String(position.number),
+        of: `${position.kind} of ${position.of}, from the shortest`,
+        phrase: `${position.kind} ${position.number}`,
+      };
     case 'glide': {
       const figure = length(position.fromSewnEndMm);
       return { figure, of: 'glide, from the sewn end', phrase: `glide at ${figure}` };
@@ -33,24 +52,24 @@ export const BOUND_WORDS: Readonly<Record<BoundId, string>> = {
   bandLongest: 'the band is at its longest',
   reach: 'the strip stops reaching',
   crossing: 'the crossing runs onto the blade',
-  foldPastWaist: 'the fold slips off the belly to the waist',
-  foldPastNose: 'the fold slips off the belly to the nose',
+  foldPastWaist: 'the fold leaves the belly',
+  foldPastNose: 'the fold leaves the belly',
   neckBreadth: 'the bow is wider than the neck',
   collarPoints: 'the bow passes the collar points',
   faceWidth: 'the bow is wider than the face',
 };
 
 export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
-  good: 'Good: inside every bound',
-  fair: 'Fair: past a bound that custom or neatness sets',
-  outside: 'Cannot be worn like this',
+  good: 'inside every bound',
+  fair: 'past a bound of custom or neatness',
+  outside: 'cannot be worn like this',
 };
 
 export const SCHOOL_WORDS: Readonly<Record<SchoolChoice, { readonly name: string; readonly rule: string }>> = {
   true: { name: 'True', rule: 'collar size' },
-  easy: { name: 'Easy', rule: 'collar size and ¼ in' },
-  small: { name: 'Small', rule: '¾ in under collar size' },
-  late: { name: 'Late', rule: 'tie at the longest, draw in after' },
+  easy: { name: 'Easy', rule: `collar size and ${formatLength(EASY_MM, 'in')}` },
+  small: { name: 'Small', rule: `${formatLength(SMALL_MM, 'in')} under collar size` },
+  late: { name: 'Late', rule: 'tie at the longest' },
   own: { name: 'Own', rule: 'set by hand' },
 };
 
@@ -62,12 +81,18 @@ export const COLLAR_STYLE_WORDS: Readonly<Record<CollarStyle, string>> = {
   wing: 'Wing',
 };
 
-export const SHAPE_WORDS = { butterfly: 'butterfly', semiButterfly: 'semi-butterfly', batwing: 'batwing', pointed: 'pointed', club: 'rounded club' } as const;
+export const SHAPE_WORDS = {
+  butterfly: 'butterfly',
+  semiButterfly: 'semi-butterfly',
+  batwing: 'batwing',
+  pointed: 'pointed',
+  club: 'rounded club',
+} as const;
 
 /** The hardware of a band in a phrase. */
 export function hardwareWords(hardware: Hardware): string {
   if (hardware.kind === 'fixed') return 'sewn to one neck';
-  const marked = hardware.marks ? `, marked in ${hardware.marks.system}` : ', unnumbered';
+  const marked = hardware.marks ? (hardware.marks.system === 'in' ? ', inch marks' : ', cm marks') : ', unnumbered';
   const kind = { slots: 'T-hook and slots', buttons: 'buttons', slider: 'slider' }[hardware.kind];
   return `${kind}${marked}`;
 }
@@ -80,6 +105,9 @@ export function bandRange(hardware: Hardware, unit: LengthUnit): string {
   const { shortestMm, longestMm } = hardwareRange(hardware);
   const first = settingAt(hardware, 0).position;
   const end = settingAt(hardware, lastStep(hardware)).position;
-  if (first.kind === 'mark' && end.kind === 'mark') return `${formatCollarLabel(first.mark)}–${formatCollarLabel(end.mark)} ${first.mark.system}`;
-  return shortestMm === longestMm ? formatLength(shortestMm, unit) : `${formatLength(shortestMm, unit)} to ${formatLength(longestMm, unit)}`;
+  if (first.kind === 'mark' && end.kind === 'mark')
+    return `${formatCollarLabel(first.mark)}–${formatCollarLabel(end.mark)} ${first.mark.system}`;
+  return shortestMm === longestMm
+    ? formatLength(shortestMm, unit)
+    : `${formatLength(shortestMm, unit)} to ${formatLength(longestMm, unit)}`;
 }

@@ -22,12 +22,30 @@ export function fittingRepository({ models }: Database): FittingRepository {
     },
     list: async (wearerId, limit) => {
       const where = wearerId === undefined ? {} : { wearerId };
-      const rows = (await fittings.findAll({ where, order: [['givenOutAt', 'DESC'], ['id', 'DESC']], limit, raw: true })) as unknown as FittingRow[];
+      const rows = (await fittings.findAll({
+        where,
+        order: [
+          ['givenOutAt', 'DESC'],
+          ['id', 'DESC'],
+        ],
+        limit,
+        raw: true,
+      })) as unknown as FittingRow[];
       return rows.map(toFitting);
     },
     insert: async (fitting, transaction) => {
       const { id, givenOutAt, wearer, tie, modelVersion, result } = fitting;
-      const row = { id, wearerId: wearer.id, tieId: tie.id, wearerName: wearer.name, givenOutAt: new Date(givenOutAt), modelVersion, inputs: inputsSchema.parse(fitting), tie, result };
+      const row = {
+        id,
+        wearerId: wearer.id,
+        tieId: tie.id,
+        wearerName: wearer.name,
+        givenOutAt: new Date(givenOutAt),
+        modelVersion,
+        inputs: inputsSchema.parse(fitting),
+        tie,
+        result,
+      };
       await fittings.create(row, { transaction });
     },
   };

@@ -14,9 +14,21 @@ export async function fittingRoutes(app: FastifyInstance): Promise<void> {
   routes.get('/', { schema: { tags, querystring: fittingQuery, response: { 200: fittingList, 503: problem } } }, async ({ query }) => ({
     fittings: await service.list(query.wearerId, query.limit),
   }));
-  routes.get('/:id', { schema: { tags, params, response: { 200: fitting, 404: problem, 503: problem } } }, async (request) => service.get(request.params.id));
-  routes.post('/', { schema: { tags, body: fittingInput, response: { 200: fitting, 201: fitting, 400: problem, 409: problem, 422: problem, 503: problem } } }, async (request, reply) => {
-    const { stored, created } = await service.giveOut(request.body);
-    return reply.status(created ? 201 : 200).send(stored);
-  });
+  routes.get('/:id', { schema: { tags, params, response: { 200: fitting, 404: problem, 503: problem } } }, async (request) =>
+    service.get(request.params.id),
+  );
+  routes.post(
+    '/',
+    {
+      schema: {
+        tags,
+        body: fittingInput,
+        response: { 200: fitting, 201: fitting, 400: problem, 409: problem, 422: problem, 503: problem },
+      },
+    },
+    async (request, reply) => {
+      const { stored, created } = await service.giveOut(request.body);
+      return reply.status(created ? 201 : 200).send(stored);
+    },
+  );
 }

@@ -54,7 +54,10 @@ export function fittingService(shop: Database): FittingService {
             if (!tie) throw missing('tieId', 'This tie is no longer in the drawer. Choose another.');
             const answer = computeFitting(data, tie);
             const wearer = await wearerOf(data, transaction);
-            await fittings.insert({ ...inputsOf(data), id: data.id, givenOutAt: new Date().toISOString(), wearer, tie, ...answer }, transaction);
+            await fittings.insert(
+              { ...inputsOf(data), id: data.id, givenOutAt: new Date().toISOString(), wearer, tie, ...answer },
+              transaction,
+            );
           }).catch(async (error: unknown) => {
             // A new wearer whose key is taken is the same saving sent again only if the fitting is there too.
             if (isDuplicate(error) && (await fittings.find(data.id)) === null) throw new ProblemError('taken', { cause: error });
@@ -72,7 +75,19 @@ export function fittingService(shop: Database): FittingService {
 
 type Inputs = Omit<FittingData, 'id' | 'wearer' | 'tieId'>;
 
-function inputsOf({ collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, school, step, leadMm, note }: Inputs): Inputs {
+function inputsOf({
+  collar,
+  easeMm,
+  longEnd,
+  collarStyle,
+  collarPointsMm,
+  neckBreadthMm,
+  faceWidthMm,
+  school,
+  step,
+  leadMm,
+  note,
+}: Inputs): Inputs {
   return { collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, school, step, leadMm, note };
 }
 

@@ -22,7 +22,13 @@ export function tieRepository({ models }: Database): TieRepository {
       return row && toTie(row);
     },
     list: async () => {
-      const rows = (await ties.findAll({ order: [['name', 'ASC'], ['id', 'ASC']], raw: true })) as unknown as TieRow[];
+      const rows = (await ties.findAll({
+        order: [
+          ['name', 'ASC'],
+          ['id', 'ASC'],
+        ],
+        raw: true,
+      })) as unknown as TieRow[];
       return rows.map(toTie);
     },
     insert: async (id, data, at, transaction) => {
@@ -35,7 +41,17 @@ export function tieRepository({ models }: Database): TieRepository {
   };
 }
 
-function toColumns({ name, shape, clothKind, inStock, note, cloth, blade, overhangMm, hardware }: TieData): Omit<TieRow, 'id' | 'version' | 'createdAt' | 'updatedAt'> {
+function toColumns({
+  name,
+  shape,
+  clothKind,
+  inStock,
+  note,
+  cloth,
+  blade,
+  overhangMm,
+  hardware,
+}: TieData): Omit<TieRow, 'id' | 'version' | 'createdAt' | 'updatedAt'> {
   return { name, shape, clothKind, inStock, note, measures: { cloth, blade, overhangMm, hardware } };
 }
 

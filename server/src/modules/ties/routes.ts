@@ -12,14 +12,24 @@ export async function tieRoutes(app: FastifyInstance): Promise<void> {
   const service = tieService(app.database);
 
   routes.get('/', { schema: { tags, response: { 200: tieList, 503: problem } } }, async () => ({ ties: await service.list() }));
-  routes.get('/:id', { schema: { tags, params, response: { 200: tie, 404: problem, 503: problem } } }, async (request) => service.get(request.params.id));
-  routes.post('/', { schema: { tags, body: newTie, response: { 200: tie, 201: tie, 400: problem, 409: problem, 503: problem } } }, async (request, reply) => {
-    const { id, ...data } = request.body;
-    const { stored, created } = await service.create(id, data);
-    return reply.status(created ? 201 : 200).send(stored);
-  });
-  routes.put('/:id', { schema: { tags, params, body: tieChange, response: { 200: tie, 400: problem, 404: problem, 409: problem, 503: problem } } }, async (request) => {
-    const { version, ...data } = request.body;
-    return service.change(request.params.id, version, data);
-  });
+  routes.get('/:id', { schema: { tags, params, response: { 200: tie, 404: problem, 503: problem } } }, async (request) =>
+    service.get(request.params.id),
+  );
+  routes.post(
+    '/',
+    { schema: { tags, body: newTie, response: { 200: tie, 201: tie, 400: problem, 409: problem, 503: problem } } },
+    async (request, reply) => {
+      const { id, ...data } = request.body;
+      const { stored, created } = await service.create(id, data);
+      return reply.status(created ? 201 : 200).send(stored);
+    },
+  );
+  routes.put(
+    '/:id',
+    { schema: { tags, params, body: tieChange, response: { 200: tie, 400: problem, 404: problem, 409: problem, 503: problem } } },
+    async (request) => {
+      const { version, ...data } = request.body;
+      return service.change(request.params.id, version, data);
+    },
+  );
 }

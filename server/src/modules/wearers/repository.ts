@@ -23,7 +23,15 @@ export function wearerRepository({ models }: Database): WearerRepository {
     },
     search: async (letters, limit) => {
       const where = letters === '' ? {} : { name: { [Op.like]: `%${escapeLike(letters)}%` } };
-      const rows = (await wearers.findAll({ where, order: [['updatedAt', 'DESC'], ['id', 'DESC']], limit, raw: true })) as unknown as WearerRow[];
+      const rows = (await wearers.findAll({
+        where,
+        order: [
+          ['updatedAt', 'DESC'],
+          ['id', 'DESC'],
+        ],
+        limit,
+        raw: true,
+      })) as unknown as WearerRow[];
       return rows.map(toWearer);
     },
     insert: async (id, data, at, transaction) => {

@@ -26,7 +26,9 @@ export function BenchPage() {
 
 function BenchWithTies({ ties }: { ties: readonly Tie[] }) {
   const { draft, view, dispatch, saving, giveOut, startAnew } = useBench(ties);
-  const [side, keepSide] = useState<ViewSide>(() => readStored(VIEW_KEY, (value) => (value === 'facing' || value === 'mirror' ? value : null), 'facing'));
+  const [side, keepSide] = useState<ViewSide>(() =>
+    readStored(VIEW_KEY, (value) => (value === 'facing' || value === 'mirror' ? value : null), 'facing'),
+  );
   const navigate = useNavigate();
   useWearerFromAddress(dispatch);
   const setSide = (next: ViewSide): void => {
@@ -38,8 +40,10 @@ function BenchWithTies({ ties }: { ties: readonly Tie[] }) {
     if (saved) await navigate(`/fittings/${saved.id}`);
   };
   return (
-    <Box component="main" sx={{ px: { xs: 2, md: 2.5 }, pt: 1.5, pb: 2 }}>
-      <Box sx={{ display: 'grid', gap: { xs: 2, md: 3 }, gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 320px' }, alignItems: 'start' }}>
+    <Box component="main" sx={{ px: { xs: 2, md: 2.5 }, pt: 1.25, pb: 1.5 }}>
+      <Box
+        sx={{ display: 'grid', gap: { xs: 2, md: 3 }, gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 392px' }, alignItems: 'start' }}
+      >
         <WearerFields draft={draft} errors={view.errors} dispatch={dispatch} />
         <TiePicker ties={ties} tieId={draft.tieId} dispatch={dispatch} />
       </Box>

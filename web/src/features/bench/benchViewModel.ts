@@ -1,4 +1,15 @@
-import { collarField, explainOutOfReach, FITTING_LENGTHS, noteField, optionalLengthField, toCollar, wearerInput, type FittingInput, type Tie, type WrittenCollar } from '@easytuck/contract';
+import {
+  collarField,
+  explainOutOfReach,
+  FITTING_LENGTHS,
+  noteField,
+  optionalLengthField,
+  toCollar,
+  wearerInput,
+  type FittingInput,
+  type Tie,
+  type WrittenCollar,
+} from '@easytuck/contract';
 import {
   DEFAULT_EASE_MM,
   evenLeadMm,
@@ -100,7 +111,13 @@ export function benchView(draft: BenchDraft, ties: readonly Tie[], unit: LengthU
     ...(fit?.outOfReach ? ['a set at which the strip reaches'] : []),
     ...(note.success ? [] : ['a shorter note']),
   ];
-  return { errors, collar: collar.data ?? null, fit, missing, input: missing.length === 0 && fit && worn ? inputOf(draft, fit, worn) : null };
+  return {
+    errors,
+    collar: collar.data ?? null,
+    fit,
+    missing,
+    input: missing.length === 0 && fit && worn ? inputOf(draft, fit, worn) : null,
+  };
 }
 
 function benchFit(draft: BenchDraft, tie: Tie, worn: WornCollar, unit: LengthUnit): BenchFit {
@@ -151,6 +168,9 @@ function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar): FittingInp
   };
 }
 
-function messageOf(result: { readonly success: boolean; readonly error?: { readonly issues: readonly { readonly message: string }[] } | undefined }): string | null {
+function messageOf(result: {
+  readonly success: boolean;
+  readonly error?: { readonly issues: readonly { readonly message: string }[] } | undefined;
+}): string | null {
   return result.error?.issues[0]?.message ?? null;
 }

@@ -32,7 +32,11 @@ function TieEditor({ tie }: { tie: Tie | null }) {
   const [version, setVersion] = useState(tie?.version ?? 0);
   const [failure, setFailure] = useState<unknown>(null);
   const navigate = useNavigate();
-  const { control, register, handleSubmit, formState, reset, watch } = useForm<TieForm, unknown, TieInput>({ resolver: tieResolver, defaultValues: initial, mode: 'onTouched' });
+  const { control, register, handleSubmit, formState, reset, watch } = useForm<TieForm, unknown, TieInput>({
+    resolver: tieResolver,
+    defaultValues: initial,
+    mode: 'onTouched',
+  });
   const draft = useFormDraft(`tie.${tie?.id ?? 'new'}`, initial, reset, watch);
   const save = handleSubmit(async (input) => {
     setFailure(null);
@@ -54,7 +58,8 @@ function TieEditor({ tie }: { tie: Tie | null }) {
         <TieFields control={control} register={register} errors={formState.errors} />
         {failure !== null && (
           <Alert severity={currentOf(failure, tieSchema) ? 'warning' : 'error'} sx={{ mt: 2 }}>
-            Not saved. {sentenceOf(failure)} What you typed is kept{currentOf(failure, tieSchema) ? '; save again to put it over theirs' : ''}.
+            Not saved. {sentenceOf(failure)} What you typed is kept
+            {currentOf(failure, tieSchema) ? '; save again to put it over theirs' : ''}.
           </Alert>
         )}
         <Box sx={{ display: 'flex', gap: 2, mt: 3 }}>
@@ -85,7 +90,14 @@ interface TieFieldsProps {
 function TieFields({ control, register, errors }: TieFieldsProps) {
   const [shape, kind, markedIn] = useWatch({ control, name: ['shape', 'hardwareKind', 'markedIn'] });
   const text = (name: keyof TieForm, label: string, hint = ' ') => (
-    <TextField key={name} label={label} {...register(name)} error={errors[name] !== undefined} helperText={errors[name]?.message ?? hint} slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }} />
+    <TextField
+      key={name}
+      label={label}
+      {...register(name)}
+      error={errors[name] !== undefined}
+      helperText={errors[name]?.message ?? hint}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
+    />
   );
   const choose = (name: keyof TieForm, label: string, options: readonly (readonly [string, string])[]) => (
     <TextField select label={label} defaultValue={control._defaultValues[name]} {...register(name)}>
@@ -101,7 +113,11 @@ function TieFields({ control, register, errors }: TieFieldsProps) {
       <Group title="The tie">
         {text('name', 'Name')}
         {choose('shape', 'Shape', Object.entries(SHAPE_WORDS))}
-        {choose('clothKind', 'Cloth', ['silk', 'satin', 'grosgrain', 'cotton', 'linen', 'polyester', 'velvet', 'wool'].map((cloth) => [cloth, cloth] as const))}
+        {choose(
+          'clothKind',
+          'Cloth',
+          ['silk', 'satin', 'grosgrain', 'cotton', 'linen', 'polyester', 'velvet', 'wool'].map((cloth) => [cloth, cloth] as const),
+        )}
         {text('inStock', 'In stock')}
       </Group>
       <Group title="Along the blade, in mm">
@@ -118,11 +134,30 @@ function TieFields({ control, register, errors }: TieFieldsProps) {
         {text('tailWidth', 'Tail')}
       </Group>
       <Group title="Hardware, lengths tip to tip in mm">
-        {choose('hardwareKind', 'Hardware', [['slots', 'T-hook and slots'], ['slider', 'slider'], ['buttons', 'buttons'], ['fixed', 'none: sewn to length']])}
+        {choose('hardwareKind', 'Hardware', [
+          ['slots', 'T-hook and slots'],
+          ['slider', 'slider'],
+          ['buttons', 'buttons'],
+          ['fixed', 'none: sewn to length'],
+        ])}
         {text('shortest', kind === 'fixed' ? 'Tip to tip' : 'Shortest')}
-        {kind === 'slider' ? [text('longest', 'Longest'), text('strap', 'Strap', 'sewn end to glide'), text('reach', 'Reach at the shortest', 'sewn end to ring')] : null}
-        {kind === 'slots' || kind === 'buttons' ? [text('stepCount', kind === 'slots' ? 'Slots' : 'Buttonholes'), text('pitch', 'From one to the next')] : null}
-        {kind !== 'fixed' ? choose('markedIn', 'Numbers on the band', [['in', 'collar sizes in inches'], ['cm', 'collar sizes in cm'], ['none', 'none']]) : null}
+        {kind === 'slider'
+          ? [
+              text('longest', 'Longest'),
+              text('strap', 'Strap', 'sewn end to glide'),
+              text('reach', 'Reach at the shortest', 'sewn end to ring'),
+            ]
+          : null}
+        {kind === 'slots' || kind === 'buttons'
+          ? [text('stepCount', kind === 'slots' ? 'Slots' : 'Buttonholes'), text('pitch', 'From one to the next')]
+          : null}
+        {kind !== 'fixed'
+          ? choose('markedIn', 'Numbers on the band', [
+              ['in', 'collar sizes in inches'],
+              ['cm', 'collar sizes in cm'],
+              ['none', 'none'],
+            ])
+          : null}
         {kind !== 'fixed' && markedIn !== 'none' ? text('markAtShortest', 'Number at the shortest') : null}
       </Group>
       <Group title="">{text('note', 'Note')}</Group>
@@ -138,7 +173,11 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
           {title}
         </Typography>
       )}
-      <Box sx={{ display: 'grid', columnGap: 3, rowGap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', alignItems: 'start' }}>{children}</Box>
+      <Box
+        sx={{ display: 'grid', columnGap: 3, rowGap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', alignItems: 'start' }}
+      >
+        {children}
+      </Box>
     </Box>
   );
 }

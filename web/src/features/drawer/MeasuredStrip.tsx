@@ -22,7 +22,9 @@ export function MeasuredStrip({ control }: { control: Control<TieForm, unknown, 
       {typed.success && widthPx > 0 ? (
         <Blade tie={typed.data} widthPx={widthPx} length={length} />
       ) : (
-        <Box sx={{ color: 'text.secondary', textAlign: 'center' }}>The blade is drawn here as soon as its three lengths and four widths are given.</Box>
+        <Box sx={{ color: 'text.secondary', textAlign: 'center' }}>
+          The blade is drawn here as soon as its three lengths and four widths are given.
+        </Box>
       )}
     </Box>
   );
@@ -45,7 +47,13 @@ function Blade({ tie, widthPx, length }: { tie: TieInput; widthPx: number; lengt
   ];
   return (
     <svg width={widthPx} height={2 * halfPx + 92} role="img" aria-label="The blade as measured">
-      <rect x={x(-MARGIN_MM)} y={axis - (blade.bandWidthMm / 2) * k} width={MARGIN_MM * k + 1} height={blade.bandWidthMm * k} fill={COLOURS.long} />
+      <rect
+        x={x(-MARGIN_MM)}
+        y={axis - (blade.bandWidthMm / 2) * k}
+        width={MARGIN_MM * k + 1}
+        height={blade.bandWidthMm * k}
+        fill={COLOURS.long}
+      />
       <path d={drawBlade(prepared.profile)} transform={`translate(${left} ${axis}) scale(${k})`} fill={COLOURS.long} />
       {stops.map(({ name, v, width }) => (
         <g key={name} fontSize="13">
@@ -64,14 +72,19 @@ function Blade({ tie, widthPx, length }: { tie: TieInput; widthPx: number; lengt
         [prepared.waistMm, lengthMm],
       ].map(([from = 0, to = 0]) => (
         <g key={from} fontSize="13">
-          <path d={`M${x(from)} ${axis + halfPx + 12}v10M${x(from)} ${axis + halfPx + 17}H${x(to)}m0 -5v10`} stroke={COLOURS.pencil} fill="none" />
+          <path
+            d={`M${x(from)} ${axis + halfPx + 12}v10M${x(from)} ${axis + halfPx + 17}H${x(to)}m0 -5v10`}
+            stroke={COLOURS.pencil}
+            fill="none"
+          />
           <text x={(x(from) + x(to)) / 2} y={axis + halfPx + 36} textAnchor="middle" fill={COLOURS.ink}>
             {to - from} mm
           </text>
         </g>
       ))}
       <text x={widthPx / 2} y={axis + halfPx + 60} textAnchor="middle" fontSize="14" fill={COLOURS.pencil}>
-        Cut for a bow of {length(prepared.naturalSpreadMm)}; knot {length(prepared.takeUp.knotHeightMm)} high; lead for even bows {length(prepared.takeUp.longMm - prepared.takeUp.shortMm)}.
+        Cut for a bow of {length(prepared.naturalSpreadMm)}; knot {length(prepared.takeUp.knotHeightMm)} high; lead for even bows{' '}
+        {length(prepared.takeUp.longMm - prepared.takeUp.shortMm)}.
       </text>
     </svg>
   );

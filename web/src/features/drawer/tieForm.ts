@@ -95,7 +95,15 @@ export function readTieForm(form: TieForm): unknown {
     form.hardwareKind === 'fixed'
       ? { kind: 'fixed', lengthMm: mm(form.shortest) }
       : form.hardwareKind === 'slider'
-        ? { kind: 'slider', shortestMm: mm(form.shortest), longestMm: mm(form.longest), strapMm: mm(form.strap), reachAtShortestMm: mm(form.reach), glideStepMm: GLIDE_STEP_MM, marks }
+        ? {
+            kind: 'slider',
+            shortestMm: mm(form.shortest),
+            longestMm: mm(form.longest),
+            strapMm: mm(form.strap),
+            reachAtShortestMm: mm(form.reach),
+            glideStepMm: GLIDE_STEP_MM,
+            marks,
+          }
         : { kind: form.hardwareKind, shortestMm: mm(form.shortest), stepCount: count(form.stepCount), pitchMm: mm(form.pitch), marks };
   return {
     name: form.name,
@@ -127,7 +135,10 @@ export const tieResolver: Resolver<TieForm, unknown, TieInput> = (form) => {
   const errors: FieldErrors<TieForm> = {};
   for (const { path, message } of read.error.issues) {
     const field = FIELD_OF[path.join('.')] ?? (path[0] as keyof TieForm);
-    errors[field] ??= { type: 'contract', message: message.startsWith('Invalid input') ? 'This number is missing or cannot be read.' : message };
+    errors[field] ??= {
+      type: 'contract',
+      message: message.startsWith('Invalid input') ? 'This number is missing or cannot be read.' : message,
+    };
   }
   return { values: {}, errors };
 };

@@ -48,7 +48,20 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
           The numbers are those given out, worked out by model {fitting.modelVersion}; the drawing is of today’s model, {MODEL_VERSION}.
         </Alert>
       )}
-      <Box component="section" aria-label="The four numbers" sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' }, backgroundColor: COLOURS.card, border: `1px solid ${COLOURS.thread}`, px: 3, py: 2, mb: 2 }}>
+      <Box
+        component="section"
+        aria-label="The four numbers"
+        sx={{
+          display: 'grid',
+          gap: 3,
+          gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' },
+          backgroundColor: COLOURS.card,
+          border: `1px solid ${COLOURS.thread}`,
+          px: 3,
+          py: 2,
+          mb: 2,
+        }}
+      >
         <Number label="Set at" figure={set.figure}>
           {set.of}
         </Number>
@@ -62,7 +75,19 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
           {binding.way}, then {BOUND_WORDS[binding.id]}
         </Number>
       </Box>
-      <Box component="dl" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 1, m: 0, mb: 2, '& dt': { fontSize: '0.8125rem', color: 'text.secondary' }, '& dd': { m: 0 } }}>
+      <Box
+        component="dl"
+        sx={{
+          display: 'flex',
+          flexWrap: 'wrap',
+          columnGap: 4,
+          rowGap: 1,
+          m: 0,
+          mb: 2,
+          '& dt': { fontSize: '0.8125rem', color: 'text.secondary' },
+          '& dd': { m: 0 },
+        }}
+      >
         <Fact name="Tie">{fitting.tie.name}</Fact>
         <Fact name="Collar">
           {formatCollarSize(fitting.collar)}, {COLLAR_STYLE_WORDS[fitting.collarStyle].toLowerCase()}
@@ -73,8 +98,13 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
         {fitting.note && <Fact name="Note">{fitting.note}</Fact>}
       </Box>
       <Stage tie={tie} worn={worn} collarStyle={fitting.collarStyle} view="facing" />
-      <Box component="aside" sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1.5, color: 'text.secondary', fontSize: '0.875rem', maxWidth: 900 }}>
-        Never so tight that it presses the throat: leave a finger’s room, and loosen it at once on dizziness, headache or shortness of breath. With glaucoma or circulation trouble, ask a doctor first. Children, and work near machinery or in care: only a clasp that opens by itself, as the rules there say.
+      <Box
+        component="aside"
+        sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1.5, color: 'text.secondary', fontSize: '0.875rem', maxWidth: 900 }}
+      >
+        Never so tight that it presses the throat: leave a finger’s room, and loosen it at once on dizziness, headache or shortness of
+        breath. With glaucoma or circulation trouble, ask a doctor first. Children, and work near machinery or in care: only a clasp that
+        opens by itself, as the rules there say.
       </Box>
     </Page>
   );
@@ -84,14 +114,27 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
 function redraw(fitting: Fitting): { tie: ReturnType<typeof prepareTie>; worn: WearerFit } {
   const tie = prepareTie(fitting.tie);
   const { easeMm, collarStyle: style, collarPointsMm, neckBreadthMm, faceWidthMm } = fitting;
-  return { tie, worn: fitWearer(tie, { collar: toCollar(fitting.collar), easeMm, style, collarPointsMm, neckBreadthMm, faceWidthMm }, fitting.step, fitting.leadMm, fitting.longEnd) };
+  return {
+    tie,
+    worn: fitWearer(
+      tie,
+      { collar: toCollar(fitting.collar), easeMm, style, collarPointsMm, neckBreadthMm, faceWidthMm },
+      fitting.step,
+      fitting.leadMm,
+      fitting.longEnd,
+    ),
+  };
 }
 
 function Number({ label, figure, children }: { label: string; figure: string; children: ReactNode }) {
   return (
     <div>
       <Box sx={{ fontSize: '0.9375rem', fontWeight: 600, color: 'text.secondary' }}>{label}</Box>
-      <Box component="output" aria-label={label} sx={{ display: 'block', fontFamily: FIGURES, fontSize: { xs: '2.5rem', md: '3rem' }, fontWeight: 560, lineHeight: 1.1 }}>
+      <Box
+        component="output"
+        aria-label={label}
+        sx={{ display: 'block', fontFamily: FIGURES, fontSize: { xs: '2.5rem', md: '3rem' }, fontWeight: 560, lineHeight: 1.1 }}
+      >
         {figure}
       </Box>
       <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>{children}</Box>

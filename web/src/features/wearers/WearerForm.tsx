@@ -22,7 +22,11 @@ interface WearerFormProps {
 
 /** A wearer's record to be typed: refused at the field, kept when saving fails, compared when somebody else was faster. */
 export function WearerForm({ draftKey, initial, onSave, onTakeTheirs, saveText }: WearerFormProps) {
-  const { control, register, handleSubmit, setError, formState, reset, watch } = useForm<WearerInput, unknown, WearerData>({ resolver: zodResolver(wearerInput), defaultValues: initial, mode: 'onTouched' });
+  const { control, register, handleSubmit, setError, formState, reset, watch } = useForm<WearerInput, unknown, WearerData>({
+    resolver: zodResolver(wearerInput),
+    defaultValues: initial,
+    mode: 'onTouched',
+  });
   const draft = useFormDraft(draftKey, initial, reset, watch);
   const [failure, setFailure] = useState<unknown>(null);
   const { errors, isSubmitting, isDirty } = formState;
@@ -39,7 +43,14 @@ export function WearerForm({ draftKey, initial, onSave, onTakeTheirs, saveText }
     }
   });
   const text = (name: 'name' | 'collar' | 'note', label: string, hint: string) => (
-    <TextField label={label} {...register(name)} error={errors[name] !== undefined} helperText={errors[name]?.message ?? hint} multiline={name === 'note'} slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }} />
+    <TextField
+      label={label}
+      {...register(name)}
+      error={errors[name] !== undefined}
+      helperText={errors[name]?.message ?? hint}
+      multiline={name === 'note'}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
+    />
   );
   return (
     <Box component="form" noValidate onSubmit={(event) => void save(event)} sx={{ display: 'grid', gap: 2 }}>
@@ -66,7 +77,21 @@ export function WearerForm({ draftKey, initial, onSave, onTakeTheirs, saveText }
       {failure !== null && !theirs && <Alert severity="error">Not saved. {sentenceOf(failure)} What you typed is kept.</Alert>}
       {text('name', 'Name', ' ')}
       {text('collar', 'Collar size', 'As the shirt is labelled: 15¾, 15 3/4, 40 cm')}
-      <Controller control={control} name="longEnd" render={({ field }) => <Choice label="Long end starts on the wearer’s" value={field.value} onChange={field.onChange} options={[{ value: 'left', text: 'left' }, { value: 'right', text: 'right' }]} />} />
+      <Controller
+        control={control}
+        name="longEnd"
+        render={({ field }) => (
+          <Choice
+            label="Long end starts on the wearer’s"
+            value={field.value}
+            onChange={field.onChange}
+            options={[
+              { value: 'left', text: 'left' },
+              { value: 'right', text: 'right' },
+            ]}
+          />
+        )}
+      />
       {text('note', 'Note', ' ')}
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button type="submit" variant="contained" disabled={isSubmitting || (!isDirty && !draft.wasKept)}>

@@ -56,7 +56,9 @@ function KnownWearerPage({ id }: { id: string }) {
             </Button>
           }
         >
-          <Box sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(280px, 360px) minmax(0, 1fr)' } }}>
+          <Box
+            sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(280px, 360px) minmax(0, 1fr)' } }}
+          >
             <section aria-label="Record">
               <Typography variant="h2" sx={{ mb: 2 }}>
                 Record
@@ -80,7 +82,11 @@ function WearerRecord({ wearer }: { wearer: Wearer }) {
   const [base, setBase] = useState(wearer);
   const save = async (typed: WearerInput): Promise<void> => {
     try {
-      await changeWearer(base, { ...typed, version: base.version }, { ...base, name: typed.name, longEnd: typed.longEnd, note: typed.note ?? '' });
+      await changeWearer(
+        base,
+        { ...typed, version: base.version },
+        { ...base, name: typed.name, longEnd: typed.longEnd, note: typed.note ?? '' },
+      );
     } catch (error) {
       // Saving again puts this over what is there now, knowingly: it is shown beside the form.
       const current = currentOf(error, wearerSchema);
@@ -89,7 +95,15 @@ function WearerRecord({ wearer }: { wearer: Wearer }) {
     }
   };
   const initial: WearerInput = { name: wearer.name, collar: wearer.collar.text, longEnd: wearer.longEnd, note: wearer.note };
-  return <WearerForm draftKey={`wearer.${wearer.id}`} initial={initial} onSave={save} onTakeTheirs={() => void refreshWearer(wearer.id)} saveText="Save the record" />;
+  return (
+    <WearerForm
+      draftKey={`wearer.${wearer.id}`}
+      initial={initial}
+      onSave={save}
+      onTakeTheirs={() => void refreshWearer(wearer.id)}
+      saveText="Save the record"
+    />
+  );
 }
 
 function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
@@ -99,7 +113,18 @@ function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` }}>
       {fittings.map((fitting) => (
         <Box component="li" key={fitting.id} sx={{ borderBottom: `1px solid ${COLOURS.rule}` }}>
-          <Box component={Link} to={`/fittings/${fitting.id}`} sx={{ display: 'block', px: 1, py: 1.25, color: 'text.primary', textDecoration: 'none', '&:hover': { backgroundColor: COLOURS.card } }}>
+          <Box
+            component={Link}
+            to={`/fittings/${fitting.id}`}
+            sx={{
+              display: 'block',
+              px: 1,
+              py: 1.25,
+              color: 'text.primary',
+              textDecoration: 'none',
+              '&:hover': { backgroundColor: COLOURS.card },
+            }}
+          >
             <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2 }}>
               <Box sx={{ fontSize: '1.0625rem', fontWeight: 560 }}>{fitting.tie.name}</Box>
               <Box sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>{dayjs(fitting.givenOutAt).format('D MMM YYYY, HH:mm')}</Box>

@@ -21,7 +21,13 @@ export function WearersPage() {
       actions={
         <>
           <Box sx={{ width: 260 }}>
-            <TextField type="search" label="Find by name" value={letters} onChange={(event) => setLetters(event.target.value)} slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }} />
+            <TextField
+              type="search"
+              label="Find by name"
+              value={letters}
+              onChange={(event) => setLetters(event.target.value)}
+              slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
+            />
           </Box>
           <Button variant="contained" component={Link} to="/wearers/new">
             Enter a wearer
@@ -29,7 +35,9 @@ export function WearersPage() {
         </>
       }
     >
-      <Loaded reading={useWearers(searched)}>{(wearers) => (wearers.length > 0 ? <WearerList wearers={wearers} /> : <Nobody letters={searched} />)}</Loaded>
+      <Loaded reading={useWearers(searched)}>
+        {(wearers) => (wearers.length > 0 ? <WearerList wearers={wearers} /> : <Nobody letters={searched} />)}
+      </Loaded>
     </Page>
   );
 }
@@ -42,12 +50,32 @@ function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
           <Box
             component={Link}
             to={`/wearers/${wearer.id}`}
-            sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr) 90px', md: 'minmax(0, 1fr) 110px 200px minmax(0, 1.4fr)' }, alignItems: 'baseline', gap: 2, px: 1, py: 1.25, color: 'text.primary', textDecoration: 'none', '&:hover': { backgroundColor: COLOURS.card } }}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: { xs: 'minmax(0, 1fr) 90px', md: 'minmax(0, 1fr) 110px 200px minmax(0, 1.4fr)' },
+              alignItems: 'baseline',
+              gap: 2,
+              px: 1,
+              py: 1.25,
+              color: 'text.primary',
+              textDecoration: 'none',
+              '&:hover': { backgroundColor: COLOURS.card },
+            }}
           >
             <Box sx={{ fontSize: '1.0625rem', fontWeight: 560 }}>{wearer.name}</Box>
             <Box sx={{ fontFamily: FIGURES, fontSize: '1.25rem', fontWeight: 560 }}>{formatCollarSize(wearer.collar)}</Box>
             <Box sx={{ display: { xs: 'none', md: 'block' }, color: 'text.secondary' }}>long end on the {wearer.longEnd}</Box>
-            <Box sx={{ display: { xs: 'none', md: 'block' }, color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{wearer.note}</Box>
+            <Box
+              sx={{
+                display: { xs: 'none', md: 'block' },
+                color: 'text.secondary',
+                overflow: 'hidden',
+                textOverflow: 'ellipsis',
+                whiteSpace: 'nowrap',
+              }}
+            >
+              {wearer.note}
+            </Box>
           </Box>
         </Box>
       ))}

@@ -11,7 +11,10 @@ const keys = {
 
 /** Fittings given out to a wearer, latest first. */
 export function useFittingsOf(wearerId: string | null): Reading<readonly Fitting[]> {
-  return useSWR(wearerId === null ? null : keys.ofWearer(wearerId), async (key: string) => (await request('GET', key, fittingList)).fittings);
+  return useSWR(
+    wearerId === null ? null : keys.ofWearer(wearerId),
+    async (key: string) => (await request('GET', key, fittingList)).fittings,
+  );
 }
 
 /** One fitting, as it was given out. */
@@ -23,7 +26,10 @@ export function useFitting(id: string): Reading<Fitting> {
 export async function giveOutFitting(input: FittingInput): Promise<Fitting> {
   const saved = await request('POST', '/api/fittings', fitting, input);
   await mutate(keys.one(saved.id), saved, { revalidate: false });
-  await mutate<readonly Fitting[]>(keys.ofWearer(saved.wearer.id), (known) => known && [saved, ...known.filter(({ id }) => id !== saved.id)]);
+  await mutate<readonly Fitting[]>(
+    keys.ofWearer(saved.wearer.id),
+    (known) => known && [saved, ...known.filter(({ id }) => id !== saved.id)],
+  );
   void refreshWearers();
   return saved;
 }

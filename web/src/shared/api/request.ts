@@ -25,7 +25,12 @@ export class Unreachable extends Error {
  * Sends a request and checks the answer against the contract.
  * @throws ApiProblem for an answer that refuses, Unreachable where none came.
  */
-export async function request<S extends z.ZodType>(method: 'GET' | 'POST' | 'PUT', path: string, schema: S, body?: unknown): Promise<z.output<S>> {
+export async function request<S extends z.ZodType>(
+  method: 'GET' | 'POST' | 'PUT',
+  path: string,
+  schema: S,
+  body?: unknown,
+): Promise<z.output<S>> {
   let response: Response;
   let text: string;
   try {

@@ -20,14 +20,22 @@ const NUDGE_MM = inchesToMm(1 / 8);
 export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps) {
   const { long, short } = layOutStrip(tie, fit);
   const outward = long.sign * layout.flip;
-  const goTo = useCallback((leadMm: number) => onLead?.(Math.min(FITTING_LENGTHS.leadMm.maxMm, Math.max(FITTING_LENGTHS.leadMm.minMm, leadMm))), [onLead]);
+  const goTo = useCallback(
+    (leadMm: number) => onLead?.(Math.min(FITTING_LENGTHS.leadMm.maxMm, Math.max(FITTING_LENGTHS.leadMm.minMm, leadMm))),
+    [onLead],
+  );
   // The strip slides by half the lead, so the tip moves by half of what the lead changes.
   const drag = useDrag(
     useCallback(() => fit.leadMm, [fit.leadMm]),
     useCallback((start: number, byPx: number) => goTo(start + (2 * outward * byPx) / layout.pxPerMm), [goTo, outward, layout.pxPerMm]),
   );
   const onKeyDown = (event: KeyboardEvent): void => {
-    const to = { ArrowRight: fit.leadMm + outward * NUDGE_MM, ArrowLeft: fit.leadMm - outward * NUDGE_MM, ArrowUp: fit.leadMm + NUDGE_MM, ArrowDown: fit.leadMm - NUDGE_MM }[event.key];
+    const to = {
+      ArrowRight: fit.leadMm + outward * NUDGE_MM,
+      ArrowLeft: fit.leadMm - outward * NUDGE_MM,
+      ArrowUp: fit.leadMm + NUDGE_MM,
+      ArrowDown: fit.leadMm - NUDGE_MM,
+    }[event.key];
     if (to === undefined) return;
     event.preventDefault();
     goTo(to);
@@ -44,7 +52,7 @@ export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps
         lead {length(fit.leadMm)}
       </text>
       <g
-        role="slider"
+        role={onLead ? 'slider' : 'img'}
         tabIndex={onLead ? 0 : undefined}
         aria-label="Lead of the long end"
         aria-valuemin={FITTING_LENGTHS.leadMm.minMm}
@@ -56,10 +64,18 @@ export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps
         onKeyDown={onLead ? onKeyDown : undefined}
         {...(onLead ? drag : {})}
       >
-        <rect x={gripPx - 22} y={layout.stripPx - 26} width="44" height="52" fill="transparent" />
-        <rect x={gripPx - 8} y={layout.stripPx - 15} width="16" height="30" rx="3" fill={COLOURS.card} stroke={COLOURS.ink} />
-        <path d={`M${gripPx - 3} ${layout.stripPx - 7}v14M${gripPx} ${layout.stripPx - 7}v14M${gripPx + 3} ${layout.stripPx - 7}v14`} stroke={COLOURS.ink} strokeWidth="1" />
+        {onLead && <Grip xPx={gripPx} yPx={layout.stripPx} />}
       </g>
     </g>
+  );
+}
+
+function Grip({ xPx, yPx }: { xPx: number; yPx: number }) {
+  return (
+    <>
+      <rect x={xPx - 22} y={yPx - 26} width="44" height="52" fill="transparent" />
+      <rect x={xPx - 8} y={yPx - 15} width="16" height="30" rx="3" fill={COLOURS.card} stroke={COLOURS.ink} />
+      <path d={`M${xPx - 3} ${yPx - 7}v14M${xPx} ${yPx - 7}v14M${xPx + 3} ${yPx - 7}v14`} stroke={COLOURS.ink} strokeWidth="1" />
+    </>
   );
 }

@@ -24,7 +24,13 @@ export function Limits({ fit, limits, layout }: { fit: Fit; limits: ResolvedLimi
           const y = bottomPx + 4 + row * 13;
           return (
             <g key={id + String(side)}>
-              <path d={`M${x} ${topPx}V${y}`} stroke={colour} strokeWidth={past ? 2 : 1} strokeDasharray={past ? undefined : '4 3'} fill="none" />
+              <path
+                d={`M${x} ${topPx}V${y}`}
+                stroke={colour}
+                strokeWidth={past ? 2 : 1}
+                strokeDasharray={past ? undefined : '4 3'}
+                fill="none"
+              />
               <text x={x + side * 4} y={y + 3} textAnchor={side > 0 ? 'start' : 'end'} fill={colour} fontWeight={past ? 700 : 400}>
                 {past ? '✕ ' : ''}
                 {name}

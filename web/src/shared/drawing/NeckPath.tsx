@@ -3,14 +3,29 @@ import { COLOURS } from '../../theme.ts';
 import type { StageLayout } from './stageLayout.ts';
 
 /** The part of the tape that goes round the collar, from crossing to crossing, and where the ends meet. */
-export function NeckPath({ tie, fit, layout, length }: { tie: PreparedTie; fit: Fit; layout: StageLayout; length: (lengthMm: number) => string }) {
+export function NeckPath({
+  tie,
+  fit,
+  layout,
+  length,
+}: {
+  tie: PreparedTie;
+  fit: Fit;
+  layout: StageLayout;
+  length: (lengthMm: number) => string;
+}) {
   const half = fit.neckPathMm / 2;
   const [from, to] = [layout.xOf(-half), layout.xOf(half)];
   const y = layout.stripPx + (tie.tie.blade.bandWidthMm / 2) * layout.pxPerMm + 11;
   const bandPx = (tie.tie.blade.bandWidthMm / 2 + 8) * layout.pxPerMm;
   return (
     <g aria-hidden="true">
-      <path d={`M${from} ${layout.stripPx - bandPx}V${layout.tapePx}M${to} ${layout.stripPx - bandPx}V${layout.tapePx}`} stroke={COLOURS.ink} strokeWidth="1" strokeDasharray="1 3" />
+      <path
+        d={`M${from} ${layout.stripPx - bandPx}V${layout.tapePx}M${to} ${layout.stripPx - bandPx}V${layout.tapePx}`}
+        stroke={COLOURS.ink}
+        strokeWidth="1"
+        strokeDasharray="1 3"
+      />
       <path d={`M${from} ${y}H${to}M${from} ${y - 4}v8M${to} ${y - 4}v8`} stroke={COLOURS.pencil} strokeWidth="1" fill="none" />
       <text x={layout.centrePx} y={y + 14} textAnchor="middle" fontSize="12" fill={COLOURS.pencil}>
         round the collar {length(fit.neckPathMm)}, crossing to crossing

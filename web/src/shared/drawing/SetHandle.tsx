@@ -32,7 +32,14 @@ export function SetHandle({ hardware, setting, fit, layout, length, onStep }: Se
   );
   if (hardware.kind === 'fixed') return null;
   const onKeyDown = (event: KeyboardEvent): void => {
-    const to = { ArrowRight: setting.step + 1, ArrowUp: setting.step + 1, ArrowLeft: setting.step - 1, ArrowDown: setting.step - 1, Home: 0, End: last }[event.key];
+    const to = {
+      ArrowRight: setting.step + 1,
+      ArrowUp: setting.step + 1,
+      ArrowLeft: setting.step - 1,
+      ArrowDown: setting.step - 1,
+      Home: 0,
+      End: last,
+    }[event.key];
     if (to === undefined) return;
     event.preventDefault();
     goTo(to);
@@ -45,18 +52,38 @@ export function SetHandle({ hardware, setting, fit, layout, length, onStep }: Se
   const x = xOf(setting.lengthMm);
   return (
     <g>
-      <path d={`M${xOf(clamp(fit.roomShorter.limitMm))} ${baselinePx}H${xOf(clamp(fit.roomLonger.limitMm))}`} stroke={COLOURS.good} strokeWidth="5" strokeLinecap="round" opacity="0.55" />
+      <path
+        d={`M${xOf(clamp(fit.roomShorter.limitMm))} ${baselinePx}H${xOf(clamp(fit.roomLonger.limitMm))}`}
+        stroke={COLOURS.good}
+        strokeWidth="5"
+        strokeLinecap="round"
+        opacity="0.55"
+      />
       <path d={`M${xOf(shortestMm)} ${baselinePx}H${xOf(longestMm)}`} stroke={COLOURS.ink} strokeWidth="1" />
-      <path d={steps.filter((step) => step % everyTick === 0).map((step) => `M${xOf(settingAt(hardware, step).lengthMm)} ${baselinePx}v${step % everyLabel === 0 ? -8 : -5}`).join('')} stroke={COLOURS.ink} strokeWidth="1" />
+      <path
+        d={steps
+          .filter((step) => step % everyTick === 0)
+          .map((step) => `M${xOf(settingAt(hardware, step).lengthMm)} ${baselinePx}v${step % everyLabel === 0 ? -8 : -5}`)
+          .join('')}
+        stroke={COLOURS.ink}
+        strokeWidth="1"
+      />
       {steps
         .filter((step) => step % everyLabel === 0)
         .map((step) => (
-          <text key={step} x={xOf(settingAt(hardware, step).lengthMm)} y={baselinePx - 11} textAnchor="middle" fontSize="12" fill={COLOURS.pencil}>
+          <text
+            key={step}
+            x={xOf(settingAt(hardware, step).lengthMm)}
+            y={baselinePx - 11}
+            textAnchor="middle"
+            fontSize="12"
+            fill={COLOURS.pencil}
+          >
             {tickLabel(hardware, step)}
           </text>
         ))}
       <g
-        role="slider"
+        role={onStep ? 'slider' : 'img'}
         tabIndex={onStep ? 0 : undefined}
         aria-label="Set of the band"
         aria-valuemin={0}
@@ -70,7 +97,11 @@ export function SetHandle({ hardware, setting, fit, layout, length, onStep }: Se
       >
         <rect x={x - 22} y={baselinePx - 24} width="44" height="48" fill="transparent" />
         <path d={`M${x} ${baselinePx - 1}l9 11v16h-18v-16Z`} fill={COLOURS.ink} />
-        <path d={`M${x - 3} ${baselinePx + 15}v8M${x} ${baselinePx + 15}v8M${x + 3} ${baselinePx + 15}v8`} stroke={COLOURS.card} strokeWidth="1" />
+        <path
+          d={`M${x - 3} ${baselinePx + 15}v8M${x} ${baselinePx + 15}v8M${x + 3} ${baselinePx + 15}v8`}
+          stroke={COLOURS.card}
+          strokeWidth="1"
+        />
       </g>
     </g>
   );

@@ -36,23 +36,48 @@ export function Stage({ tie, worn, collarStyle, view, onStep, onLead, children }
   const { longestMm } = hardwareRange(tie.tie.hardware);
   const layout = useMemo(() => (widthPx > 0 ? layOutStage(widthPx, tie, longestMm, view) : null), [widthPx, tie, longestMm, view]);
   return (
-    <Box ref={ref} sx={{ position: 'relative', width: '100%' }}>
-      {layout && <Picture tie={tie} worn={worn} collarStyle={collarStyle} view={view} layout={layout} {...(onStep ? { onStep } : {})} {...(onLead ? { onLead } : {})} />}
-      {layout && <Box sx={layout.widthPx < NARROW_STAGE_PX ? {} : { position: 'absolute', insetInline: 0, top: layout.tapePx + layout.tapeHeightPx + 40, bottom: 0, pointerEvents: 'none' }}>{children}</Box>}
+    <Box ref={ref} sx={{ display: 'grid', width: '100%' }}>
+      {layout && (
+        <Picture
+          tie={tie}
+          worn={worn}
+          collarStyle={collarStyle}
+          layout={layout}
+          {...(onStep ? { onStep } : {})}
+          {...(onLead ? { onLead } : {})}
+        />
+      )}
+      {layout && children && (
+        <Box
+          sx={
+            layout.widthPx < NARROW_STAGE_PX
+              ? { mt: 1.5 }
+              : { gridArea: '1 / 1', pt: `${layout.tapePx + layout.tapeHeightPx + 34}px`, pointerEvents: 'none' }
+          }
+        >
+          {children}
+        </Box>
+      )}
     </Box>
   );
 }
 
-type PictureProps = Omit<StageProps, 'children'> & { readonly layout: StageLayout };
+type PictureProps = Omit<StageProps, 'children' | 'view'> & { readonly layout: StageLayout };
 
-function Picture({ tie, worn, collarStyle, view, layout, onStep, onLead }: PictureProps) {
+function Picture({ tie, worn, collarStyle, layout, onStep, onLead }: PictureProps) {
   const { unit, length } = useUnits();
   const { fit, limits, setting } = worn;
   const { widthPx, heightPx, pxPerMm, tapePx, tapeHeightPx } = layout;
   return (
-    <svg width={widthPx} height={heightPx} style={{ display: 'block', userSelect: 'none' }} role="group" aria-label="The tie laid flat, and the same tie tied">
+    <svg
+      width={widthPx}
+      height={heightPx}
+      style={{ display: 'block', userSelect: 'none', gridRow: 1, gridColumn: 1 }}
+      role="group"
+      aria-label="The tie laid flat, and the same tie tied"
+    >
       <ClothPatterns />
-      <EndNames fit={fit} layout={layout} view={view} />
+      <EndNames fit={fit} layout={layout} />
       <Tape unit={unit} widthPx={widthPx} pxPerMm={pxPerMm} topPx={tapePx} heightPx={tapeHeightPx} />
       <Strip tie={tie} fit={fit} layout={layout} />
       <NeckPath tie={tie} fit={fit} layout={layout} length={length} />
@@ -66,12 +91,21 @@ function Picture({ tie, worn, collarStyle, view, layout, onStep, onLead }: Pictu
   );
 }
 
+/** Where the ends' names begin, as a part of the width from the centre: beside the band's scale, clear of the lead. */
+const NAME_INSET = 0.13;
+
 /** Names of both ends and sides, so that nobody has to remember which colour is which. */
-function EndNames({ fit, layout }: { fit: WearerFit['fit']; layout: StageLayout; view: ViewSide }) {
+function EndNames({ fit, layout }: { fit: WearerFit['fit']; layout: StageLayout }) {
   const name = (xMm: number, side: 'left' | 'right', end: string, colour: string): ReactNode => {
     const onRight = layout.xOf(xMm) > layout.centrePx;
     return (
-      <text x={onRight ? layout.centrePx + 0.21 * layout.widthPx : layout.centrePx - 0.21 * layout.widthPx} y={16} textAnchor={onRight ? 'start' : 'end'} fontSize="13" fill={COLOURS.pencil}>
+      <text
+        x={onRight ? layout.centrePx + NAME_INSET * layout.widthPx : layout.centrePx - NAME_INSET * layout.widthPx}
+        y={16}
+        textAnchor={onRight ? 'start' : 'end'}
+        fontSize="13"
+        fill={COLOURS.pencil}
+      >
         <tspan fontWeight="700" fill={colour}>
           {end}
         </tspan>{' '}

@@ -16,7 +16,9 @@ export const Strip = memo(function Strip({ tie, fit, layout }: StripProps) {
   const { centrePx, stripPx, flip, pxPerMm } = layout;
   const bandMm = tie.tie.blade.bandWidthMm;
   const middle = (long.noseX + short.noseX) / 2;
-  const band = (end: StripEndLayout, cloth: string) => <rect x={Math.min(middle, end.noseX)} y={-bandMm / 2} width={Math.abs(end.noseX - middle)} height={bandMm} fill={cloth} />;
+  const band = (end: StripEndLayout, cloth: string) => (
+    <rect x={Math.min(middle, end.noseX)} y={-bandMm / 2} width={Math.abs(end.noseX - middle)} height={bandMm} fill={cloth} />
+  );
   return (
     <g data-testid="strip" transform={`translate(${centrePx} ${stripPx}) scale(${flip * pxPerMm} ${pxPerMm})`}>
       {band(short, 'url(#cloth-short)')}
@@ -25,7 +27,16 @@ export const Strip = memo(function Strip({ tie, fit, layout }: StripProps) {
       <path d={blade} transform={`translate(${long.noseX} 0) scale(${long.sign} 1)`} fill="url(#cloth-long)" />
       <ChalkMarks end={short} tie={tie} foldMm={fit.front.foldAtMm} centreMm={fit.front.centreAtMm} />
       <ChalkMarks end={long} tie={tie} foldMm={fit.back.foldAtMm} centreMm={fit.back.centreAtMm} />
-      <rect x={middle - 2.2} y={-bandMm / 2 - 1.5} width={4.4} height={bandMm + 3} rx={1} fill={COLOURS.thread} stroke={COLOURS.ink} strokeWidth={0.5} />
+      <rect
+        x={middle - 2.2}
+        y={-bandMm / 2 - 1.5}
+        width={4.4}
+        height={bandMm + 3}
+        rx={1}
+        fill={COLOURS.thread}
+        stroke={COLOURS.ink}
+        strokeWidth={0.5}
+      />
     </g>
   );
 });
@@ -44,7 +55,12 @@ function ChalkMarks({ end, tie, foldMm, centreMm }: ChalkMarksProps) {
   const { good } = tie.foldMm;
   return (
     <g stroke="#ffffff" fill="none">
-      <path d={line(good.fromMm, heightMm * 0.78) + line(good.toMm, heightMm * 0.78)} strokeWidth={0.8} strokeDasharray="2 2.4" opacity={0.9} />
+      <path
+        d={line(good.fromMm, heightMm * 0.78) + line(good.toMm, heightMm * 0.78)}
+        strokeWidth={0.8}
+        strokeDasharray="2 2.4"
+        opacity={0.9}
+      />
       <path d={line(tie.crossingMm.clean, tie.tie.blade.bandWidthMm * 0.55)} strokeWidth={0.8} strokeDasharray="1.2 1.6" opacity={0.9} />
       <path d={line(foldMm, heightMm * 0.86)} strokeWidth={1.3} />
       <path d={line(centreMm, tie.tie.blade.waistWidthMm / 2)} strokeWidth={1.3} />

@@ -21,7 +21,12 @@ export const Tape = memo(function Tape({ unit, widthPx, pxPerMm, topPx, heightPx
   return (
     <g aria-hidden="true">
       <rect x={0} y={topPx} width={widthPx} height={heightPx} fill={COLOURS.tape} stroke={COLOURS.thread} />
-      <path d={marks.map((i) => `M${centrePx + i * stepMm * pxPerMm} ${topPx}v${tick(i)}`).join('')} stroke={COLOURS.ink} strokeWidth="0.8" fill="none" />
+      <path
+        d={marks.map((i) => `M${centrePx + i * stepMm * pxPerMm} ${topPx}v${tick(i)}`).join('')}
+        stroke={COLOURS.ink}
+        strokeWidth="0.8"
+        fill="none"
+      />
       {marks
         .filter((i) => i % perLabel === 0 && Math.abs(i * stepMm * pxPerMm) < centrePx - 10)
         .map((i) => (

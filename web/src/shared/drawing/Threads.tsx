@@ -36,7 +36,14 @@ export const Threads = memo(function Threads({ tie, fit, layout }: ThreadsProps)
               <path d={`M${from.x} ${layout.stripPx}V${fromPx}`} stroke={COLOURS.ink} strokeWidth={0.8} opacity={0.45} />
               <path d={threadPath(from, to, 34, 64)} stroke={colour} strokeWidth={1.1} />
               <circle cx={to.x} cy={to.y} r={2.4} fill="#ffffff" stroke={colour} />
-              <text x={from.x} y={fromPx + 13} dx={end.sign * layout.flip * 5} textAnchor={end.sign * layout.flip > 0 ? 'start' : 'end'} fontSize="12" fill={colour}>
+              <text
+                x={from.x}
+                y={fromPx + 13}
+                dx={end.sign * layout.flip * 5}
+                textAnchor={end.sign * layout.flip > 0 ? 'start' : 'end'}
+                fontSize="12"
+                fill={colour}
+              >
                 {name}
               </text>
             </g>

@@ -10,7 +10,13 @@ export const TiedBow = memo(function TiedBow({ tie, fit, layout }: { tie: Prepar
   const { back, front, knot } = drawTied(tie, fit);
   const { centrePx, bowPx, flip, pxPerMm } = layout;
   return (
-    <g data-testid="bow" transform={`translate(${centrePx} ${bowPx}) scale(${flip * pxPerMm} ${pxPerMm})`} stroke="rgba(20, 26, 32, 0.55)" strokeWidth={0.45} strokeLinejoin="round">
+    <g
+      data-testid="bow"
+      transform={`translate(${centrePx} ${bowPx}) scale(${flip * pxPerMm} ${pxPerMm})`}
+      stroke="rgba(20, 26, 32, 0.55)"
+      strokeWidth={0.45}
+      strokeLinejoin="round"
+    >
       <g transform={`translate(0 ${-BACK_BOW_RISE_MM})`}>
         <Wing wing={back.flatEnd} cloth="url(#cloth-long)" />
         <Wing wing={back.loopHidden} cloth="url(#lining-long)" />

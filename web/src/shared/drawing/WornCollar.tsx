@@ -15,16 +15,22 @@ export const WornCollar = memo(function WornCollar({ style, neckBreadthMm, point
   const drawing = drawCollar(TYPICAL_COLLARS[style], neckBreadthMm, pointsMm, SHIRT_DEPTH_MM);
   const { centrePx, bowPx, pxPerMm } = layout;
   return (
-    <g transform={`translate(${centrePx} ${bowPx}) scale(${pxPerMm})`} stroke={COLOURS.pencil} strokeWidth={0.5} strokeLinejoin="round" aria-hidden="true">
-      <path d={drawing.shirt} fill={COLOURS.shirt} stroke={COLOURS.thread} />
-      <path d={drawing.placket} fill="none" stroke={COLOURS.rule} />
+    <g
+      transform={`translate(${centrePx} ${bowPx}) scale(${pxPerMm})`}
+      stroke={COLOURS.pencil}
+      strokeWidth={0.5}
+      strokeLinejoin="round"
+      aria-hidden="true"
+    >
+      <path d={drawing.shirt} fill={COLOURS.shirtShade} stroke={COLOURS.thread} />
+      <path d={drawing.placket} fill="none" stroke={COLOURS.thread} />
       {drawing.buttons.map(({ x, y }) => (
         <circle key={y} cx={x} cy={y} r={5.2} fill={COLOURS.card} stroke={COLOURS.pencil} />
       ))}
       <path d={drawing.neck} fill={COLOURS.skin} stroke={COLOURS.thread} />
-      <path d={drawing.stand} fill={COLOURS.shirt} />
+      <path d={drawing.stand} fill={COLOURS.shirtShade} />
       {drawing.leaves.map((leaf) => (
-        <path key={leaf} d={leaf} fill={COLOURS.shirt} />
+        <path key={leaf} d={leaf} fill={COLOURS.shirt} strokeWidth={0.8} />
       ))}
     </g>
   );

@@ -20,11 +20,13 @@ export interface StageLayout {
 }
 
 /** Tape laid out at every fitting, so that two ties are seen at one scale. */
-const USUAL_TAPE_MM = 960;
+const USUAL_TAPE_MM = 930;
 const LABELS_PX = 34;
 const TAPE_HEIGHT_PX = 26;
 const THREADS_PX = 26;
 const NECK_MM = 80;
+/** Least distance from the strip's axis to the tape: the neck path is written between them. */
+const BELOW_BAND_PX = 42;
 /** Shirt front drawn below the collar button. */
 export const SHIRT_DEPTH_MM = 92;
 
@@ -33,7 +35,7 @@ export function layOutStage(widthPx: number, tie: PreparedTie, longestMm: number
   const pxPerMm = widthPx / Math.max(USUAL_TAPE_MM, longestMm + 90);
   const halfBladePx = (tie.bowHeightMm / 2) * pxPerMm;
   const stripPx = LABELS_PX + Math.max(halfBladePx, 30 * pxPerMm);
-  const tapePx = stripPx + Math.max(halfBladePx, 30 * pxPerMm) + 6;
+  const tapePx = stripPx + Math.max(halfBladePx + 6, BELOW_BAND_PX);
   const bowPx = tapePx + TAPE_HEIGHT_PX + THREADS_PX + NECK_MM * pxPerMm;
   const flip = view === 'facing' ? 1 : -1;
   const centrePx = widthPx / 2;

@@ -29,7 +29,11 @@ export function Loaded<T>({ reading, children }: { reading: Reading<T>; children
     );
   }
   if (isAway(error)) {
-    return <Face title="The shop’s records are away">They cannot be reached just now. This page tries again by itself and goes on as soon as they are back.</Face>;
+    return (
+      <Face title="The shop’s records are away">
+        They cannot be reached just now. This page tries again by itself and goes on as soon as they are back.
+      </Face>
+    );
   }
   if (error instanceof ApiProblem && error.problem.status === 404) return <NoSuchPage />;
   return <Face title="This could not be read">{sentenceOf(error)}</Face>;

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { useCallback, type Dispatch } from 'react';
 import { Choice } from '../../../shared/Choice.tsx';
-import { NARROW_STAGE_PX, Stage } from '../../../shared/drawing/Stage.tsx';
+import { Stage } from '../../../shared/drawing/Stage.tsx';
 import type { ViewSide } from '../../../shared/drawing/stageLayout.ts';
 import type { BenchDraft, BenchEvent } from '../benchReducer.ts';
 import type { BenchView } from '../benchViewModel.ts';
@@ -24,14 +24,23 @@ export function BenchStage({ draft, view, dispatch, side, setSide }: BenchStageP
   const { fit } = view;
   if (!fit) return <StageWaiting missing={view.missing} />;
   return (
-    <Box component="section" aria-label="Set and lead" sx={{ position: 'relative', mt: 1 }}>
+    <Box component="section" aria-label="Set and lead" sx={{ position: 'relative', mt: 0.5 }}>
       <BenchNotice fit={fit} />
       <Stage tie={fit.prepared} worn={fit.worn} collarStyle={draft.collarStyle} view={side} onStep={onStep} onLead={onLead}>
-        <FourNumbers fit={fit} ownLead={draft.leadMm !== null} dispatch={dispatch} />
+        <FourNumbers fit={fit} ownLead={draft.leadMm !== null} dispatch={dispatch}>
+          <Choice
+            label="Seen"
+            hideLabel
+            small
+            value={side}
+            onChange={setSide}
+            options={[
+              { value: 'facing', text: 'facing the wearer' },
+              { value: 'mirror', text: 'as he sees himself' },
+            ]}
+          />
+        </FourNumbers>
       </Stage>
-      <Box sx={{ display: 'flex', justifyContent: 'center', mt: 1, [`@media (max-width: ${NARROW_STAGE_PX}px)`]: { mt: 1.5 } }}>
-        <Choice label="Seen" hideLabel small value={side} onChange={setSide} options={[{ value: 'facing', text: 'facing the wearer' }, { value: 'mirror', text: 'as he sees himself' }]} />
-      </Box>
     </Box>
   );
 }

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { flushSync } from 'react-dom';
 import { COLOURS, FIGURES } from '../../../theme.ts';
 
 interface BigNumberProps {
@@ -12,14 +13,22 @@ interface BigNumberProps {
   /** Takes what was typed; answers with why it cannot be, or null. Without it the figure is only read. */
   readonly onType?: (text: string) => string | null;
   readonly onStep?: (by: 1 | -1) => void;
+  readonly title?: string;
   readonly colour?: string;
   readonly children?: ReactNode;
 }
 
-const figureSx = { fontFamily: FIGURES, fontWeight: 560, fontSize: { xs: '2.75rem', lg: '3.5rem' }, lineHeight: 1, fontVariantNumeric: 'tabular-nums lining-nums', letterSpacing: '-0.02em' } as const;
+const figureSx = {
+  fontFamily: FIGURES,
+  fontWeight: 560,
+  fontSize: { xs: '2.75rem', lg: '3.5rem' },
+  lineHeight: 1,
+  fontVariantNumeric: 'tabular-nums lining-nums',
+  letterSpacing: '-0.02em',
+} as const;
 
 /** One of the four numbers: large enough to be read from a metre away, and typed over where it can be chosen. */
-export function BigNumber({ label, figure, editText, of, onType, onStep, colour = COLOURS.ink, children }: BigNumberProps) {
+export function BigNumber({ label, figure, editText, of, onType, onStep, title, colour = COLOURS.ink, children }: BigNumberProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const id = useId();
@@ -46,10 +55,14 @@ export function BigNumber({ label, figure, editText, of, onType, onStep, colour 
   const shown = typed ?? figure;
   return (
     <Box sx={{ pointerEvents: 'auto', minWidth: 0 }}>
-      <Box component={onType ? 'label' : 'div'} {...(onType ? { htmlFor: id } : {})} sx={{ display: 'block', fontSize: '0.9375rem', fontWeight: 600, color: 'text.secondary' }}>
+      <Box
+        component={onType ? 'label' : 'div'}
+        {...(onType ? { htmlFor: id } : {})}
+        sx={{ display: 'block', fontSize: '0.9375rem', lineHeight: 1.3, fontWeight: 600, color: 'text.secondary' }}
+      >
         {label}
       </Box>
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1, flexWrap: 'wrap' }}>
+      <Box title={title} sx={{ display: 'flex', alignItems: 'baseline', gap: 1, flexWrap: 'wrap' }}>
         {onType ? (
           <Box
             component="input"
@@ -61,8 +74,9 @@ export function BigNumber({ label, figure, editText, of, onType, onStep, colour 
             aria-describedby={`${id}-error`}
             onChange={(event) => setTyped(event.target.value)}
             onFocus={() => {
-              setTyped((now) => now ?? editText ?? figure);
-              requestAnimationFrame(() => field.current?.select());
+              // At once, so that the first key pressed replaces the number that was there.
+              flushSync(() => setTyped((now) => now ?? editText ?? figure));
+              field.current?.select();
             }}
             onBlur={() => {
               take();
@@ -72,14 +86,20 @@ export function BigNumber({ label, figure, editText, of, onType, onStep, colour 
             sx={{
               ...figureSx,
               color: colour,
-              width: `${Math.max(2, shown.length) * 0.54 + 0.2}em`,
+              fieldSizing: 'content',
+              minWidth: '1.1em',
+              height: '1.08em',
               maxWidth: '100%',
               p: 0,
               border: 0,
               borderBottom: `1.5px dashed ${error ? COLOURS.bad : COLOURS.pencil}`,
               borderRadius: 0,
               backgroundColor: 'transparent',
-              '&:focus': { outline: 'none', borderBottom: `2px solid ${error ? COLOURS.bad : COLOURS.long}`, backgroundColor: COLOURS.card },
+              '&:focus': {
+                outline: 'none',
+                borderBottom: `2px solid ${error ? COLOURS.bad : COLOURS.long}`,
+                backgroundColor: COLOURS.card,
+              },
             }}
           />
         ) : (
@@ -100,7 +120,22 @@ export function BigNumber({ label, figure, editText, of, onType, onStep, colour 
 /** A small ticket below a number: one press goes to a neighbour. */
 export function Neighbour({ text, label, onClick }: { text: ReactNode; label: string; onClick: () => void }) {
   return (
-    <ButtonBase aria-label={label} onClick={onClick} sx={{ minHeight: 30, px: 1, border: `1px solid ${COLOURS.thread}`, borderRadius: 1, backgroundColor: COLOURS.card, fontSize: '0.875rem', color: COLOURS.ink, whiteSpace: 'nowrap', '&:hover': { borderColor: COLOURS.ink } }}>
+    <ButtonBase
+      aria-label={label}
+      onClick={onClick}
+      sx={{
+        font: 'inherit',
+        minHeight: 30,
+        px: 1,
+        border: `1px solid ${COLOURS.thread}`,
+        borderRadius: 1,
+        backgroundColor: COLOURS.card,
+        fontSize: '0.875rem',
+        color: COLOURS.ink,
+        whiteSpace: 'nowrap',
+        '&:hover': { borderColor: COLOURS.ink },
+      }}
+    >
       {text}
     </ButtonBase>
   );

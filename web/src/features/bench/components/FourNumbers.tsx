@@ -1,7 +1,7 @@
 import { FITTING_LENGTHS, lengthField } from '@easytuck/contract';
 import { formatInchesPlain, lastStep, readSetting } from '@easytuck/core';
 import Box from '@mui/material/Box';
-import type { Dispatch } from 'react';
+import type { Dispatch, ReactNode } from 'react';
 import { useUnits } from '../../../shared/UnitProvider.tsx';
 import { explainSetting, settingEditText } from '../../../shared/settingField.ts';
 import { settingWords, sideWords } from '../../../shared/words.ts';
@@ -15,24 +15,40 @@ interface FourNumbersProps {
   readonly fit: BenchFit;
   readonly ownLead: boolean;
   readonly dispatch: Dispatch<BenchEvent>;
+  readonly children?: ReactNode;
 }
 
-/** The answer: set at, lead and side, spread, room. Two stand left of the bow and two right. */
-export function FourNumbers({ fit, ownLead, dispatch }: FourNumbersProps) {
+/** Where a stage is wide, two numbers stand left of the bow and two right; else all four in a row below. */
+const WIDE = '@media (min-width: 1041px)';
+const AREAS = '"set . spread" "lead view room"';
+
+/** The answer: set at, lead and side, spread, room; `children` stand under the bow. */
+export function FourNumbers({ fit, ownLead, dispatch, children }: FourNumbersProps) {
+  const place = (area: string): object => ({ gridArea: area, minWidth: 0 });
   return (
-    <Box sx={{ display: 'grid', columnGap: 3, rowGap: 2, gridTemplateColumns: 'repeat(4, minmax(0, 1fr))', '@media (min-width: 1001px)': { gridTemplateColumns: '250px 1fr 250px', gridTemplateAreas: '"set . spread" "lead . room"', alignContent: 'start', rowGap: 1.5 } }}>
-      <Box sx={{ '@media (min-width: 1001px)': { gridArea: 'set' } }}>
+    <Box
+      sx={{
+        display: 'grid',
+        columnGap: 3,
+        rowGap: 1.5,
+        gridTemplateColumns: 'repeat(4, minmax(0, 1fr))',
+        gridTemplateAreas: '"view view view view" "set lead spread room"',
+        [WIDE]: { gridTemplateColumns: '272px 1fr 272px', gridTemplateAreas: AREAS, rowGap: 1 },
+      }}
+    >
+      <Box sx={place('set')}>
         <SetAt fit={fit} dispatch={dispatch} />
       </Box>
-      <Box sx={{ '@media (min-width: 1001px)': { gridArea: 'lead' } }}>
+      <Box sx={place('lead')}>
         <Lead fit={fit} ownLead={ownLead} dispatch={dispatch} />
       </Box>
-      <Box sx={{ '@media (min-width: 1001px)': { gridArea: 'spread' } }}>
+      <Box sx={place('spread')}>
         <Spread fit={fit.worn.fit} />
       </Box>
-      <Box sx={{ '@media (min-width: 1001px)': { gridArea: 'room' } }}>
+      <Box sx={place('room')}>
         <Room fit={fit.worn.fit} />
       </Box>
+      <Box sx={{ gridArea: 'view', justifySelf: 'center', alignSelf: 'end', pointerEvents: 'auto' }}>{children}</Box>
     </Box>
   );
 }
@@ -51,7 +67,14 @@ function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent
   };
   const adjustable = hardware.kind !== 'fixed';
   return (
-    <BigNumber label="Set at" figure={words.figure} editText={settingEditText(setting)} of={words.of} {...(adjustable ? { onType, onStep: (by: 1 | -1) => setStep(setting.step + by) } : {})}>
+    <BigNumber
+      label="Set at"
+      figure={words.figure}
+      editText={settingEditText(setting)}
+      of={words.of}
+      title={`${length(fit.worn.fit.setMm)} tip to tip`}
+      {...(adjustable ? { onType, onStep: (by: 1 | -1) => setStep(setting.step + by) } : {})}
+    >
       <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap', mt: 0.5 }}>
         {[fit.shorter, fit.longer].map(
           (neighbour, i) =>
@@ -71,7 +94,6 @@ function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent
             ),
         )}
       </Box>
-      {length(fit.worn.fit.setMm)} tip to tip
     </BigNumber>
   );
 }
@@ -93,10 +115,23 @@ function Lead({ fit, ownLead, dispatch }: { fit: BenchFit; ownLead: boolean; dis
       editText={unit === 'in' ? formatInchesPlain(leadMm) : bare(leadMm)}
       of={`${unit}, ${sideWords(longEnd)}`}
       onType={onType}
-      onStep={(by) => dispatch({ type: 'leadSet', leadMm: Math.min(FITTING_LENGTHS.leadMm.maxMm, Math.max(0, leadMm + by * (unit === 'in' ? 3.175 : 1))) })}
+      onStep={(by) =>
+        dispatch({
+          type: 'leadSet',
+          leadMm: Math.min(FITTING_LENGTHS.leadMm.maxMm, Math.max(0, leadMm + by * (unit === 'in' ? 3.175 : 1))),
+        })
+      }
     >
-      <Box sx={{ minHeight: 34, mt: 0.5 }}>
-        {ownLead && differs ? <Neighbour label={`Take the even lead, ${length(fit.evenLeadMm)}`} onClick={() => dispatch({ type: 'leadSet', leadMm: null })} text={`even at ${length(fit.evenLeadMm)}`} /> : 'Front and back bow come out alike'}
+      <Box sx={{ minHeight: 32, mt: 0.5 }}>
+        {ownLead && differs ? (
+          <Neighbour
+            label={`Take the even lead, ${length(fit.evenLeadMm)}`}
+            onClick={() => dispatch({ type: 'leadSet', leadMm: null })}
+            text={`even at ${length(fit.evenLeadMm)}`}
+          />
+        ) : (
+          'Front and back bow come out alike'
+        )}
       </Box>
     </BigNumber>
   );

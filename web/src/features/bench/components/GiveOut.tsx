@@ -27,7 +27,7 @@ export function GiveOut({ draft, view, dispatch, saving, onGiveOut, onStartAnew 
         event.preventDefault();
         void onGiveOut();
       }}
-      sx={{ mt: 2 }}
+      sx={{ mt: 1.25 }}
     >
       {saving.state === 'failed' && (
         <Alert severity="error" sx={{ mb: 1.5 }}>
@@ -40,7 +40,14 @@ export function GiveOut({ draft, view, dispatch, saving, onGiveOut, onStartAnew 
       )}
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'end', flexWrap: 'wrap' }}>
         <Box sx={{ flex: '1 1 260px' }}>
-          <TextField label="Note" value={draft.note} onChange={(event) => dispatch({ type: 'noteTyped', note: event.target.value })} error={view.errors.note !== null} helperText={view.errors.note} slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }} />
+          <TextField
+            label="Note"
+            value={draft.note}
+            onChange={(event) => dispatch({ type: 'noteTyped', note: event.target.value })}
+            error={view.errors.note !== null}
+            helperText={view.errors.note}
+            slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
+          />
         </Box>
         <Box role="status" sx={{ color: 'text.secondary', fontSize: '0.875rem', flex: '0 1 auto', pb: 1.25 }}>
           {view.missing.length > 0 && `Still needed: ${view.missing.join(', ')}`}

@@ -14,15 +14,22 @@ export function Room({ fit }: { fit: Fit }) {
   const { binding, roomShorter, roomLonger } = fit;
   const opposite = binding === roomShorter ? roomLonger : roomShorter;
   return (
-    <BigNumber label="Room" figure={bare(binding.roomMm)} of={binding.roomMm < 0 ? `${unit} too ${binding.way === 'longer' ? 'long' : 'short'}` : `${unit} ${binding.way}`} colour={GRADE_COLOURS[fit.grade]}>
-      <Box sx={{ color: COLOURS.ink }}>{binding.roomMm < 0 ? `${BOUND_WORDS[binding.id]}.` : `then ${BOUND_WORDS[binding.id]}.`}</Box>
+    <BigNumber
+      label="Room"
+      figure={bare(binding.roomMm)}
+      of={binding.roomMm < 0 ? `${unit} too ${binding.way === 'longer' ? 'long' : 'short'}` : `${unit} ${binding.way}`}
+      colour={GRADE_COLOURS[fit.grade]}
+    >
+      <Box sx={{ color: COLOURS.ink }}>{binding.roomMm < 0 ? BOUND_WORDS[binding.id] : `then ${BOUND_WORDS[binding.id]}`}</Box>
       <Box>
-        {length(opposite.roomMm)} {opposite.way}, then {BOUND_WORDS[opposite.id]}.
+        {length(opposite.roomMm)} {opposite.way}: {BOUND_WORDS[opposite.id]}
       </Box>
-      <Box sx={{ color: GRADE_COLOURS[fit.grade], fontWeight: 600 }}>
-        {GRADE_MARKS[fit.grade]} {GRADE_WORDS[fit.grade]}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1.5 }}>
+        <Box component="span" sx={{ color: GRADE_COLOURS[fit.grade], fontWeight: 600 }}>
+          {GRADE_MARKS[fit.grade]} {GRADE_WORDS[fit.grade]}
+        </Box>
+        <AllBounds bounds={fit.bounds} />
       </Box>
-      <AllBounds bounds={fit.bounds} />
     </BigNumber>
   );
 }
@@ -32,8 +39,23 @@ function AllBounds({ bounds }: { bounds: readonly Bound[] }) {
   const sorted = [...bounds].sort((a, b) => a.roomMm - b.roomMm);
   return (
     <Box component="details" sx={{ position: 'relative', '& summary': { cursor: 'pointer', width: 'fit-content' } }}>
-      <summary>Every bound</summary>
-      <Box component="ul" sx={{ position: 'absolute', zIndex: 2, right: 0, bottom: '1.6em', m: 0, p: 1.5, listStyle: 'none', width: 330, backgroundColor: COLOURS.card, border: `1px solid ${COLOURS.thread}`, boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)' }}>
+      <summary>all</summary>
+      <Box
+        component="ul"
+        sx={{
+          position: 'absolute',
+          zIndex: 2,
+          right: 0,
+          bottom: '1.6em',
+          m: 0,
+          p: 1.5,
+          listStyle: 'none',
+          width: 330,
+          backgroundColor: COLOURS.card,
+          border: `1px solid ${COLOURS.thread}`,
+          boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)',
+        }}
+      >
         {sorted.map(({ id, way, roomMm }) => (
           <Box component="li" key={id} sx={{ display: 'flex', gap: 1.5, py: 0.25, color: roomMm < 0 ? COLOURS.bad : COLOURS.ink }}>
             <Box component="span" sx={{ width: 110, flex: 'none', textAlign: 'right', fontWeight: 600 }}>

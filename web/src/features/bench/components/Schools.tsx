@@ -1,4 +1,5 @@
 import type { SchoolChoice } from '@easytuck/contract';
+import { formatCollarLabel, formatCollarSize } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { memo, useId, type Dispatch } from 'react';
 import { useUnits } from '../../../shared/UnitProvider.tsx';
@@ -8,17 +9,31 @@ import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit, SchoolView } from '../benchViewModel.ts';
 
 /** The four schools side by side, each with what it gives on this neck with this tie. */
-export const Schools = memo(function Schools({ fit, school, dispatch }: { fit: BenchFit; school: SchoolChoice; dispatch: Dispatch<BenchEvent> }) {
+export const Schools = memo(function Schools({
+  fit,
+  school,
+  dispatch,
+}: {
+  fit: BenchFit;
+  school: SchoolChoice;
+  dispatch: Dispatch<BenchEvent>;
+}) {
   const name = useId();
   if (fit.tie.hardware.kind === 'fixed') return null;
   return (
-    <Box component="fieldset" sx={{ border: 0, m: 0, mt: 1.5, p: 0 }}>
-      <Box component="legend" sx={{ fontSize: '0.875rem', color: 'text.secondary', p: 0, mb: 0.5 }}>
+    <Box component="fieldset" sx={{ border: 0, m: 0, mt: 0.5, p: 0 }}>
+      <Box component="legend" sx={{ fontSize: '0.8125rem', color: 'text.secondary', p: 0, mb: 0.25 }}>
         Where each school sets it{school === 'own' ? '; now set by hand' : ''}
       </Box>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' } }}>
         {fit.schools.map((each) => (
-          <SchoolTicket key={each.school} name={name} view={each} chosen={each.school === school} onChoose={() => dispatch({ type: 'schoolChosen', school: each.school })} />
+          <SchoolTicket
+            key={each.school}
+            name={name}
+            view={each}
+            chosen={each.school === school}
+            onChoose={() => dispatch({ type: 'schoolChosen', school: each.school })}
+          />
         ))}
       </Box>
     </Box>
@@ -29,12 +44,20 @@ function SchoolTicket({ name, view, chosen, onChoose }: { name: string; view: Sc
   const { length } = useUnits();
   const { set, worn, school } = view;
   const words = SCHOOL_WORDS[school];
-  const translated = set.mark?.by === 'chart' ? ' by the size chart' : '';
+  const isBetween = set.mark !== null && Math.abs(set.rounded.nearest.lengthMm - set.wantedMm) > 0.1;
+  const asked =
+    set.mark === null
+      ? ''
+      : set.mark.by === 'chart'
+        ? `, ${formatCollarSize(set.mark.collar)} by the size chart`
+        : isBetween
+          ? ` (${formatCollarLabel(set.mark.collar)})`
+          : '';
   const gives =
     set.rounded.beyondMm !== 0
       ? `${length(Math.abs(set.rounded.beyondMm))} past the band’s end`
       : school === 'late'
-        ? `then draw in ${length(set.drawInMm)}, gives ${length(worn.fit.spreadMm)}`
+        ? `drawn in ${length(set.drawInMm)} gives ${length(worn.fit.spreadMm)}`
         : `gives ${length(worn.fit.spreadMm)}`;
   return (
     <Box
@@ -64,7 +87,7 @@ function SchoolTicket({ name, view, chosen, onChoose }: { name: string; view: Sc
       </Box>
       <Box sx={{ fontSize: '0.8125rem', color: set.rounded.beyondMm !== 0 ? 'error.main' : 'text.secondary' }}>
         {words.rule}
-        {translated}; {gives}
+        {asked}; {gives}
       </Box>
     </Box>
   );

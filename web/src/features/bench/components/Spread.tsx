@@ -21,9 +21,8 @@ export function Spread({ fit }: { fit: Fit }) {
           </Box>
         </Box>
       ) : (
-        'front and back alike'
+        `front and back alike, ${length(fit.bowHeightMm)} high`
       )}
-      <Box>{length(fit.bowHeightMm)} high</Box>
       {fit.foldLengthwise && <Box sx={{ color: 'warning.main' }}>Fold the waist lengthwise for a slimmer knot.</Box>}
     </BigNumber>
   );

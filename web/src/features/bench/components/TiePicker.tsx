@@ -12,7 +12,15 @@ import { COLOURS } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 
 /** The tie: what is chosen, and all that are in the drawer, each with its blade to one scale. */
-export const TiePicker = memo(function TiePicker({ ties, tieId, dispatch }: { ties: readonly Tie[]; tieId: string | null; dispatch: Dispatch<BenchEvent> }) {
+export const TiePicker = memo(function TiePicker({
+  ties,
+  tieId,
+  dispatch,
+}: {
+  ties: readonly Tie[];
+  tieId: string | null;
+  dispatch: Dispatch<BenchEvent>;
+}) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const tie = ties.find(({ id }) => id === tieId);
   return (
@@ -25,13 +33,34 @@ export const TiePicker = memo(function TiePicker({ ties, tieId, dispatch }: { ti
         aria-haspopup="menu"
         aria-expanded={anchor !== null}
         onClick={(event) => setAnchor(event.currentTarget)}
-        sx={{ width: '100%', minHeight: 56, px: 1.5, py: 0.75, justifyContent: 'flex-start', textAlign: 'left', border: `1px solid ${COLOURS.thread}`, borderRadius: 1, backgroundColor: COLOURS.card, '&:hover': { borderColor: COLOURS.ink } }}
+        sx={{
+          font: 'inherit',
+          width: '100%',
+          minHeight: 56,
+          px: 1.5,
+          py: 0.75,
+          justifyContent: 'flex-start',
+          textAlign: 'left',
+          border: `1px solid ${COLOURS.thread}`,
+          borderRadius: 1,
+          backgroundColor: COLOURS.card,
+          '&:hover': { borderColor: COLOURS.ink },
+        }}
       >
         <Box id="tie-chosen" sx={{ width: '100%' }}>
-          {tie ? <TieLine tie={tie} /> : <Box sx={{ fontSize: '1.0625rem', color: 'text.secondary' }}>Choose one of {ties.length} in the drawer</Box>}
+          {tie ? (
+            <TieLine tie={tie} />
+          ) : (
+            <Box sx={{ fontSize: '1.0625rem', color: 'text.secondary' }}>Choose one of {ties.length} in the drawer</Box>
+          )}
         </Box>
       </ButtonBase>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)} slotProps={{ list: { 'aria-labelledby': 'tie-label' }, paper: { sx: { maxHeight: 480, width: 380 } } }}>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== null}
+        onClose={() => setAnchor(null)}
+        slotProps={{ list: { 'aria-labelledby': 'tie-label' }, paper: { sx: { maxHeight: 480, width: 380 } } }}
+      >
         {ties.map((each) => (
           <MenuItem
             key={each.id}
@@ -56,9 +85,11 @@ function TieLine({ tie }: { tie: Tie }) {
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, width: '100%' }}>
       <Box sx={{ flex: 1, minWidth: 0 }}>
-        <Box sx={{ fontSize: '1.0625rem', fontWeight: 560, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>{tie.name}</Box>
+        <Box sx={{ fontSize: '1.0625rem', fontWeight: 560, overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
+          {tie.name}
+        </Box>
         <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
-          {SHAPE_WORDS[tie.shape]}, {tie.clothKind}, {hardwareWords(tie.hardware).replace(/, marked in \w+/, '')} {bandRange(tie.hardware, unit)}
+          {SHAPE_WORDS[tie.shape]}, {tie.clothKind}, {hardwareWords(tie.hardware)}, {bandRange(tie.hardware, unit)}
         </Box>
       </Box>
       <BladeMark tie={tie} />

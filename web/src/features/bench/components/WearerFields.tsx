@@ -1,7 +1,17 @@
 import type { Wearer } from '@easytuck/contract';
-import { COLLAR_CHART, collarGirthMm, formatCollarLabel, parseCollarSize, TYPICAL_COLLARS, translateCollar, type CollarStyle } from '@easytuck/core';
+import {
+  COLLAR_CHART,
+  collarGirthMm,
+  formatCollarLabel,
+  formatLength,
+  parseCollarSize,
+  TYPICAL_COLLARS,
+  translateCollar,
+  type CollarStyle,
+} from '@easytuck/core';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo, useState, type Dispatch } from 'react';
@@ -18,15 +28,27 @@ interface WearerFieldsProps {
   readonly dispatch: Dispatch<BenchEvent>;
 }
 
-const MEASURE_NAMES: Readonly<Record<OptionalMeasure, string>> = { collarPoints: 'Collar points apart', neckBreadth: 'Neck breadth', faceWidth: 'Face or spectacles' };
+const MEASURE_NAMES: Readonly<Record<OptionalMeasure, string>> = {
+  collarPoints: 'Collar points apart',
+  neckBreadth: 'Neck breadth',
+  faceWidth: 'Face or spectacles',
+};
 
 /** Who is fitted and what he wears: name, collar size, long end, collar; further measures where they were taken. */
 export const WearerFields = memo(
   function WearerFields({ draft, errors, dispatch }: WearerFieldsProps) {
-    const { length } = useUnits();
-    const typical = TYPICAL_COLLARS[draft.collarStyle].pointsMm;
+    const [isAsked, ask] = useState(false);
+    const isOpen = isAsked || Object.values(draft.measures).some((text) => text !== '');
     return (
-      <Box sx={{ display: 'grid', columnGap: 2.5, rowGap: 1, alignItems: 'start', gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', sm: 'minmax(0, 1.5fr) 116px auto 130px' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          columnGap: 2.5,
+          rowGap: 1,
+          alignItems: 'start',
+          gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', sm: 'minmax(0, 1fr) 112px auto 124px' },
+        }}
+      >
         <WearerName draft={draft} error={errors.name} dispatch={dispatch} />
         <TextField
           label="Collar size"
@@ -34,42 +56,95 @@ export const WearerFields = memo(
           onChange={(event) => dispatch({ type: 'collarTyped', text: event.target.value })}
           error={errors.collar !== null}
           helperText={errors.collar ?? collarHint(draft.collarText)}
-          slotProps={{ htmlInput: { inputMode: 'text', autoComplete: 'off', placeholder: '15 3/4' }, inputLabel: { shrink: true }, formHelperText: { sx: errors.collar ? { minWidth: 260 } : {} } }}
+          slotProps={{
+            htmlInput: { inputMode: 'text', autoComplete: 'off', placeholder: '15 3/4' },
+            inputLabel: { shrink: true },
+            formHelperText: { sx: errors.collar ? { minWidth: 260 } : {} },
+          }}
         />
-        <Choice label="Long end starts on the wearer’s" value={draft.longEnd} onChange={(side) => dispatch({ type: 'longEndChosen', side })} options={[{ value: 'left', text: 'left' }, { value: 'right', text: 'right' }]} />
-        <TextField select label="Collar" value={draft.collarStyle} onChange={(event) => dispatch({ type: 'collarStyleChosen', style: event.target.value as CollarStyle })}>
+        <Choice
+          label="Long end on the wearer’s"
+          value={draft.longEnd}
+          onChange={(side) => dispatch({ type: 'longEndChosen', side })}
+          options={[
+            { value: 'left', text: 'left' },
+            { value: 'right', text: 'right' },
+          ]}
+        />
+        <TextField
+          select
+          label="Collar"
+          value={draft.collarStyle}
+          onChange={(event) => dispatch({ type: 'collarStyleChosen', style: event.target.value as CollarStyle })}
+          helperText={
+            isOpen ? (
+              ' '
+            ) : (
+              <Link
+                component="button"
+                type="button"
+                onClick={() => ask(true)}
+                sx={{ fontSize: 'inherit', color: 'inherit', textDecoration: 'underline' }}
+              >
+                more measures
+              </Link>
+            )
+          }
+          slotProps={{ formHelperText: { component: 'div' } }}
+        >
           {(Object.keys(COLLAR_STYLE_WORDS) as CollarStyle[]).map((style) => (
             <MenuItem key={style} value={style}>
               {COLLAR_STYLE_WORDS[style]}
             </MenuItem>
           ))}
         </TextField>
-        <Box component="details" sx={{ gridColumn: '1 / -1', '& summary': { cursor: 'pointer', color: 'text.secondary', fontSize: '0.875rem', width: 'fit-content' } }} open={Object.values(draft.measures).some((text) => text !== '') || undefined}>
-          <summary>Further measures, where taken</summary>
-          <Box sx={{ display: 'grid', gap: 2.5, pt: 1.5, gridTemplateColumns: { xs: '1fr', sm: 'repeat(3, minmax(0, 1fr))' } }}>
-            {(Object.keys(MEASURE_NAMES) as OptionalMeasure[]).map((measure) => (
-              <TextField
-                key={measure}
-                label={MEASURE_NAMES[measure]}
-                value={draft.measures[measure]}
-                onChange={(event) => dispatch({ type: 'measureTyped', measure, text: event.target.value })}
-                error={errors.measures[measure] !== null}
-                helperText={errors.measures[measure] ?? (measure === 'collarPoints' ? `typical: ${length(typical)}` : measure === 'neckBreadth' ? 'otherwise estimated from the collar' : 'a bound where it is given')}
-                slotProps={{ htmlInput: { autoComplete: 'off' }, inputLabel: { shrink: true } }}
-              />
-            ))}
-          </Box>
-        </Box>
+        {isOpen && <MeasureFields draft={draft} errors={errors} dispatch={dispatch} />}
       </Box>
     );
   },
   (before, after) => {
     const { draft: a, errors: x } = before;
     const { draft: b, errors: y } = after;
-    const sameDraft = a.wearerId === b.wearerId && a.name === b.name && a.collarText === b.collarText && a.longEnd === b.longEnd && a.collarStyle === b.collarStyle && a.measures === b.measures;
-    return sameDraft && x.name === y.name && x.collar === y.collar && Object.entries(x.measures).every(([measure, error]) => y.measures[measure as OptionalMeasure] === error);
+    const sameDraft =
+      a.wearerId === b.wearerId &&
+      a.name === b.name &&
+      a.collarText === b.collarText &&
+      a.longEnd === b.longEnd &&
+      a.collarStyle === b.collarStyle &&
+      a.measures === b.measures;
+    return (
+      sameDraft &&
+      x.name === y.name &&
+      x.collar === y.collar &&
+      Object.entries(x.measures).every(([measure, error]) => y.measures[measure as OptionalMeasure] === error)
+    );
   },
 );
+
+/** Measures that sharpen the bounds; each may stay empty. */
+function MeasureFields({ draft, errors, dispatch }: WearerFieldsProps) {
+  const { length } = useUnits();
+  const hints: Readonly<Record<OptionalMeasure, string>> = {
+    collarPoints: `typical of this collar: ${length(TYPICAL_COLLARS[draft.collarStyle].pointsMm)}`,
+    neckBreadth: 'otherwise estimated from the collar',
+    faceWidth: 'a bound where it is given',
+  };
+  return (
+    <Box sx={{ gridColumn: '1 / -1', display: 'grid', gap: 2.5, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
+      {(Object.keys(MEASURE_NAMES) as OptionalMeasure[]).map((measure) => (
+        <TextField
+          key={measure}
+          label={MEASURE_NAMES[measure]}
+          value={draft.measures[measure]}
+          onChange={(event) => dispatch({ type: 'measureTyped', measure, text: event.target.value })}
+          error={errors.measures[measure] !== null}
+          helperText={errors.measures[measure] ?? hints[measure]}
+          slotProps={{ htmlInput: { autoComplete: 'off' }, inputLabel: { shrink: true } }}
+        />
+      ))}
+    </Box>
+  );
+}
 
 /** A name: somebody on record, found by a few letters, or somebody new. */
 function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: string | null; dispatch: Dispatch<BenchEvent> }) {
@@ -106,7 +181,13 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
         </Box>
       )}
       renderInput={(params) => (
-        <TextField {...params} label="Wearer" placeholder="Name" error={error !== null} helperText={error ?? (isNew && !isOpen ? 'New: entered with this fitting' : draft.wearerId === null ? ' ' : 'On record')} />
+        <TextField
+          {...params}
+          label="Wearer"
+          placeholder="Name"
+          error={error !== null}
+          helperText={error ?? (isNew && !isOpen ? 'New: entered with this fitting' : draft.wearerId === null ? ' ' : 'On record')}
+        />
       )}
     />
   );
@@ -118,7 +199,8 @@ function collarHint(text: string): string {
   if (reading.kind !== 'collar') return '15¾, 15 3/4, 40 cm';
   const { collar } = reading;
   const other = translateCollar(collar, collar.system === 'in' ? 'cm' : 'in');
-  const girth = `${(collarGirthMm(collar) / 10).toFixed(1)} cm round`;
+  const girth =
+    collar.system === 'in' ? `${(collarGirthMm(collar) / 10).toFixed(1)} cm round` : `${formatLength(collarGirthMm(collar), 'in')} round`;
   const onChart = COLLAR_CHART.some((row) => row[collar.system === 'in' ? 0 : 1] === collar.label);
-  return other.by === 'chart' && onChart ? `${girth}; sold as ${formatCollarLabel(other.collar)} ${other.collar.system}` : girth;
+  return other.by === 'chart' && onChart ? `sold as ${formatCollarLabel(other.collar)} ${other.collar.system} too` : girth;
 }

@@ -1,0 +1,175 @@
+import { TYPICAL_COLLARS } from '@easytuck/core';
+import {
+  collarField,
+  explainCollar,
+  FITTING_LENGTHS,
+  fittingInput,
+  lengthField,
+  optionalLengthField,
+  PROBLEMS,
+  tieInput,
+  wearerInput,
+  type FittingInput,
+  type TieInput,
+} from './index.ts';
+import { collarStyle } from './records/fitting.ts';
+
+const ID = '01a20b94-353d-7204-b92c-7f530cb63fe2';
+
+/** First message of a refusal, with its path. */
+function refusal(result: {
+  success: boolean;
+  error?: { issues: readonly { path: readonly PropertyKey[]; message: string }[] } | undefined;
+}): string {
+  const issue = result.error?.issues[0];
+  return issue ? `${issue.path.join('.')}: ${issue.message}` : 'taken';
+}
+
+const FITTING: FittingInput = {
+  id: ID,
+  wearer: { kind: 'new', id: ID, name: 'Corin Attleby' },
+  collar: '15 3/4',
+  easeMm: 6.35,
+  longEnd: 'left',
+  collarStyle: 'turndown',
+  collarPointsMm: null,
+  neckBreadthMm: null,
+  faceWidthMm: null,
+  tieId: ID,
+  school: 'true',
+  step: 4,
+  leadMm: 38.05,
+};
+
+const TIE: TieInput = {
+  name: 'Harbour Night',
+  shape: 'butterfly',
+  clothKind: 'silk',
+  cloth: { thicknessMm: 1.1, gatherRatio: 0.65 },
+  blade: {
+    noseToBellyMm: 62,
+    bellyToWaistMm: 62,
+    waistToTipMm: 62,
+    bandWidthMm: 20,
+    bellyWidthMm: 65,
+    waistWidthMm: 30,
+    tailWidthMm: 65,
+    tipShape: 'straight',
+    tipDepthMm: 0,
+  },
+  overhangMm: 0,
+  hardware: { kind: 'slots', shortestMm: 791.5, stepCount: 9, pitchMm: 12.7, marks: { system: 'in', atShortest: 14 } },
+  inStock: 3,
+};
+
+describe('collarField', () => {
+  it('keeps what was written beside what it means', () => {
+    expect(collarField.parse(' 15¾ ')).toEqual({ text: '15¾', system: 'in', label: 15.75 });
+  });
+  it.each([
+    ['16 cm', '16 cm is no collar. A shirt labelled 16 is in inches: write 16 in.'],
+    ['40 in', '40 in is no collar. A shirt labelled 40 is in centimetres: write 40 cm.'],
+    ['-15', 'The collar size cannot be negative. Write it as 15¾, 15 3/4, 15.75 or 40 cm.'],
+    ['NaN', 'The collar size cannot be read. Write it as 15¾, 15 3/4, 15.75 or 40 cm.'],
+    ['', 'The collar size is missing. Write it as 15¾, 15 3/4, 15.75 or 40 cm.'],
+    ['15 1/0', 'A fraction cannot be divided by nothing. Write the collar size as 15¾, 15 3/4, 15.75 or 40 cm.'],
+    ['3', '3 is no collar size. Collars run from 10 to 24 in, or 25 to 61 cm.'],
+  ])('refuses %j in words that say what would be right', (text, message) => {
+    expect(refusal(collarField.safeParse(text))).toBe(`: ${message}`);
+  });
+  it('has nothing to say of a collar that can be read', () => {
+    expect(explainCollar({ kind: 'collar', collar: { system: 'in', label: 16 } })).toBeNull();
+  });
+});
+
+describe('lengthField', () => {
+  const lead = lengthField(FITTING_LENGTHS.leadMm, 'in');
+  it('reads the unit that is written, else the one meant', () => {
+    expect(lead.parse('1 1/2')).toBeCloseTo(38.1, 9);
+    expect(lead.parse('38 mm')).toBe(38);
+  });
+  it('refuses what lies outside its limits, in the unit it was written in', () => {
+    expect(refusal(lead.safeParse('20'))).toMatch(/^: 20 in is out of range\. The lead lies between 0 in and 5.7⁄8 in\.$/);
+    expect(refusal(lead.safeParse('-1'))).toMatch(/cannot be negative/);
+  });
+  it('takes nothing typed for not measured, where that is allowed', () => {
+    const neck = optionalLengthField(FITTING_LENGTHS.neckBreadthMm, 'cm');
+    expect(neck.parse('  ')).toBeNull();
+    expect(neck.parse('12.5')).toBe(125);
+    expect(neck.safeParse('12,5 in').success).toBe(false);
+  });
+});
+
+describe('wearerInput', () => {
+  it('trims the name and keeps any script', () => {
+    expect(wearerInput.parse({ name: '  Åsa Żółć 陳 ', collar: '15', longEnd: 'left' })).toMatchObject({ name: 'Åsa Żółć 陳', note: '' });
+  });
+  it.each([
+    [{ name: '   ' }, 'name: The wearer’s name is missing.'],
+    [{ name: 'x'.repeat(121) }, 'name: The wearer’s name can have 120 characters at most.'],
+    [{ name: 'a\u0000b' }, 'name: The wearer’s name cannot hold line breaks or control characters.'],
+    [{ longEnd: 'up' }, 'longEnd: Choose the wearer’s left or right.'],
+    [{ collar: '16 cm' }, 'collar: 16 cm is no collar. A shirt labelled 16 is in inches: write 16 in.'],
+    [{ note: 'x'.repeat(2001) }, 'note: A note can have 2,000 characters at most.'],
+  ])('refuses %j at its field', (change, message) => {
+    expect(refusal(wearerInput.safeParse({ name: 'A', collar: '15', longEnd: 'left', ...change }))).toBe(message);
+  });
+});
+
+describe('fittingInput', () => {
+  it('takes a fitting of somebody new and of somebody on record', () => {
+    expect(fittingInput.parse(FITTING).collar.label).toBe(15.75);
+    expect(fittingInput.safeParse({ ...FITTING, wearer: { kind: 'known', id: ID } }).success).toBe(true);
+  });
+  it.each([
+    [{ leadMm: -1 }, /^leadMm: The lead lies between 0 mm and 150 mm/],
+    [{ leadMm: 1.5e9 }, /^leadMm: The lead lies/],
+    [{ leadMm: Number.NaN }, /^leadMm: The lead must be a number/],
+    [{ step: 1.5 }, /^step: The set must be one of the band’s settings/],
+    [{ step: -1 }, /^step: The set must be/],
+    [{ neckBreadthMm: 12 }, /^neckBreadthMm: The neck breadth lies between/],
+    [{ wearer: { kind: 'new', id: ID, name: '' } }, /^wearer\.name: The wearer’s name is missing/],
+    [{ id: 'not-a-key' }, /^id: This is not a key/],
+  ])('refuses %j at its field', (change, message) => {
+    expect(refusal(fittingInput.safeParse({ ...FITTING, ...change }))).toMatch(message);
+  });
+  it('knows the same collar styles as the computation', () => {
+    expect([...collarStyle.options].sort()).toEqual(Object.keys(TYPICAL_COLLARS).sort());
+  });
+});
+
+describe('tieInput', () => {
+  it('takes a tie that can be cut', () => {
+    expect(tieInput.parse(TIE)).toEqual({ ...TIE, note: '' });
+  });
+  it.each([
+    [
+      { blade: { ...TIE.blade, waistWidthMm: 70 } },
+      'blade.waistWidthMm: The waist width is 70 mm, wider than the belly (65 mm); the waist is the narrow line of a blade.',
+    ],
+    [
+      { blade: { ...TIE.blade, bellyToWaistMm: -5 } },
+      'blade.bellyToWaistMm: The belly to waist is -5 mm; the least a tie can have is 15 mm.',
+    ],
+    [{ hardware: { kind: 'fixed', lengthMm: 300 } }, 'hardware.lengthMm: A self-tie bow is at least 500 mm from tip to tip.'],
+    [
+      { hardware: { kind: 'fixed', lengthMm: 520 }, blade: { ...TIE.blade, noseToBellyMm: 140 } },
+      'hardware.lengthMm: Tip to tip is 520 mm, but the two blades alone take 528 mm.',
+    ],
+    [
+      { hardware: { kind: 'slider', shortestMm: 800, longestMm: 790, strapMm: 250, reachAtShortestMm: 140, glideStepMm: 6, marks: null } },
+      'hardware.longestMm: The longest setting must be longer than the shortest (800 mm).',
+    ],
+  ])('refuses what contradicts itself: %j', (change, message) => {
+    expect(refusal(tieInput.safeParse({ ...TIE, ...change }))).toBe(message);
+  });
+});
+
+describe('PROBLEMS', () => {
+  it('has a status of an error and a sentence for each', () => {
+    for (const { status, title } of Object.values(PROBLEMS)) {
+      expect(status).toBeGreaterThanOrEqual(400);
+      expect(title).toMatch(/^[A-Z].*\.$/);
+    }
+  });
+});

@@ -1,0 +1,187 @@
+import fc from 'fast-check';
+import Fraction from 'fraction.js';
+import {
+  COLLAR_CHART,
+  collarGirthMm,
+  formatCollarSize,
+  formatInches,
+  formatInchesPlain,
+  formatLength,
+  parseCollarSize,
+  parseLength,
+  parseNumber,
+  translateCollar,
+} from './index.ts';
+
+/** Half of the finest fraction shown, 1/16 in, in mm. */
+const SHOWN_WITHIN_MM = 25.4 / 16 + 1e-9;
+
+describe('parseNumber', () => {
+  it.each([
+    ['15 3/4', 15.75],
+    ['15-3/4', 15.75],
+    ['15 - 3/4', 15.75],
+    ['15¾', 15.75],
+    ['15 ¾', 15.75],
+    ['15.75', 15.75],
+    ['15,75', 15.75],
+    ['15 and 3/4', 15.75],
+    ['3⁄4', 0.75],
+    ['½', 0.5],
+    ['  16 ', 16],
+    ['0', 0],
+  ])('reads %s', (text, value) => {
+    expect(parseNumber(text)).toEqual({ kind: 'number', value });
+  });
+
+  it.each([
+    ['', 'empty'],
+    ['   ', 'empty'],
+    ['-15', 'negative'],
+    ['−½', 'negative'],
+    ['NaN', 'notANumber'],
+    ['Infinity', 'notANumber'],
+    ['1e9', 'notANumber'],
+    ['15 3/4 2', 'notANumber'],
+    ['15.5 1/4', 'notANumber'],
+    ['1/2/3', 'notANumber'],
+    ['fifteen', 'notANumber'],
+    ['15 1/0', 'zeroDenominator'],
+    ['9'.repeat(60), 'notANumber'],
+  ])('refuses %j as %s', (text, reason) => {
+    expect(parseNumber(text)).toEqual({ kind: 'unreadable', reason });
+  });
+
+  it('agrees with fraction.js on whole numbers with fractions', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 99 }),
+        fc.integer({ min: 1, max: 63 }),
+        fc.integer({ min: 2, max: 64 }),
+        (whole, numerator, denominator) => {
+          const text = `${whole} ${numerator}/${denominator}`;
+          expect(parseNumber(text)).toEqual({ kind: 'number', value: expect.closeTo(new Fraction(text).valueOf(), 12) as number });
+        },
+      ),
+    );
+  });
+});
+
+describe('parseLength', () => {
+  it.each([
+    ['15 3/4 in', 400.05],
+    ['15¾"', 400.05],
+    ['15¾″', 400.05],
+    ['15.75 inches', 400.05],
+    ['40 cm', 400],
+    ['40,5cm', 405],
+    ['62 mm', 62],
+    ['1 inch', 25.4],
+  ])('reads %s in millimetres whatever the unit meant', (text, lengthMm) => {
+    for (const unit of ['in', 'cm', 'mm'] as const)
+      expect(parseLength(text, unit)).toMatchObject({ kind: 'length', lengthMm: expect.closeTo(lengthMm, 9) as number, unitWritten: true });
+  });
+
+  it('takes the unit meant where none is written', () => {
+    expect(parseLength('2', 'in')).toMatchObject({ lengthMm: 50.8, unitWritten: false });
+    expect(parseLength('2', 'cm')).toMatchObject({ lengthMm: 20 });
+    expect(parseLength('2', 'mm')).toMatchObject({ lengthMm: 2 });
+  });
+
+  it('does not read two units or a unit alone', () => {
+    expect(parseLength('15 in cm', 'in').kind).toBe('unreadable');
+    expect(parseLength('cm', 'in')).toEqual({ kind: 'unreadable', reason: 'empty' });
+  });
+});
+
+describe('formatting', () => {
+  it.each([
+    [400.05, '15\u200a3⁄4', '15 3/4'],
+    [38.1, '1\u200a1⁄2', '1 1/2'],
+    [9.525, '3⁄8', '3/8'],
+    [0, '0', '0'],
+    [25.4, '1', '1'],
+    [-38.1, '−1\u200a1⁄2', '-1 1/2'],
+    [-0.1, '0', '0'],
+    [25.35, '1', '1'],
+  ])('writes %d mm in inches', (lengthMm, shown, plain) => {
+    expect(formatInches(lengthMm)).toBe(shown);
+    expect(formatInchesPlain(lengthMm)).toBe(plain);
+  });
+
+  it('writes centimetres to a millimetre and millimetres whole', () => {
+    expect(formatLength(123.96, 'cm')).toBe('12.4 cm');
+    expect(formatLength(123.96, 'mm')).toBe('124 mm');
+    expect(formatLength(-0.2, 'mm')).toBe('0 mm');
+    expect(formatLength(-12, 'cm')).toBe('−1.2 cm');
+  });
+
+  it('is read back within what is shown', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 2000, noNaN: true }), (lengthMm) => {
+        for (const text of [formatInches(lengthMm), formatInchesPlain(lengthMm)]) {
+          const read = parseLength(text, 'in');
+          expect(read.kind === 'length' ? Math.abs(read.lengthMm - lengthMm) : Infinity).toBeLessThanOrEqual(SHOWN_WITHIN_MM);
+        }
+      }),
+    );
+  });
+});
+
+describe('collar sizes', () => {
+  it.each(['15 3/4', '15¾', '15.75', '15-3/4', '15¾ in'])('reads %s as a label in inches', (text) => {
+    expect(parseCollarSize(text)).toEqual({ kind: 'collar', collar: { system: 'in', label: 15.75 } });
+  });
+
+  it('reads centimetres with and without the unit, and millimetres as centimetres', () => {
+    for (const text of ['40', '40 cm', '400 mm'])
+      expect(parseCollarSize(text)).toEqual({ kind: 'collar', collar: { system: 'cm', label: 40 } });
+  });
+
+  it('refuses a mixed-up unit with the likely one, and never swaps it', () => {
+    expect(parseCollarSize('16 cm')).toEqual({ kind: 'wrongUnit', written: 'cm', likely: 'in', value: 16 });
+    expect(parseCollarSize('40 in')).toEqual({ kind: 'wrongUnit', written: 'in', likely: 'cm', value: 40 });
+  });
+
+  it.each(['0', '5', '24 1/2', '200', '900 cm'])('refuses %s as no collar', (text) => {
+    expect(parseCollarSize(text).kind).toBe('outOfRange');
+  });
+
+  it('keeps labels and lengths apart: 16 in is 406.4 mm round, 41 cm is 410 mm', () => {
+    expect(collarGirthMm({ system: 'in', label: 16 })).toBeCloseTo(406.4, 9);
+    expect(collarGirthMm({ system: 'cm', label: 41 })).toBe(410);
+    expect(formatCollarSize({ system: 'in', label: 15.75 })).toBe('15\u200a3⁄4 in');
+  });
+
+  // The chart that shirt makers publish; from memory.
+  it.each([
+    [14, 36],
+    [14.5, 37],
+    [15, 38],
+    [15.5, 39],
+    [15.75, 40],
+    [16, 41],
+    [16.5, 42],
+    [17, 43],
+    [17.5, 44],
+    [18, 45],
+  ])('reads %d in as %d cm off the size chart, both ways', (inches, centimetres) => {
+    expect(translateCollar({ system: 'in', label: inches }, 'cm')).toEqual({ collar: { system: 'cm', label: centimetres }, by: 'chart' });
+    expect(translateCollar({ system: 'cm', label: centimetres }, 'in')).toEqual({ collar: { system: 'in', label: inches }, by: 'chart' });
+  });
+
+  it('holds a chart that is no conversion: every row is off by 1 to 10 mm', () => {
+    for (const [inches, centimetres] of COLLAR_CHART) {
+      const offMm = centimetres * 10 - inches * 25.4;
+      expect(offMm).toBeGreaterThan(-13);
+      expect(offMm).toBeLessThan(5);
+      expect(offMm).not.toBe(0);
+    }
+  });
+
+  it('reads between rows, and goes by girth beyond the chart', () => {
+    expect(translateCollar({ system: 'in', label: 15.25 }, 'cm')).toEqual({ collar: { system: 'cm', label: 38.5 }, by: 'chart' });
+    expect(translateCollar({ system: 'in', label: 20 }, 'cm')).toMatchObject({ collar: { label: 50.8 }, by: 'length' });
+    expect(translateCollar({ system: 'in', label: 16 }, 'in').by).toBe('same');
+  });
+});

@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+const chromium = {
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+/** Journeys through the real thing: server, database and browser. Each worker starts its own. */
+export default defineConfig({
+  testDir: './src',
+  outputDir: '../test-results',
+  workers: 2,
+  fullyParallel: false,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  retries: 0,
+  reporter: [['list'], ['json']],
+  use: { browserName: 'chromium', launchOptions: chromium, screenshot: 'only-on-failure', locale: 'en-GB' },
+  projects: [
+    { name: 'laptop', use: { viewport: { width: 1280, height: 800 } } },
+    { name: 'tablet', use: { viewport: { width: 820, height: 1180 }, hasTouch: true }, testMatch: /journey\.spec\.ts/ },
+  ],
+});

@@ -1,0 +1,165 @@
+import { Bench } from './bench.ts';
+import { expect, startShop, test } from './shop.ts';
+
+test('a wrong size is refused at the field, in words that say what would be right', async ({ page, shop }) => {
+  const bench = new Bench(page, shop.address);
+  await bench.open();
+  await bench.collar.fill('16 cm');
+  await expect(page.getByText('16 cm is no collar. A shirt labelled 16 is in inches: write 16 in.')).toBeVisible();
+  await bench.collar.fill('40 in');
+  await expect(page.getByText('write 40 cm')).toBeVisible();
+  await bench.collar.fill('-16');
+  await expect(page.getByText('cannot be negative')).toBeVisible();
+  await bench.collar.fill('NaN');
+  await expect(page.getByText('The collar size cannot be read')).toBeVisible();
+  await expect(bench.giveOutButton).toBeDisabled();
+  await bench.collar.fill('16');
+  await bench.chooseTie('Harbour Night');
+  await bench.setBand('15 3/4');
+  await expect(page.getByText(/cannot be set there\. Next to it are mark 15.1⁄2 and mark 16/)).toBeVisible();
+  await bench.setAt.press('Escape');
+  await bench.setLead('20');
+  await expect(page.getByText(/20 in is out of range/)).toBeVisible();
+  await page.getByRole('button', { name: 'more measures' }).click();
+  await page.getByRole('textbox', { name: 'Neck breadth' }).fill('5 mm');
+  await expect(page.getByText(/5 mm is out of range/)).toBeVisible();
+});
+
+test('a tie that cannot reach says so, with what would fit', async ({ page, shop }) => {
+  const bench = new Bench(page, shop.address);
+  await bench.open();
+  await bench.name.fill('Far Too Large');
+  await bench.collar.fill('23');
+  await bench.chooseTie('Harbour Night');
+  await expect(page.getByRole('alert').first()).toContainText('longer than this band goes');
+  await expect(bench.giveOutButton).toBeDisabled();
+  await page.getByTestId('set-handle').focus();
+  await page.keyboard.press('Home');
+  await expect(page.getByRole('alert').first()).toContainText('No setting of this band can be worn on this collar');
+  await bench.setLead('4');
+  await expect(page.getByRole('alert').first()).toContainText(/does not reach.*Let the band out by at least/);
+  await expect(bench.giveOutButton).toBeDisabled();
+});
+
+test('what is typed survives a reload, also half-typed and wrong', async ({ page, shop }) => {
+  const bench = new Bench(page, shop.address);
+  await bench.open();
+  await bench.name.fill('Half Typed');
+  await bench.collar.fill('16 cm');
+  await bench.chooseTie('Signal Red');
+  await page.getByRole('textbox', { name: 'Note' }).fill('for Saturday');
+  await page.reload();
+  await expect(bench.name).toHaveValue('Half Typed');
+  await expect(bench.collar).toHaveValue('16 cm');
+  await expect(page.getByText('write 16 in')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Signal Red/ })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue('for Saturday');
+  await page.getByRole('button', { name: 'Start anew' }).click();
+  await expect(bench.name).toHaveValue('');
+});
+
+test('a save that fails keeps everything, says so, and is kept once when it is tried again', async ({ page, shop }) => {
+  const bench = new Bench(page, shop.address);
+  await bench.open();
+  await bench.name.fill('Lost On The Way');
+  await bench.collar.fill('15');
+  await bench.chooseTie('Lamplighter');
+  // the server keeps it, but the answer is lost
+  let lost = 0;
+  await page.route('**/api/fittings', async (route) => {
+    lost += 1;
+    if (lost > 1) return route.continue();
+    await route.fetch();
+    return route.abort();
+  });
+  await bench.giveOutButton.click();
+  await expect(page.getByText(/Not saved\..*does not answer.*What you typed is kept\./)).toBeVisible();
+  await expect(bench.name).toHaveValue('Lost On The Way');
+  await bench.giveOut();
+  await page.getByRole('link', { name: 'Lost On The Way' }).click();
+  await expect(page.getByRole('region', { name: 'Fittings' }).getByRole('link')).toHaveCount(1);
+});
+
+test('a double click gives out one fitting', async ({ page, shop }) => {
+  const bench = new Bench(page, shop.address);
+  await bench.open();
+  await bench.name.fill('Twice Pressed');
+  await bench.collar.fill('15');
+  await bench.chooseTie('Lamplighter');
+  await page.route('**/api/fittings', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await route.continue();
+  });
+  await bench.giveOutButton.dblclick({ delay: 20 });
+  await expect(page.getByText(/^given out/)).toBeVisible();
+  await page.getByRole('link', { name: 'Twice Pressed' }).click();
+  await expect(page.getByRole('region', { name: 'Fittings' }).getByRole('link')).toHaveCount(1);
+});
+
+test('two people who save one wearer are told, and neither loses anything', async ({ page, shop, request }) => {
+  await page.goto(`${shop.address}/wearers`);
+  await page.getByRole('link', { name: /Rafferty Quill/ }).click();
+  await page.getByRole('textbox', { name: 'Note' }).fill('mine');
+  const id = new URL(page.url()).pathname.split('/').at(-1) ?? '';
+  const current = (await (await request.get(`${shop.address}/api/wearers/${id}`)).json()) as { name: string; version: number };
+  await request.put(`${shop.address}/api/wearers/${id}`, {
+    data: { name: current.name, collar: '16', longEnd: 'left', note: 'theirs', version: current.version },
+  });
+  await page.getByRole('button', { name: 'Save the record' }).click();
+  await expect(page.getByText(/Somebody else saved this wearer in the meantime.*collar 16.*“theirs”/)).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue('mine');
+  await page.getByRole('button', { name: 'Save the record' }).click();
+  await expect(page.getByText('in the meantime')).toBeHidden();
+  await expect
+    .poll(async () => ((await (await request.get(`${shop.address}/api/wearers/${id}`)).json()) as { note: string }).note)
+    .toBe('mine');
+});
+
+test('an address that leads nowhere has a face', async ({ page, shop }) => {
+  for (const path of ['/nothing/here', '/wearers/01a20b94-353d-7204-b92c-7f530cb63fff', '/fittings/01a20b94-353d-7204-b92c-7f530cb63fff']) {
+    await page.goto(shop.address + path);
+    await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
+  }
+  await page.getByRole('link', { name: 'To the bench' }).click();
+  await expect(page.getByRole('button', { name: /^Tie/ })).toBeVisible();
+});
+
+test('an empty shop leads to its first tie, and from there to the bench', async ({ page }) => {
+  test.setTimeout(120_000);
+  const shop = await startShop('empty', { empty: true });
+  try {
+    await page.goto(shop.address);
+    await expect(page.getByRole('heading', { name: 'The drawer is empty' })).toBeVisible();
+    await page.goto(`${shop.address}/wearers`);
+    await expect(page.getByRole('heading', { name: 'Nobody on record yet' })).toBeVisible();
+    await page.goto(shop.address);
+    await page.getByRole('link', { name: 'Measure the first tie' }).click();
+    const type = (name: string, text: string) => page.getByRole('textbox', { name, exact: true }).fill(text);
+    await type('Name', 'The first');
+    for (const [name, text] of Object.entries({
+      'Nose to belly': '62',
+      'Belly to waist': '62',
+      'Waist to tip': '62',
+      Belly: '65',
+      Waist: '80',
+      Tail: '65',
+      Shortest: '791.5',
+    }))
+      await type(name, text);
+    await page.reload();
+    await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toHaveValue('The first');
+    await page.getByRole('button', { name: 'Put in the drawer' }).click();
+    await expect(page.getByText('The waist width is 80 mm, wider than the belly (65 mm)', { exact: false })).toBeVisible();
+    await type('Waist', '30');
+    await expect(page.getByRole('img', { name: 'The blade as measured' })).toBeVisible();
+    await page.getByRole('button', { name: 'Put in the drawer' }).click();
+    await expect(page.getByRole('link', { name: /The first/ })).toBeVisible();
+    const bench = new Bench(page, shop.address);
+    await bench.open();
+    await bench.collar.fill('16');
+    await bench.chooseTie('The first');
+    await expect(bench.setAt).toHaveValue('16');
+  } finally {
+    await shop.stop();
+  }
+});

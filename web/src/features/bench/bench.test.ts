@@ -1,0 +1,137 @@
+import type { Tie } from '@easytuck/contract';
+import { fittingInput } from '@easytuck/contract';
+import { benchReducer, emptyDraft, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
+import { benchView } from './benchViewModel.ts';
+
+const IDS = { fittingId: '01a20b94-353d-7204-b92c-7f530cb63fe2', newWearerId: '01a20b94-353d-7204-b92c-7f530cb63fe3' };
+
+const TIE: Tie = {
+  id: '01a20b94-353d-7204-b92c-7f530cb63fe4',
+  version: 1,
+  createdAt: '2026-11-24T03:00:00.000Z',
+  updatedAt: '2026-11-24T03:00:00.000Z',
+  name: 'Harbour Night',
+  shape: 'butterfly',
+  clothKind: 'silk',
+  cloth: { thicknessMm: 1.1, gatherRatio: 0.65 },
+  blade: {
+    noseToBellyMm: 62,
+    bellyToWaistMm: 62,
+    waistToTipMm: 62,
+    bandWidthMm: 20,
+    bellyWidthMm: 65,
+    waistWidthMm: 30,
+    tailWidthMm: 65,
+    tipShape: 'straight',
+    tipDepthMm: 0,
+  },
+  overhangMm: 0,
+  hardware: { kind: 'slots', shortestMm: 791.5, stepCount: 9, pitchMm: 12.7, marks: { system: 'in', atShortest: 14 } },
+  inStock: 1,
+  note: '',
+};
+const FIXED: Tie = { ...TIE, id: '01a20b94-353d-7204-b92c-7f530cb63fe5', hardware: { kind: 'fixed', lengthMm: 842.3 } };
+const TIES = [TIE, FIXED];
+
+const after = (...events: BenchEvent[]): BenchDraft => events.reduce(benchReducer, emptyDraft(IDS));
+const WORKED: BenchEvent[] = [
+  { type: 'nameTyped', name: 'Corin Attleby' },
+  { type: 'collarTyped', text: '16' },
+  { type: 'tieChosen', tieId: TIE.id },
+];
+const view = (...events: BenchEvent[]) => benchView(after(...WORKED, ...events), TIES, 'in');
+
+describe('benchReducer', () => {
+  it('takes name, collar and long end from a wearer on record, and forgets who it was when another name is typed', () => {
+    const chosen = after({
+      type: 'wearerChosen',
+      wearer: { id: 'w', name: 'Ottoline Vance', collar: { text: '14 1/2', system: 'in', label: 14.5 }, longEnd: 'right' },
+    });
+    expect(chosen).toMatchObject({ wearerId: 'w', name: 'Ottoline Vance', collarText: '14 1/2', longEnd: 'right' });
+    expect(benchReducer(chosen, { type: 'nameTyped', name: 'Ottoline' })).toMatchObject({ wearerId: null, collarText: '14 1/2' });
+  });
+
+  it('keeps a set by hand until collar, tie or school changes', () => {
+    const byHand = after(...WORKED, { type: 'stepSet', step: 6 });
+    expect(byHand).toMatchObject({ step: 6, school: 'own' });
+    expect(benchReducer(byHand, { type: 'leadSet', leadMm: 50 }).step).toBe(6);
+    expect(benchReducer(byHand, { type: 'collarTyped', text: '17' })).toMatchObject({ step: null, school: 'true' });
+    expect(benchReducer(byHand, { type: 'tieChosen', tieId: FIXED.id })).toMatchObject({ step: null, leadMm: null });
+    expect(benchReducer(byHand, { type: 'schoolChosen', school: 'easy' })).toMatchObject({ step: null, school: 'easy' });
+  });
+
+  it('starts anew under new keys, with the tie still in hand', () => {
+    const ids = { fittingId: 'f2', newWearerId: 'w2' };
+    expect(benchReducer(after(...WORKED), { type: 'startedAnew', ids })).toEqual({ ...emptyDraft(ids), tieId: TIE.id });
+  });
+
+  it('is put back after a reload as it was, and not at all where an older version wrote something else', () => {
+    const draft = after(...WORKED, { type: 'measureTyped', measure: 'neckBreadth', text: '5 in' });
+    expect(readDraft(JSON.parse(JSON.stringify(draft)))).toEqual(draft);
+    expect(readDraft({ ...draft, school: 'other' })).toBeNull();
+    expect(readDraft('nonsense')).toBeNull();
+  });
+});
+
+describe('benchView', () => {
+  it('answers the worked case: mark 16, lead 38.05 mm, 124 mm', () => {
+    const { fit, missing } = view();
+    expect(missing).toEqual([]);
+    expect(fit?.worn.setting.position).toEqual({ kind: 'mark', mark: { system: 'in', label: 16 } });
+    expect(fit?.worn.fit.leadMm).toBeCloseTo(38.05, 9);
+    expect(fit?.worn.fit.spreadMm).toBeCloseTo(124, 9);
+    expect([fit?.shorter?.fit.spreadMm, fit?.longer?.fit.spreadMm].map((mm) => mm?.toFixed(1))).toEqual(['119.8', '128.2']);
+  });
+
+  it('sends what it shows, in a form that the contract takes', () => {
+    const { input } = view({ type: 'stepSet', step: 5 }, { type: 'leadSet', leadMm: 44 });
+    expect(fittingInput.parse(input)).toMatchObject({
+      step: 5,
+      leadMm: 44,
+      school: 'own',
+      wearer: { kind: 'new', name: 'Corin Attleby' },
+      collar: { label: 16 },
+    });
+  });
+
+  it('lists what is missing in the page’s order and has nothing to send', () => {
+    const empty = benchView(emptyDraft(IDS), TIES, 'in');
+    expect(empty.missing).toEqual(['the wearer’s name', 'the collar size', 'a tie']);
+    expect(empty.input).toBeNull();
+    expect(empty.fit).toBeNull();
+    expect(empty.errors).toMatchObject({ name: null, collar: null });
+  });
+
+  it('refuses a mixed-up unit at its field and keeps the rest', () => {
+    expect(view({ type: 'collarTyped', text: '16 cm' }).errors.collar).toContain('write 16 in');
+    const measured = view({ type: 'measureTyped', measure: 'neckBreadth', text: '5 mm' });
+    expect(measured.errors.measures.neckBreadth).toContain('out of range');
+    expect(measured.fit).not.toBeNull();
+    expect(measured.input).toBeNull();
+  });
+
+  it('says how far a school asks past the band, and lets nothing be given out until a set is chosen', () => {
+    const past = view({ type: 'collarTyped', text: '19' });
+    expect(past.fit?.schoolBeyondMm).toBeCloseTo(25.4, 9);
+    expect(past.input).toBeNull();
+    expect(view({ type: 'collarTyped', text: '19' }, { type: 'stepSet', step: 8 }).input).not.toBeNull();
+  });
+
+  it('says by how much a strip does not reach', () => {
+    const short = view({ type: 'collarTyped', text: '24' }, { type: 'stepSet', step: 0 }, { type: 'leadSet', leadMm: 80 });
+    expect(short.fit?.outOfReach).toMatch(/Let the band out by at least .* in/);
+    expect(short.input).toBeNull();
+  });
+
+  it('offers no neighbours and no school for a band that is sewn to length', () => {
+    const { fit, input } = view({ type: 'tieChosen', tieId: FIXED.id });
+    expect([fit?.shorter, fit?.longer, fit?.schoolBeyondMm]).toEqual([null, null, 0]);
+    expect(input?.step).toBe(0);
+  });
+
+  it('holds the bow to the measures that were taken', () => {
+    const { fit } = view({ type: 'measureTyped', measure: 'faceWidth', text: '12 cm' });
+    expect(fit?.worn.fit.binding.id).toBe('faceWidth');
+    expect(fit?.worn.fit.binding.roomMm).toBeCloseTo(-12, 6);
+  });
+});

@@ -20,7 +20,7 @@ runMain(async () => {
   refuseSecondStart(runFile);
 
   await ensureNodePackages();
-  const external = process.env['DATABASE_URL'];
+  const external = process.env['DATABASE_URL'] || undefined;
   const log = (/** @type {string} */ line) => console.log(line);
   const [database] = await Promise.all([external ? undefined : startPrivateDatabase(folder, { supervise: true, log }), buildWeb()]);
   const port = await freePort(Number(process.env['PORT'] ?? USUAL_PORT));

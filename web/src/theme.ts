@@ -84,7 +84,11 @@ export const theme = createTheme({
     MuiInputLabel: { styleOverrides: { root: { color: COLOURS.pencil, fontSize: '0.9375rem' } } },
     MuiFormHelperText: { styleOverrides: { root: { fontSize: '0.8125rem', lineHeight: 1.35 } } },
     MuiPaper: { defaultProps: { elevation: 0 } },
-    MuiMenu: { styleOverrides: { paper: { border: `1px solid ${COLOURS.thread}`, boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)' } } },
+    // A menu is gone when it closes: a backdrop that lingers would swallow the next touch.
+    MuiMenu: {
+      defaultProps: { transitionDuration: 0 },
+      styleOverrides: { paper: { border: `1px solid ${COLOURS.thread}`, boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)' } },
+    },
     MuiAlert: { styleOverrides: { root: { border: '1px solid currentColor', alignItems: 'center' } } },
     MuiLink: { defaultProps: { underline: 'hover' } },
   },

@@ -68,7 +68,10 @@ export async function startPrivateDatabase(folder, { supervise = false, log = ()
     pid: () => child?.pid,
     stop: async () => {
       stopping = true;
+      const ended =
+        child && child.exitCode === null && child.signalCode === null ? new Promise((resolve) => child?.once('exit', resolve)) : undefined;
       if (child?.pid !== undefined) await end(child.pid);
+      await ended;
       rmSync(home.pidFile, { force: true });
     },
   };

@@ -18,7 +18,7 @@ export function run(command, args, options = {}) {
     const child = spawn(command, args, {
       cwd: options.cwd ?? ROOT,
       env: options.env ?? process.env,
-      stdio: [options.input ?? 'ignore', out, out],
+      stdio: [options.input ?? 'ignore', normal, out],
     });
     let output = '';
     child.stdout?.on('data', (chunk) => (output += chunk));

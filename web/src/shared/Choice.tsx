@@ -54,7 +54,7 @@ export function Choice<V extends string>({ label, hideLabel = false, value, opti
               name={name}
               checked={option.value === value}
               onChange={() => onChange(option.value)}
-              style={{ position: 'absolute', opacity: 0, inset: 0 }}
+              style={{ position: 'absolute', opacity: 0, inset: 0, pointerEvents: 'none' }}
             />
             {option.text}
           </Box>

@@ -37,7 +37,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
       actions={
         <>
           <Box sx={{ color: 'text.secondary' }}>given out {dayjs(fitting.givenOutAt).format('D MMMM YYYY, HH:mm')}</Box>
-          <Button variant="contained" component={Link} to="/" autoFocus>
+          <Button variant="contained" component={Link} to="/" ref={focusAtOnce}>
             Next fitting
           </Button>
         </>
@@ -109,6 +109,9 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
     </Page>
   );
 }
+
+/** The next step has the keyboard's focus when the page opens. */
+const focusAtOnce = (element: HTMLElement | null): void => element?.focus();
 
 /** The drawing is made again from the inputs and the tie as they were. */
 function redraw(fitting: Fitting): { tie: ReturnType<typeof prepareTie>; worn: WearerFit } {

@@ -75,7 +75,13 @@ function SchoolTicket({ name, view, chosen, onChoose }: { name: string; view: Sc
         '&:has(:focus-visible)': { outline: `2px solid ${COLOURS.long}`, outlineOffset: 2 },
       }}
     >
-      <input type="radio" name={name} checked={chosen} onChange={onChoose} style={{ position: 'absolute', opacity: 0, inset: 0 }} />
+      <input
+        type="radio"
+        name={name}
+        checked={chosen}
+        onChange={onChoose}
+        style={{ position: 'absolute', opacity: 0, inset: 0, pointerEvents: 'none' }}
+      />
       <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
         <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 600, fontSize: '1.0625rem' }}>
           {chosen ? '● ' : ''}

@@ -150,6 +150,9 @@ function MeasureFields({ draft, errors, dispatch }: WearerFieldsProps) {
 function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: string | null; dispatch: Dispatch<BenchEvent> }) {
   const [isOpen, setOpen] = useState(false);
   const found = useWearers(draft.wearerId === null ? draft.name.trim() : '');
+  const letters = draft.wearerId === null ? draft.name.trim().toLocaleLowerCase() : '';
+  // Until the answer for these letters is there, the last one is shown; nobody in it who does not match may be chosen.
+  const options = (found.data ?? []).filter(({ name }) => name.toLocaleLowerCase().includes(letters));
   const isNew = draft.wearerId === null && draft.name.trim() !== '';
   return (
     <Autocomplete<Wearer, false, false, true>
@@ -157,7 +160,7 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
       open={isOpen}
       onOpen={() => setOpen(true)}
       onClose={() => setOpen(false)}
-      options={[...(found.data ?? [])]}
+      options={options}
       filterOptions={(wearers) => wearers}
       getOptionLabel={(wearer) => (typeof wearer === 'string' ? wearer : wearer.name)}
       getOptionKey={(wearer) => (typeof wearer === 'string' ? wearer : wearer.id)}
@@ -169,7 +172,10 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
         if (reason === 'clear') dispatch({ type: 'nameTyped', name: '' });
       }}
       onChange={(_event, wearer) => {
-        if (wearer && typeof wearer !== 'string') dispatch({ type: 'wearerChosen', wearer });
+        // Enter takes the first that was found; Tab keeps what was typed as somebody new.
+        const chosen = typeof wearer === 'string' ? options[0] : wearer;
+        setOpen(false);
+        if (chosen) dispatch({ type: 'wearerChosen', wearer: chosen });
       }}
       autoHighlight
       renderOption={({ key, ...props }, wearer) => (

@@ -1,4 +1,4 @@
-import type { BLADE_RANGES} from '@easytuck/core';
+import type { BLADE_RANGES } from '@easytuck/core';
 import { checkBlade, hardwareRange, type BladeContradiction, type Tie as TieModel } from '@easytuck/core';
 import { z } from 'zod';
 import { moment, nameField, noteField, recordId, version } from '../fields/common.ts';

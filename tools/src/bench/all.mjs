@@ -1,0 +1,41 @@
+import { measureBrowser } from './browser.mjs';
+import { figureLine } from './figure.mjs';
+import { measureReads } from './reads.mjs';
+import { startDemo } from './demo.mjs';
+import { measureSolves } from './solves.mjs';
+
+/** @type {string[]} */
+const missed = [];
+const print = (/** @type {import('./figure.mjs').Figure} */ figure) => {
+  const line = figureLine(figure);
+  if (line.endsWith('MISSED')) missed.push(figure.name);
+  console.log(line);
+};
+
+print({ name: 'solves of core/fit on one core', value: measureSolves(), unit: '/s', aim: 200_000, atMost: false, digits: 0 });
+
+const first = await startDemo();
+await first.stop();
+const second = await startDemo();
+print({ name: 'second start of the demo', value: second.startedInMs / 1000, unit: 's', aim: 6, atMost: true, digits: 2 });
+try {
+  const { firstLoadKb, dragMs } = await measureBrowser(second.address);
+  print({ name: 'first load of the Bench, JavaScript and CSS, gzipped', value: firstLoadKb, unit: 'kB', aim: 270, atMost: true });
+  print({ name: 'dragged set to both drawings updated, 95th percentile', value: dragMs.p95, unit: 'ms', aim: 8, atMost: true });
+  console.log(`  (median ${dragMs.median.toFixed(1)} ms over ${dragMs.count} moves)`);
+  const { wholePerS, barePerS } = await measureReads(second.address, second.databaseUrl);
+  print({
+    name: 'reading a wearer: whole server over bare handler',
+    value: wholePerS / barePerS,
+    unit: '',
+    aim: 0.5,
+    atMost: false,
+    digits: 2,
+  });
+  console.log(
+    `  (whole ${Math.round(wholePerS).toLocaleString('en-GB')}/s, bare ${Math.round(barePerS).toLocaleString('en-GB')}/s, 10 connections)`,
+  );
+} finally {
+  await second.stop();
+}
+console.log(missed.length === 0 ? '\nAll aims met.' : `\nMissed: ${missed.join('; ')}.`);

@@ -1,13 +1,13 @@
 /** Ties and tolerances that several tests share. */
 import fc from 'fast-check';
 import { prepareTie, type PreparedTie } from './fit/index.ts';
-import type { BladeMeasures, Hardware, Tie } from './strip/index.ts';
+import type { BladeMeasures, SteppedHardware, Tie } from './strip/index.ts';
 
 /** Rounding of binary arithmetic on lengths of a metre, in mm. */
 export const ROUNDING_MM = 1e-9;
 
 /** Numbered T-hook slots by half sizes, 14 to 18 in; mark 16 is 842.3 mm tip to tip. */
-export const HALF_SIZE_SLOTS: Hardware = {
+export const HALF_SIZE_SLOTS: SteppedHardware = {
   kind: 'slots',
   shortestMm: 791.5,
   stepCount: 9,

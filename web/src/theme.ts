@@ -49,6 +49,7 @@ export const theme = createTheme({
   components: {
     MuiCssBaseline: {
       styleOverrides: {
+        ':root': Object.fromEntries(Object.entries(COLOURS).map(([name, colour]) => [`--${name}`, colour])),
         body: { fontVariantNumeric: 'tabular-nums lining-nums' },
         ':focus-visible': { outline: `2px solid ${COLOURS.long}`, outlineOffset: 2 },
       },

@@ -31,35 +31,40 @@ export function findBounds(tie: PreparedTie, neckPathMm: number, setMm: number, 
   const { shortMm, longMm, knotHeightMm } = tie.takeUp;
   const { overhangMm, hardware } = tie.tie;
   const bladeMm = tie.profile.bladeLengthMm;
+  const { good, fair } = tie.foldMm;
+  // The set at which a bow is s wide is 3s and this; the wider bow decides upwards, the narrower downwards.
   const frontOffsetMm = neckPathMm + 2 * shortMm + leadMm - overhangMm;
   const backOffsetMm = neckPathMm + 2 * longMm - leadMm - overhangMm;
-  const widestAt = (spreadMm: number): number => 3 * spreadMm + Math.min(frontOffsetMm, backOffsetMm);
-  const narrowestAt = (spreadMm: number): number => 3 * spreadMm + Math.max(frontOffsetMm, backOffsetMm);
-  const crossingAt = (positionMm: number): number => neckPathMm + 2 * (bladeMm - positionMm) + Math.abs(leadMm);
-  const shorter = (id: BoundId, nature: Bound['nature'], limitMm: number, outerMm = limitMm): Bound => {
-    const roomMm = setMm - limitMm;
-    return { id, way: 'shorter', nature, limitMm, roomMm, outerRoomMm: nature === 'custom' ? null : setMm - outerMm };
-  };
-  const longer = (id: BoundId, nature: Bound['nature'], limitMm: number, outerMm = limitMm): Bound => {
-    const roomMm = limitMm - setMm;
-    return { id, way: 'longer', nature, limitMm, roomMm, outerRoomMm: nature === 'custom' ? null : outerMm - setMm };
-  };
+  const widerMm = Math.min(frontOffsetMm, backOffsetMm);
+  const narrowerMm = Math.max(frontOffsetMm, backOffsetMm);
+  // The set at which the shorter strand crosses at v is this less 2v.
+  const crossingMm = neckPathMm + 2 * bladeMm + Math.abs(leadMm);
+  const reachMm = 3 * (2 * knotHeightMm + overhangMm) + narrowerMm;
 
   const bounds: Bound[] = [];
   if (hardware.kind !== 'fixed') {
-    const range = hardwareRange(hardware);
-    bounds.push(shorter('bandShortest', 'hardware', range.shortestMm), longer('bandLongest', 'hardware', range.longestMm));
+    const { shortestMm, longestMm } = hardwareRange(hardware);
+    bounds.push(shorterBound('bandShortest', 'hardware', setMm, shortestMm, shortestMm));
+    bounds.push(longerBound('bandLongest', 'hardware', setMm, longestMm, longestMm));
   }
   bounds.push(
-    shorter('reach', 'geometry', narrowestAt(2 * knotHeightMm + overhangMm)),
-    shorter('crossing', 'geometry', crossingAt(tie.crossingMm.clean), crossingAt(tie.crossingMm.possible)),
-    shorter('foldPastWaist', 'geometry', narrowestAt(bladeMm - tie.foldMm.good.toMm), narrowestAt(bladeMm - tie.foldMm.fair.toMm)),
-    longer('foldPastNose', 'geometry', widestAt(bladeMm - tie.foldMm.good.fromMm), widestAt(bladeMm - tie.foldMm.fair.fromMm)),
+    shorterBound('reach', 'geometry', setMm, reachMm, reachMm),
+    shorterBound('crossing', 'geometry', setMm, crossingMm - 2 * tie.crossingMm.clean, crossingMm - 2 * tie.crossingMm.possible),
+    shorterBound('foldPastWaist', 'geometry', setMm, 3 * (bladeMm - good.toMm) + narrowerMm, 3 * (bladeMm - fair.toMm) + narrowerMm),
+    longerBound('foldPastNose', 'geometry', setMm, 3 * (bladeMm - good.fromMm) + widerMm, 3 * (bladeMm - fair.fromMm) + widerMm),
   );
-  if (limits.neckBreadthMm !== null) bounds.push(longer('neckBreadth', 'custom', widestAt(limits.neckBreadthMm)));
-  if (limits.collarPointsMm !== null) bounds.push(longer('collarPoints', 'custom', widestAt(limits.collarPointsMm)));
-  if (limits.faceWidthMm !== null) bounds.push(longer('faceWidth', 'custom', widestAt(limits.faceWidthMm)));
+  if (limits.neckBreadthMm !== null) bounds.push(longerBound('neckBreadth', 'custom', setMm, 3 * limits.neckBreadthMm + widerMm, null));
+  if (limits.collarPointsMm !== null) bounds.push(longerBound('collarPoints', 'custom', setMm, 3 * limits.collarPointsMm + widerMm, null));
+  if (limits.faceWidthMm !== null) bounds.push(longerBound('faceWidth', 'custom', setMm, 3 * limits.faceWidthMm + widerMm, null));
   return bounds;
+}
+
+function shorterBound(id: BoundId, nature: Bound['nature'], setMm: number, limitMm: number, outerMm: number | null): Bound {
+  return { id, way: 'shorter', nature, limitMm, roomMm: setMm - limitMm, outerRoomMm: outerMm === null ? null : setMm - outerMm };
+}
+
+function longerBound(id: BoundId, nature: Bound['nature'], setMm: number, limitMm: number, outerMm: number | null): Bound {
+  return { id, way: 'longer', nature, limitMm, roomMm: limitMm - setMm, outerRoomMm: outerMm === null ? null : outerMm - setMm };
 }
 
 /** The bound with the least room, of all or of one way. Undefined only where there is none that way. */

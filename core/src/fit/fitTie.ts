@@ -61,7 +61,8 @@ export function fitTie(request: FitRequest): Fit {
   const roomShorter = must(bindingBound(bounds, 'shorter'));
   const roomLonger = must(bindingBound(bounds, 'longer'));
   return {
-    ...bows,
+    front: bows.front,
+    back: bows.back,
     neckPathMm,
     setMm,
     leadMm,

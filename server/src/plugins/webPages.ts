@@ -12,6 +12,7 @@ const A_YEAR_S = 31_536_000;
 /** Serves the built interface. Its rooms are addresses of their own: whatever is no file and no API is the interface's. */
 export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRoot: string | undefined }) => {
   await app.register(helmet, {
+    global: false,
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
@@ -22,6 +23,11 @@ export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRo
       },
     },
     strictTransportSecurity: false,
+  });
+  // Pages get all of the browser's protections; an answer in JSON is no page, and asks only not to be taken for one.
+  app.addHook('onRequest', async (request, reply) => {
+    if (isPage(request.url)) await reply.helmet();
+    else void reply.header('x-content-type-options', 'nosniff');
   });
   await app.register(compress, { threshold: SMALLEST_COMPRESSED_BYTES, encodings: ['br', 'gzip'] });
   if (webRoot === undefined) {
@@ -42,3 +48,5 @@ export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRo
     return wantsPage ? reply.sendFile('index.html') : sendProblem(reply, new ProblemError('noSuchPage'));
   });
 });
+
+const isPage = (url: string): boolean => url.startsWith('/api/docs') || !(url.startsWith('/api/') || url === '/healthz' || url === '/readyz');

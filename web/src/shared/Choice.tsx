@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { useId } from 'react';
+import { memo, useId } from 'react';
 import { COLOURS } from '../theme.ts';
 
 interface ChoiceProps<V extends string> {
@@ -14,7 +14,7 @@ interface ChoiceProps<V extends string> {
 const hidden = { position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' } as const;
 
 /** One of a few: radio buttons that look like tickets laid side by side. */
-export function Choice<V extends string>({ label, hideLabel = false, value, options, onChange, small = false }: ChoiceProps<V>) {
+function PlainChoice<V extends string>({ label, hideLabel = false, value, options, onChange, small = false }: ChoiceProps<V>) {
   const name = useId();
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, p: 0, minWidth: 0 }}>
@@ -63,3 +63,6 @@ export function Choice<V extends string>({ label, hideLabel = false, value, opti
     </Box>
   );
 }
+
+/** As {@link PlainChoice}, drawn again only where something of it changed. */
+export const Choice = memo(PlainChoice) as typeof PlainChoice;

@@ -111,3 +111,10 @@ export function bandRange(hardware: Hardware, unit: LengthUnit): string {
     ? formatLength(shortestMm, unit)
     : `${formatLength(shortestMm, unit)} to ${formatLength(longestMm, unit)}`;
 }
+
+/** Hardware and range in as few words as a list has room for: `T-hook 14–18 in`, `slider, unnumbered`. */
+export function hardwareShort(hardware: Hardware, unit: LengthUnit): string {
+  if (hardware.kind === 'fixed') return `sewn to ${bandRange(hardware, unit)}`;
+  const kind = { slots: 'T-hook', buttons: 'buttons', slider: 'slider' }[hardware.kind];
+  return hardware.marks ? `${kind} ${bandRange(hardware, unit)}` : `${kind}, unnumbered`;
+}

@@ -1,6 +1,7 @@
 import type { Wearer, WearerData } from '@easytuck/contract';
 import { Op, type Transaction } from 'sequelize';
 import type { WearerRow } from '../../database/models.ts';
+import { readRows } from '../../database/readRows.ts';
 import type { Database } from '../../plugins/database.ts';
 
 /** Reads and writes wearers; the only place that knows their columns. */
@@ -13,13 +14,16 @@ export interface WearerRepository {
   readonly update: (id: string, version: number, data: WearerData, at: Date) => Promise<boolean>;
 }
 
-export function wearerRepository({ models }: Database): WearerRepository {
+const COLUMNS = `id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel,
+  long_end AS longEnd, note, version, created_at AS createdAt, updated_at AS updatedAt`;
+
+export function wearerRepository({ models, sequelize }: Database): WearerRepository {
   const { wearers } = models;
   const inside = (transaction: Transaction | undefined): { transaction: Transaction | null } => ({ transaction: transaction ?? null });
   return {
     find: async (id, transaction) => {
-      const row = (await wearers.findOne({ where: { id }, raw: true, ...inside(transaction) })) as unknown as WearerRow | null;
-      return row && toWearer(row);
+      const [row] = await readRows<WearerRow>(sequelize, `SELECT ${COLUMNS} FROM wearers WHERE id = ?`, [id], transaction);
+      return row === undefined ? null : toWearer(row);
     },
     search: async (letters, limit) => {
       const where = letters === '' ? {} : { name: { [Op.like]: `%${escapeLike(letters)}%` } };

@@ -1,7 +1,7 @@
 import type { Tie } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useEffect, useState, type Dispatch } from 'react';
+import { useCallback, useEffect, useState, type Dispatch } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useTies } from '../../shared/api/ties.ts';
 import { useWearer } from '../../shared/api/wearers.ts';
@@ -31,14 +31,14 @@ function BenchWithTies({ ties }: { ties: readonly Tie[] }) {
   );
   const navigate = useNavigate();
   useWearerFromAddress(dispatch);
-  const setSide = (next: ViewSide): void => {
+  const setSide = useCallback((next: ViewSide) => {
     keepSide(next);
     writeStored(VIEW_KEY, next);
-  };
-  const onGiveOut = async (): Promise<void> => {
+  }, []);
+  const onGiveOut = useCallback(async () => {
     const saved = await giveOut();
     if (saved) await navigate(`/fittings/${saved.id}`);
-  };
+  }, [giveOut, navigate]);
   return (
     <Box component="main" sx={{ px: { xs: 2, md: 2.5 }, pt: 1.25, pb: 1.5 }}>
       <Box
@@ -48,8 +48,18 @@ function BenchWithTies({ ties }: { ties: readonly Tie[] }) {
         <TiePicker ties={ties} tieId={draft.tieId} dispatch={dispatch} />
       </Box>
       <BenchStage draft={draft} view={view} dispatch={dispatch} side={side} setSide={setSide} />
-      {view.fit && <Schools fit={view.fit} school={draft.school} dispatch={dispatch} />}
-      <GiveOut draft={draft} view={view} dispatch={dispatch} saving={saving} onGiveOut={onGiveOut} onStartAnew={startAnew} />
+      {view.fit && view.fit.tie.hardware.kind !== 'fixed' && (
+        <Schools schools={view.fit.schools} school={draft.school} dispatch={dispatch} />
+      )}
+      <GiveOut
+        note={draft.note}
+        noteError={view.errors.note}
+        missing={view.missing}
+        dispatch={dispatch}
+        saving={saving}
+        onGiveOut={onGiveOut}
+        onStartAnew={startAnew}
+      />
     </Box>
   );
 }

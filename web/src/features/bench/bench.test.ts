@@ -1,7 +1,7 @@
 import type { Tie } from '@easytuck/contract';
 import { fittingInput } from '@easytuck/contract';
 import { benchReducer, emptyDraft, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
-import { benchView } from './benchViewModel.ts';
+import { createBenchView } from './benchViewModel.ts';
 
 const IDS = { fittingId: '01a20b94-353d-7204-b92c-7f530cb63fe2', newWearerId: '01a20b94-353d-7204-b92c-7f530cb63fe3' };
 
@@ -39,6 +39,7 @@ const WORKED: BenchEvent[] = [
   { type: 'collarTyped', text: '16' },
   { type: 'tieChosen', tieId: TIE.id },
 ];
+const benchView = createBenchView();
 const view = (...events: BenchEvent[]) => benchView(after(...WORKED, ...events), TIES, 'in');
 
 describe('benchReducer', () => {
@@ -92,6 +93,24 @@ describe('benchView', () => {
       wearer: { kind: 'new', name: 'Corin Attleby' },
       collar: { label: 16 },
     });
+  });
+
+  it('answers the same whether or not it was asked before, and works fields and schools out once while a set is dragged', () => {
+    const events: BenchEvent[][] = [
+      [],
+      [{ type: 'stepSet', step: 2 }],
+      [{ type: 'collarTyped', text: '15' }],
+      [{ type: 'leadSet', leadMm: 60 }],
+      [{ type: 'nameTyped', name: '' }],
+    ];
+    for (const some of [...events, ...events]) expect(view(...some)).toEqual(createBenchView()(after(...WORKED, ...some), TIES, 'in'));
+    const dragged = after(...WORKED, { type: 'stepSet', step: 2 });
+    const before = benchView(dragged, TIES, 'in');
+    const afterwards = benchView(benchReducer(dragged, { type: 'stepSet', step: 3 }), TIES, 'in');
+    expect(afterwards.errors).toBe(before.errors);
+    expect(afterwards.fit?.schools).toBe(before.fit?.schools);
+    expect(afterwards.missing).toBe(before.missing);
+    expect(afterwards.fit?.worn.fit.spreadMm).not.toBe(before.fit?.worn.fit.spreadMm);
   });
 
   it('lists what is missing in the page’s order and has nothing to send', () => {

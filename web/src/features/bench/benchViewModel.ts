@@ -25,6 +25,7 @@ import {
   type PreparedTie,
   type School,
   type SchoolSet,
+  type Side,
   type UsableSettings,
   type WearerFit,
   type WornCollar,
@@ -76,60 +77,101 @@ export interface BenchView {
   readonly input: FittingInput | null;
 }
 
-/** Works out everything the bench shows from what was typed. `unit` is meant where a length is typed without one. */
-export function benchView(draft: BenchDraft, ties: readonly Tie[], unit: LengthUnit): BenchView {
-  const collar = collarField.safeParse(draft.collarText);
-  const points = optionalLengthField(FITTING_LENGTHS.collarPointsMm, unit).safeParse(draft.measures.collarPoints);
-  const neck = optionalLengthField(FITTING_LENGTHS.neckBreadthMm, unit).safeParse(draft.measures.neckBreadth);
-  const face = optionalLengthField(FITTING_LENGTHS.faceWidthMm, unit).safeParse(draft.measures.faceWidth);
-  const name = wearerInput.shape.name.safeParse(draft.name);
-  const note = noteField.safeParse(draft.note);
-  const errors: BenchErrors = {
-    name: draft.name === '' ? null : messageOf(name),
-    collar: draft.collarText === '' ? null : messageOf(collar),
-    measures: { collarPoints: messageOf(points), neckBreadth: messageOf(neck), faceWidth: messageOf(face) },
-    note: messageOf(note),
-  };
-  const tie = ties.find(({ id }) => id === draft.tieId) ?? null;
-  const worn: WornCollar | null = collar.success
-    ? {
-        collar: toCollar(collar.data),
-        easeMm: DEFAULT_EASE_MM,
-        style: draft.collarStyle,
-        collarPointsMm: points.success ? points.data : null,
-        neckBreadthMm: neck.success ? neck.data : null,
-        faceWidthMm: face.success ? face.data : null,
-      }
-    : null;
-  const fit = tie && worn ? benchFit(draft, tie, worn, unit) : null;
-  const missing = [
-    ...(name.success ? [] : ['the wearer’s name']),
-    ...(collar.success ? [] : ['the collar size']),
-    ...(points.success && neck.success && face.success ? [] : ['a measure that can be read']),
-    ...(tie ? [] : ['a tie']),
-    ...(fit && fit.schoolBeyondMm !== 0 ? ['a set that the band has'] : []),
-    ...(fit?.outOfReach ? ['a set at which the strip reaches'] : []),
-    ...(note.success ? [] : ['a shorter note']),
-  ];
-  return {
-    errors,
-    collar: collar.data ?? null,
-    fit,
-    missing,
-    input: missing.length === 0 && fit && worn ? inputOf(draft, fit, worn) : null,
+/** What was typed, read: each field's value or what it says against it. */
+interface ReadFields {
+  readonly errors: BenchErrors;
+  readonly collar: WrittenCollar | null;
+  readonly worn: WornCollar | null;
+  /** What is missing of the fields, in the page's order. */
+  readonly missing: readonly string[];
+}
+
+/**
+ * Works out everything the bench shows from what was typed. `unit` is meant where a length is typed without one. The
+ * function keeps its last steps: while a set is dragged, neither fields nor schools are worked out again.
+ */
+export function createBenchView(): (draft: BenchDraft, ties: readonly Tie[], unit: LengthUnit) => BenchView {
+  const fieldsOf = keepLast(readFields);
+  const schoolsOf = keepLast(schoolViews);
+  const missingOf = keepLast((...parts: readonly string[]) => parts.filter((part) => part !== ''));
+  return (draft, ties, unit) => {
+    const { name, collarText, collarStyle, measures, note } = draft;
+    const fields = fieldsOf(name, collarText, collarStyle, measures, note, unit);
+    const tie = ties.find(({ id }) => id === draft.tieId) ?? null;
+    const { worn } = fields;
+    const fit = tie && worn ? benchFit(draft, tie, worn, unit, schoolsOf) : null;
+    const missing = missingOf(
+      ...fields.missing,
+      tie ? '' : 'a tie',
+      fit && fit.schoolBeyondMm !== 0 ? 'a set that the band has' : '',
+      fit?.outOfReach ? 'a set at which the strip reaches' : '',
+    );
+    return {
+      errors: fields.errors,
+      collar: fields.collar,
+      fit,
+      missing,
+      input: missing.length === 0 && fit && worn ? inputOf(draft, fit, worn) : null,
+    };
   };
 }
 
-function benchFit(draft: BenchDraft, tie: Tie, worn: WornCollar, unit: LengthUnit): BenchFit {
+function readFields(
+  name: string,
+  collarText: string,
+  style: BenchDraft['collarStyle'],
+  measures: BenchDraft['measures'],
+  note: string,
+  unit: LengthUnit,
+): ReadFields {
+  const collar = collarField.safeParse(collarText);
+  const points = optionalLengthField(FITTING_LENGTHS.collarPointsMm, unit).safeParse(measures.collarPoints);
+  const neck = optionalLengthField(FITTING_LENGTHS.neckBreadthMm, unit).safeParse(measures.neckBreadth);
+  const face = optionalLengthField(FITTING_LENGTHS.faceWidthMm, unit).safeParse(measures.faceWidth);
+  const readName = wearerInput.shape.name.safeParse(name);
+  const readNote = noteField.safeParse(note);
+  return {
+    errors: {
+      name: name === '' ? null : messageOf(readName),
+      collar: collarText === '' ? null : messageOf(collar),
+      measures: { collarPoints: messageOf(points), neckBreadth: messageOf(neck), faceWidth: messageOf(face) },
+      note: messageOf(readNote),
+    },
+    collar: collar.data ?? null,
+    worn: collar.success
+      ? {
+          collar: toCollar(collar.data),
+          easeMm: DEFAULT_EASE_MM,
+          style,
+          collarPointsMm: points.data ?? null,
+          neckBreadthMm: neck.data ?? null,
+          faceWidthMm: face.data ?? null,
+        }
+      : null,
+    missing: [
+      readName.success ? '' : 'the wearer’s name',
+      collar.success ? '' : 'the collar size',
+      points.success && neck.success && face.success ? '' : 'a measure that can be read',
+      readNote.success ? '' : 'a shorter note',
+    ],
+  };
+}
+
+function schoolViews(tie: Tie, worn: WornCollar, leadMm: number, longEnd: Side): readonly SchoolView[] {
+  const prepared = preparedOf(tie);
+  return SCHOOLS.map((school) => {
+    const set = schoolSet(school, prepared, worn.collar, worn.easeMm);
+    return { school, set, worn: fitWearer(prepared, worn, set.rounded.nearest.step, leadMm, longEnd) };
+  });
+}
+
+function benchFit(draft: BenchDraft, tie: Tie, worn: WornCollar, unit: LengthUnit, schoolsOf: typeof schoolViews): BenchFit {
   const prepared = preparedOf(tie);
   const even = evenLeadMm(prepared);
   const leadMm = draft.leadMm ?? even;
   const last = lastStep(tie.hardware);
   const at = (step: number): WearerFit => fitWearer(prepared, worn, step, leadMm, draft.longEnd);
-  const schools = SCHOOLS.map((school): SchoolView => {
-    const set = schoolSet(school, prepared, worn.collar, worn.easeMm);
-    return { school, set, worn: at(set.rounded.nearest.step) };
-  });
+  const schools = schoolsOf(tie, worn, leadMm, draft.longEnd);
   const chosen = schools.find(({ school }) => school === draft.school);
   const step = draft.step === null ? (chosen?.set.rounded.nearest.step ?? 0) : Math.min(draft.step, last);
   const current = at(step);
@@ -145,6 +187,16 @@ function benchFit(draft: BenchDraft, tie: Tie, worn: WornCollar, unit: LengthUni
     usable: usableSettings(prepared, neckPathMm(worn.collar, worn.easeMm), leadMm, resolveLimits(worn)),
     schoolBeyondMm: draft.step === null && tie.hardware.kind !== 'fixed' ? (chosen?.set.rounded.beyondMm ?? 0) : 0,
     outOfReach: reach && reach.roomMm < 0 ? explainOutOfReach(formatLength(-reach.roomMm, unit)) : null,
+  };
+}
+
+/** The same function, which answers the same arguments twice in a row with the same answer. */
+function keepLast<A extends readonly unknown[], R>(work: (...given: A) => R): (...given: A) => R {
+  let last: { readonly given: A; readonly answer: R } | null = null;
+  return (...given) => {
+    if (last && last.given.length === given.length && given.every((each, i) => Object.is(each, last?.given[i]))) return last.answer;
+    last = { given, answer: work(...given) };
+    return last.answer;
   };
 }
 

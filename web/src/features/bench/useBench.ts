@@ -5,7 +5,7 @@ import { giveOutFitting } from '../../shared/api/fittings.ts';
 import { readStored, writeStored } from '../../shared/stored.ts';
 import { useUnits } from '../../shared/UnitProvider.tsx';
 import { benchReducer, emptyDraft, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
-import { benchView, type BenchView } from './benchViewModel.ts';
+import { createBenchView, type BenchView } from './benchViewModel.ts';
 
 const KEY = 'easytuck.bench';
 const KEEP_AFTER_MS = 150;
@@ -32,15 +32,20 @@ export function useBench(ties: readonly Tie[]): Bench {
   const [draft, dispatch] = useReducer(benchReducer, null, () => readStored(KEY, readDraft, emptyDraft(newIds())));
   const [saving, setSaving] = useState<Saving>({ state: 'idle' });
   const isSaving = useRef(false);
-  const view = useMemo(() => benchView(draft, ties, unit), [draft, ties, unit]);
+  const [viewOf] = useState(createBenchView);
+  const view = useMemo(() => viewOf(draft, ties, unit), [viewOf, draft, ties, unit]);
   useKept(draft);
 
   const startAnew = useCallback(() => {
     dispatch({ type: 'startedAnew', ids: newIds() });
     setSaving({ state: 'idle' });
   }, []);
-  const { input } = view;
+  const latestInput = useRef(view.input);
+  useEffect(() => {
+    latestInput.current = view.input;
+  });
   const giveOut = useCallback(async () => {
+    const input = latestInput.current;
     if (!input || isSaving.current) return null;
     isSaving.current = true;
     setSaving({ state: 'saving' });
@@ -54,7 +59,7 @@ export function useBench(ties: readonly Tie[]): Bench {
     } finally {
       isSaving.current = false;
     }
-  }, [input, startAnew]);
+  }, [startAnew]);
   return { draft, view, dispatch, saving, giveOut, startAnew };
 }
 

@@ -71,8 +71,8 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
         <Number label="Spread" figure={length(result.spreadMm)}>
           {result.front.spreadMm.toFixed(1)} mm front, {result.back.spreadMm.toFixed(1)} mm back
         </Number>
-        <Number label="Room" figure={length(binding.roomMm)}>
-          {binding.way}, then {BOUND_WORDS[binding.id]}
+        <Number label="Room" figure={length(Math.abs(binding.roomMm))}>
+          {binding.roomMm < 0 ? 'past' : `${binding.way}, then`} {BOUND_WORDS[binding.id]}
         </Number>
       </Box>
       <Box

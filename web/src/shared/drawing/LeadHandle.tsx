@@ -52,17 +52,21 @@ export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps
         lead {length(fit.leadMm)}
       </text>
       <g
-        role={onLead ? 'slider' : 'img'}
-        tabIndex={onLead ? 0 : undefined}
-        aria-label="Lead of the long end"
-        aria-valuemin={FITTING_LENGTHS.leadMm.minMm}
-        aria-valuemax={FITTING_LENGTHS.leadMm.maxMm}
-        aria-valuenow={Math.round(fit.leadMm)}
-        aria-valuetext={length(fit.leadMm)}
         data-testid="lead-handle"
         style={{ cursor: onLead ? 'ew-resize' : 'default', touchAction: 'none' }}
-        onKeyDown={onLead ? onKeyDown : undefined}
-        {...(onLead ? drag : {})}
+        {...(onLead
+          ? {
+              role: 'slider',
+              tabIndex: 0,
+              'aria-label': 'Lead of the long end',
+              'aria-valuemin': FITTING_LENGTHS.leadMm.minMm,
+              'aria-valuemax': FITTING_LENGTHS.leadMm.maxMm,
+              'aria-valuenow': Math.round(fit.leadMm),
+              'aria-valuetext': length(fit.leadMm),
+              onKeyDown,
+              ...drag,
+            }
+          : { 'aria-hidden': true })}
       >
         {onLead && <Grip xPx={gripPx} yPx={layout.stripPx} />}
       </g>

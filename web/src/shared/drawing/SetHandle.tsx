@@ -1,5 +1,5 @@
 import { formatCollarLabel, hardwareRange, lastStep, settingAt, stepMm, type Fit, type Hardware, type Setting } from '@easytuck/core';
-import { useCallback, type KeyboardEvent } from 'react';
+import { memo, useCallback, type KeyboardEvent } from 'react';
 import { COLOURS } from '../../theme.ts';
 import { settingWords } from '../words.ts';
 import type { StageLayout } from './stageLayout.ts';
@@ -22,8 +22,7 @@ const LABEL_GAP_PX = 22;
 export function SetHandle({ hardware, setting, fit, layout, length, onStep }: SetHandleProps) {
   const last = lastStep(hardware);
   const { shortestMm, longestMm } = hardwareRange(hardware);
-  const middleMm = (shortestMm + longestMm) / 2;
-  const xOf = (lengthMm: number): number => layout.centrePx + (lengthMm - middleMm) * layout.pxPerMm;
+  const xOf = scalePosition(hardware, layout);
   const stepPx = stepMm(hardware) * layout.pxPerMm;
   const goTo = useCallback((step: number) => onStep?.(Math.min(last, Math.max(0, step))), [last, onStep]);
   const drag = useDrag(
@@ -44,11 +43,8 @@ export function SetHandle({ hardware, setting, fit, layout, length, onStep }: Se
     event.preventDefault();
     goTo(to);
   };
-  const baselinePx = layout.stripPx - 14 * layout.pxPerMm - 4;
+  const baselinePx = scaleBaselinePx(layout);
   const clamp = (lengthMm: number): number => Math.min(longestMm, Math.max(shortestMm, lengthMm));
-  const everyTick = Math.max(1, Math.ceil(TICK_GAP_PX / stepPx));
-  const everyLabel = labelEvery(hardware, stepPx);
-  const steps = Array.from({ length: last + 1 }, (_, step) => step);
   const x = xOf(setting.lengthMm);
   return (
     <g>
@@ -59,41 +55,23 @@ export function SetHandle({ hardware, setting, fit, layout, length, onStep }: Se
         strokeLinecap="round"
         opacity="0.55"
       />
-      <path d={`M${xOf(shortestMm)} ${baselinePx}H${xOf(longestMm)}`} stroke={COLOURS.ink} strokeWidth="1" />
-      <path
-        d={steps
-          .filter((step) => step % everyTick === 0)
-          .map((step) => `M${xOf(settingAt(hardware, step).lengthMm)} ${baselinePx}v${step % everyLabel === 0 ? -8 : -5}`)
-          .join('')}
-        stroke={COLOURS.ink}
-        strokeWidth="1"
-      />
-      {steps
-        .filter((step) => step % everyLabel === 0)
-        .map((step) => (
-          <text
-            key={step}
-            x={xOf(settingAt(hardware, step).lengthMm)}
-            y={baselinePx - 11}
-            textAnchor="middle"
-            fontSize="12"
-            fill={COLOURS.pencil}
-          >
-            {tickLabel(hardware, step)}
-          </text>
-        ))}
+      <BandScale hardware={hardware} layout={layout} />
       <g
-        role={onStep ? 'slider' : 'img'}
-        tabIndex={onStep ? 0 : undefined}
-        aria-label="Set of the band"
-        aria-valuemin={0}
-        aria-valuemax={last}
-        aria-valuenow={setting.step}
-        aria-valuetext={settingWords(setting, length).phrase}
         data-testid="set-handle"
         style={{ cursor: onStep ? 'ew-resize' : 'default', touchAction: 'none' }}
-        onKeyDown={onStep ? onKeyDown : undefined}
-        {...(onStep ? drag : {})}
+        {...(onStep
+          ? {
+              role: 'slider',
+              tabIndex: 0,
+              'aria-label': 'Set of the band',
+              'aria-valuemin': 0,
+              'aria-valuemax': last,
+              'aria-valuenow': setting.step,
+              'aria-valuetext': settingWords(setting, length).phrase,
+              onKeyDown,
+              ...drag,
+            }
+          : { 'aria-hidden': true })}
       >
         <rect x={x - 22} y={baselinePx - 24} width="44" height="48" fill="transparent" />
         <path d={`M${x} ${baselinePx - 1}l9 11v16h-18v-16Z`} fill={COLOURS.ink} />
@@ -106,6 +84,40 @@ export function SetHandle({ hardware, setting, fit, layout, length, onStep }: Se
     </g>
   );
 }
+
+/** Pixel of a tip-to-tip length on the band's scale, which stands over the middle of the strip. */
+function scalePosition(hardware: Hardware, layout: StageLayout): (lengthMm: number) => number {
+  const { shortestMm, longestMm } = hardwareRange(hardware);
+  return (lengthMm) => layout.centrePx + (lengthMm - (shortestMm + longestMm) / 2) * layout.pxPerMm;
+}
+
+const scaleBaselinePx = (layout: StageLayout): number => layout.stripPx - 14 * layout.pxPerMm - 4;
+
+/** The band's settings as ticks, numbered as they are printed. It stays while the set is dragged along it. */
+const BandScale = memo(function BandScale({ hardware, layout }: { hardware: Exclude<Hardware, { kind: 'fixed' }>; layout: StageLayout }) {
+  const xOf = scalePosition(hardware, layout);
+  const baselinePx = scaleBaselinePx(layout);
+  const { shortestMm, longestMm } = hardwareRange(hardware);
+  const stepPx = stepMm(hardware) * layout.pxPerMm;
+  const everyTick = Math.max(1, Math.ceil(TICK_GAP_PX / stepPx));
+  const everyLabel = labelEvery(hardware, stepPx);
+  const marks = Array.from({ length: lastStep(hardware) + 1 }, (_, step) => ({ step, x: xOf(settingAt(hardware, step).lengthMm) }));
+  const ticks = marks
+    .filter(({ step }) => step % everyTick === 0)
+    .map(({ step, x }) => `M${x} ${baselinePx}v${step % everyLabel === 0 ? -8 : -5}`);
+  return (
+    <>
+      <path d={`M${xOf(shortestMm)} ${baselinePx}H${xOf(longestMm)}${ticks.join('')}`} stroke={COLOURS.ink} strokeWidth="1" fill="none" />
+      {marks
+        .filter(({ step }) => step % everyLabel === 0)
+        .map(({ step, x }) => (
+          <text key={step} x={x} y={baselinePx - 11} textAnchor="middle" fontSize="12" fill={COLOURS.pencil}>
+            {tickLabel(hardware, step)}
+          </text>
+        ))}
+    </>
+  );
+});
 
 /** Numbers are written where they are whole and there is room. */
 function labelEvery(hardware: Exclude<Hardware, { kind: 'fixed' }>, stepPx: number): number {

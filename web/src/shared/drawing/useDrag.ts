@@ -1,4 +1,5 @@
 import { useCallback, useRef, type PointerEvent } from 'react';
+import { flushSync } from 'react-dom';
 
 interface Drag {
   readonly onPointerDown: (event: PointerEvent<Element>) => void;
@@ -23,7 +24,9 @@ export function useDrag<V>(onStart: () => V, onMove: (start: V, byPx: number) =>
   );
   const onPointerMove = useCallback(
     (event: PointerEvent<Element>) => {
-      if (held.current) onMove(held.current.start, event.clientX - held.current.fromPx);
+      const drag = held.current;
+      // Within the event, so that drawings and numbers are in the very next frame and not in the one after it.
+      if (drag) flushSync(() => onMove(drag.start, event.clientX - drag.fromPx));
     },
     [onMove],
   );

@@ -1,4 +1,3 @@
-import Box from '@mui/material/Box';
 import { useCallback, type Dispatch } from 'react';
 import { Choice } from '../../../shared/Choice.tsx';
 import { Stage } from '../../../shared/drawing/Stage.tsx';
@@ -17,6 +16,11 @@ interface BenchStageProps {
   readonly setSide: (side: ViewSide) => void;
 }
 
+const VIEWS = [
+  { value: 'facing', text: 'facing the wearer' },
+  { value: 'mirror', text: 'as he sees himself' },
+] as const;
+
 /** The drawing and the four numbers, or what is still needed before there can be any. */
 export function BenchStage({ draft, view, dispatch, side, setSide }: BenchStageProps) {
   const onStep = useCallback((step: number) => dispatch({ type: 'stepSet', step }), [dispatch]);
@@ -24,23 +28,13 @@ export function BenchStage({ draft, view, dispatch, side, setSide }: BenchStageP
   const { fit } = view;
   if (!fit) return <StageWaiting missing={view.missing} />;
   return (
-    <Box component="section" aria-label="Set and lead" sx={{ position: 'relative', mt: 0.5 }}>
+    <section aria-label="Set and lead" style={{ position: 'relative', marginTop: 4 }}>
       <BenchNotice fit={fit} />
       <Stage tie={fit.prepared} worn={fit.worn} collarStyle={draft.collarStyle} view={side} onStep={onStep} onLead={onLead}>
         <FourNumbers fit={fit} ownLead={draft.leadMm !== null} dispatch={dispatch}>
-          <Choice
-            label="Seen"
-            hideLabel
-            small
-            value={side}
-            onChange={setSide}
-            options={[
-              { value: 'facing', text: 'facing the wearer' },
-              { value: 'mirror', text: 'as he sees himself' },
-            ]}
-          />
+          <Choice label="Seen" hideLabel small value={side} onChange={setSide} options={VIEWS} />
         </FourNumbers>
       </Stage>
-    </Box>
+    </section>
   );
 }

@@ -1,8 +1,6 @@
-import Box from '@mui/material/Box';
-import ButtonBase from '@mui/material/ButtonBase';
 import { useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
-import { COLOURS, FIGURES } from '../../../theme.ts';
+import css from './numbers.module.css';
 
 interface BigNumberProps {
   readonly label: string;
@@ -18,21 +16,17 @@ interface BigNumberProps {
   readonly children?: ReactNode;
 }
 
-const figureSx = {
-  fontFamily: FIGURES,
-  fontWeight: 560,
-  fontSize: { xs: '2.75rem', lg: '3.5rem' },
-  lineHeight: 1,
-  fontVariantNumeric: 'tabular-nums lining-nums',
-  letterSpacing: '-0.02em',
-} as const;
-
 /** One of the four numbers: large enough to be read from a metre away, and typed over where it can be chosen. */
-export function BigNumber({ label, figure, editText, of, onType, onStep, title, colour = COLOURS.ink, children }: BigNumberProps) {
+export function BigNumber({ label, figure, editText, of, onType, onStep, title, colour, children }: BigNumberProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const id = useId();
   const field = useRef<HTMLInputElement>(null);
+  const forget = (): void => {
+    setTyped(null);
+    setError(null);
+  };
+  /** What was typed stays where it is refused. */
   const take = (): void => {
     if (typed === null || !onType) return;
     const refused = typed.trim() === (editText ?? figure) ? null : onType(typed);
@@ -41,102 +35,64 @@ export function BigNumber({ label, figure, editText, of, onType, onStep, title, 
   };
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.key === 'Enter') take();
-    if (event.key === 'Escape') {
-      setTyped(null);
-      setError(null);
-    }
+    if (event.key === 'Escape') forget();
     if (onStep && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
       event.preventDefault();
-      setTyped(null);
-      setError(null);
+      forget();
       onStep(event.key === 'ArrowUp' ? 1 : -1);
     }
   };
-  const shown = typed ?? figure;
+  const onFocus = (): void => {
+    // At once, so that the first key pressed replaces the number that was there.
+    flushSync(() => setTyped((now) => now ?? editText ?? figure));
+    field.current?.select();
+  };
+  const style = colour === undefined ? undefined : { color: colour };
   return (
-    <Box sx={{ pointerEvents: 'auto', minWidth: 0 }}>
-      <Box
-        component={onType ? 'label' : 'div'}
-        {...(onType ? { htmlFor: id } : {})}
-        sx={{ display: 'block', fontSize: '0.9375rem', lineHeight: 1.3, fontWeight: 600, color: 'text.secondary' }}
-      >
-        {label}
-      </Box>
-      <Box title={title} sx={{ display: 'flex', alignItems: 'baseline', gap: 1, flexWrap: 'wrap' }}>
+    <div className={css.number}>
+      {onType ? (
+        <label className={css.label} htmlFor={id}>
+          {label}
+        </label>
+      ) : (
+        <div className={css.label}>{label}</div>
+      )}
+      <div className={css.line} title={title}>
         {onType ? (
-          <Box
-            component="input"
+          <input
             ref={field}
             id={id}
-            value={shown}
+            className={`${css.figure} ${css.field}`}
+            style={style}
+            value={typed ?? figure}
             autoComplete="off"
             aria-invalid={error !== null}
             aria-describedby={`${id}-error`}
             onChange={(event) => setTyped(event.target.value)}
-            onFocus={() => {
-              // At once, so that the first key pressed replaces the number that was there.
-              flushSync(() => setTyped((now) => now ?? editText ?? figure));
-              field.current?.select();
-            }}
-            onBlur={() => {
-              take();
-              if (error === null) setTyped(null);
-            }}
+            onFocus={onFocus}
+            onBlur={take}
             onKeyDown={onKeyDown}
-            sx={{
-              ...figureSx,
-              color: colour,
-              fieldSizing: 'content',
-              minWidth: '1.1em',
-              height: '1.08em',
-              maxWidth: '100%',
-              p: 0,
-              border: 0,
-              borderBottom: `1.5px dashed ${error ? COLOURS.bad : COLOURS.pencil}`,
-              borderRadius: 0,
-              backgroundColor: 'transparent',
-              '&:focus': {
-                outline: 'none',
-                borderBottom: `2px solid ${error ? COLOURS.bad : COLOURS.long}`,
-                backgroundColor: COLOURS.card,
-              },
-            }}
           />
         ) : (
-          <Box component="output" aria-label={label} sx={{ ...figureSx, color: colour }}>
+          <output className={css.figure} style={style} aria-label={label}>
             {figure}
-          </Box>
+          </output>
         )}
-        {of && <Box sx={{ fontSize: '1rem', color: COLOURS.ink }}>{of}</Box>}
-      </Box>
-      <Box id={`${id}-error`} role="alert" sx={{ color: 'error.main', fontSize: '0.875rem', maxWidth: 300 }}>
+        {of !== undefined && <span className={css.of}>{of}</span>}
+      </div>
+      <div id={`${id}-error`} role="alert" className={css.error}>
         {error}
-      </Box>
-      <Box sx={{ mt: 0.25, fontSize: '0.875rem', color: 'text.secondary', lineHeight: 1.4 }}>{children}</Box>
-    </Box>
+      </div>
+      <div className={css.beside}>{children}</div>
+    </div>
   );
 }
 
 /** A small ticket below a number: one press goes to a neighbour. */
 export function Neighbour({ text, label, onClick }: { text: ReactNode; label: string; onClick: () => void }) {
   return (
-    <ButtonBase
-      aria-label={label}
-      onClick={onClick}
-      sx={{
-        font: 'inherit',
-        minHeight: 30,
-        px: 1,
-        border: `1px solid ${COLOURS.thread}`,
-        borderRadius: 1,
-        backgroundColor: COLOURS.card,
-        fontSize: '0.875rem',
-        color: COLOURS.ink,
-        whiteSpace: 'nowrap',
-        '&:hover': { borderColor: COLOURS.ink },
-      }}
-    >
+    <button type="button" className={css.ticket} aria-label={label} onClick={onClick}>
       {text}
-    </ButtonBase>
+    </button>
   );
 }

@@ -1,6 +1,5 @@
 import { FITTING_LENGTHS, lengthField } from '@easytuck/contract';
 import { formatInchesPlain, lastStep, readSetting } from '@easytuck/core';
-import Box from '@mui/material/Box';
 import type { Dispatch, ReactNode } from 'react';
 import { useUnits } from '../../../shared/UnitProvider.tsx';
 import { explainSetting, settingEditText } from '../../../shared/settingField.ts';
@@ -8,8 +7,9 @@ import { settingWords, sideWords } from '../../../shared/words.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 import { BigNumber, Neighbour } from './BigNumber.tsx';
+import css from './numbers.module.css';
 import { Room } from './Room.tsx';
-import { Spread } from './Spread.tsx';
+import { ALIKE_MM, Spread } from './Spread.tsx';
 
 interface FourNumbersProps {
   readonly fit: BenchFit;
@@ -18,38 +18,24 @@ interface FourNumbersProps {
   readonly children?: ReactNode;
 }
 
-/** Where a stage is wide, two numbers stand left of the bow and two right; else all four in a row below. */
-const WIDE = '@media (min-width: 1041px)';
-const AREAS = '"set . spread" "lead view room"';
-
 /** The answer: set at, lead and side, spread, room; `children` stand under the bow. */
 export function FourNumbers({ fit, ownLead, dispatch, children }: FourNumbersProps) {
-  const place = (area: string): object => ({ gridArea: area, minWidth: 0 });
   return (
-    <Box
-      sx={{
-        display: 'grid',
-        columnGap: 3,
-        rowGap: 1.5,
-        gridTemplateColumns: 'repeat(4, minmax(0, 1fr))',
-        gridTemplateAreas: '"view view view view" "set lead spread room"',
-        [WIDE]: { gridTemplateColumns: '272px 1fr 272px', gridTemplateAreas: AREAS, rowGap: 1 },
-      }}
-    >
-      <Box sx={place('set')}>
+    <div className={css.four}>
+      <div style={{ gridArea: 'set' }}>
         <SetAt fit={fit} dispatch={dispatch} />
-      </Box>
-      <Box sx={place('lead')}>
+      </div>
+      <div style={{ gridArea: 'lead' }}>
         <Lead fit={fit} ownLead={ownLead} dispatch={dispatch} />
-      </Box>
-      <Box sx={place('spread')}>
+      </div>
+      <div style={{ gridArea: 'spread' }}>
         <Spread fit={fit.worn.fit} />
-      </Box>
-      <Box sx={place('room')}>
+      </div>
+      <div style={{ gridArea: 'room' }}>
         <Room fit={fit.worn.fit} />
-      </Box>
-      <Box sx={{ gridArea: 'view', justifySelf: 'center', alignSelf: 'end', pointerEvents: 'auto' }}>{children}</Box>
-    </Box>
+      </div>
+      <div className={css.view}>{children}</div>
+    </div>
   );
 }
 
@@ -75,7 +61,7 @@ function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent
       title={`${length(fit.worn.fit.setMm)} tip to tip`}
       {...(adjustable ? { onType, onStep: (by: 1 | -1) => setStep(setting.step + by) } : {})}
     >
-      <Box sx={{ display: 'flex', gap: 0.75, flexWrap: 'wrap', mt: 0.5 }}>
+      <div className={css.tickets}>
         {[fit.shorter, fit.longer].map(
           (neighbour, i) =>
             neighbour && (
@@ -93,7 +79,7 @@ function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent
               />
             ),
         )}
-      </Box>
+      </div>
     </BigNumber>
   );
 }
@@ -107,7 +93,7 @@ function Lead({ fit, ownLead, dispatch }: { fit: BenchFit; ownLead: boolean; dis
     dispatch({ type: 'leadSet', leadMm: read.data });
     return null;
   };
-  const differs = Math.abs(front.spreadMm - back.spreadMm) > 0.5;
+  const differs = Math.abs(front.spreadMm - back.spreadMm) > ALIKE_MM;
   return (
     <BigNumber
       label="Lead"
@@ -122,7 +108,7 @@ function Lead({ fit, ownLead, dispatch }: { fit: BenchFit; ownLead: boolean; dis
         })
       }
     >
-      <Box sx={{ minHeight: 32, mt: 0.5 }}>
+      <div className={css.tickets}>
         {ownLead && differs ? (
           <Neighbour
             label={`Take the even lead, ${length(fit.evenLeadMm)}`}
@@ -132,7 +118,7 @@ function Lead({ fit, ownLead, dispatch }: { fit: BenchFit; ownLead: boolean; dis
         ) : (
           'Front and back bow come out alike'
         )}
-      </Box>
+      </div>
     </BigNumber>
   );
 }

@@ -2,15 +2,15 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import type { Dispatch } from 'react';
+import { memo, type Dispatch } from 'react';
 import { fieldErrorsOf, sentenceOf } from '../../../shared/api/request.ts';
-import type { BenchDraft, BenchEvent } from '../benchReducer.ts';
-import type { BenchView } from '../benchViewModel.ts';
+import type { BenchEvent } from '../benchReducer.ts';
 import type { Saving } from '../useBench.ts';
 
 interface GiveOutProps {
-  readonly draft: BenchDraft;
-  readonly view: BenchView;
+  readonly note: string;
+  readonly noteError: string | null;
+  readonly missing: readonly string[];
   readonly dispatch: Dispatch<BenchEvent>;
   readonly saving: Saving;
   readonly onGiveOut: () => Promise<void>;
@@ -18,7 +18,7 @@ interface GiveOutProps {
 }
 
 /** The end of the page: a note, what is still missing, and giving the fitting out. A failed save says so and keeps everything. */
-export function GiveOut({ draft, view, dispatch, saving, onGiveOut, onStartAnew }: GiveOutProps) {
+export const GiveOut = memo(function GiveOut({ note, noteError, missing, dispatch, saving, onGiveOut, onStartAnew }: GiveOutProps) {
   const isSaving = saving.state === 'saving';
   return (
     <Box
@@ -42,23 +42,23 @@ export function GiveOut({ draft, view, dispatch, saving, onGiveOut, onStartAnew 
         <Box sx={{ flex: '1 1 260px' }}>
           <TextField
             label="Note"
-            value={draft.note}
+            value={note}
             onChange={(event) => dispatch({ type: 'noteTyped', note: event.target.value })}
-            error={view.errors.note !== null}
-            helperText={view.errors.note}
+            error={noteError !== null}
+            helperText={noteError}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
           />
         </Box>
         <Box role="status" sx={{ color: 'text.secondary', fontSize: '0.875rem', flex: '0 1 auto', pb: 1.25 }}>
-          {view.missing.length > 0 && `Still needed: ${view.missing.join(', ')}`}
+          {missing.length > 0 && `Still needed: ${missing.join(', ')}`}
         </Box>
         <Button variant="outlined" onClick={onStartAnew}>
           Start anew
         </Button>
-        <Button type="submit" variant="contained" disabled={view.input === null || isSaving} sx={{ minWidth: 150 }}>
+        <Button type="submit" variant="contained" disabled={missing.length > 0 || isSaving} sx={{ minWidth: 150 }}>
           {isSaving ? 'Saving …' : saving.state === 'failed' ? 'Try again' : 'Give out'}
         </Button>
       </Box>
     </Box>
   );
-}
+});

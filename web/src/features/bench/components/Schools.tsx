@@ -6,27 +6,26 @@ import { useUnits } from '../../../shared/UnitProvider.tsx';
 import { SCHOOL_WORDS, settingWords } from '../../../shared/words.ts';
 import { COLOURS, FIGURES } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
-import type { BenchFit, SchoolView } from '../benchViewModel.ts';
+import type { SchoolView } from '../benchViewModel.ts';
 
 /** The four schools side by side, each with what it gives on this neck with this tie. */
 export const Schools = memo(function Schools({
-  fit,
+  schools,
   school,
   dispatch,
 }: {
-  fit: BenchFit;
+  schools: readonly SchoolView[];
   school: SchoolChoice;
   dispatch: Dispatch<BenchEvent>;
 }) {
   const name = useId();
-  if (fit.tie.hardware.kind === 'fixed') return null;
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, mt: 0.5, p: 0 }}>
       <Box component="legend" sx={{ fontSize: '0.8125rem', color: 'text.secondary', p: 0, mb: 0.25 }}>
         Where each school sets it{school === 'own' ? '; now set by hand' : ''}
       </Box>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' } }}>
-        {fit.schools.map((each) => (
+        {schools.map((each) => (
           <SchoolTicket
             key={each.school}
             name={name}

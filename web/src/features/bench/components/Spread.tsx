@@ -1,29 +1,32 @@
 import type { Fit } from '@easytuck/core';
-import Box from '@mui/material/Box';
 import { useUnits } from '../../../shared/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
 import { BigNumber } from './BigNumber.tsx';
+import css from './numbers.module.css';
+
+/** Bows that differ by less are called alike, in mm. */
+export const ALIKE_MM = 0.5;
 
 /** How wide the bow comes out: the wider of the two, and both where they differ. */
 export function Spread({ fit }: { fit: Fit }) {
   const { unit, bare, length, other } = useUnits();
-  const differs = Math.abs(fit.front.spreadMm - fit.back.spreadMm) > 0.5;
+  const { front, back } = fit;
   return (
     <BigNumber label="Spread" figure={bare(fit.spreadMm)} of={`${unit}, or ${other(fit.spreadMm)}`}>
-      {differs ? (
-        <Box>
-          <Box component="span" sx={{ color: COLOURS.short, fontWeight: 600 }}>
-            front {length(fit.front.spreadMm)}
-          </Box>
+      {Math.abs(front.spreadMm - back.spreadMm) > ALIKE_MM ? (
+        <div>
+          <span className={css.strong} style={{ color: COLOURS.short }}>
+            front {length(front.spreadMm)}
+          </span>
           ,{' '}
-          <Box component="span" sx={{ color: COLOURS.long, fontWeight: 600 }}>
-            back {length(fit.back.spreadMm)}
-          </Box>
-        </Box>
+          <span className={css.strong} style={{ color: COLOURS.long }}>
+            back {length(back.spreadMm)}
+          </span>
+        </div>
       ) : (
         `front and back alike, ${length(fit.bowHeightMm)} high`
       )}
-      {fit.foldLengthwise && <Box sx={{ color: 'warning.main' }}>Fold the waist lengthwise for a slimmer knot.</Box>}
+      {fit.foldLengthwise && <div style={{ color: COLOURS.fair }}>Fold the waist lengthwise for a slimmer knot.</div>}
     </BigNumber>
   );
 }

@@ -7,7 +7,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { memo, useMemo, useState, type Dispatch } from 'react';
 import { preparedOf } from '../../../shared/preparedOf.ts';
 import { useUnits } from '../../../shared/UnitProvider.tsx';
-import { bandRange, hardwareWords, SHAPE_WORDS } from '../../../shared/words.ts';
+import { hardwareShort, SHAPE_WORDS } from '../../../shared/words.ts';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 
@@ -59,7 +59,7 @@ export const TiePicker = memo(function TiePicker({
         anchorEl={anchor}
         open={anchor !== null}
         onClose={() => setAnchor(null)}
-        slotProps={{ list: { 'aria-labelledby': 'tie-label' }, paper: { sx: { maxHeight: 480, width: 380 } } }}
+        slotProps={{ list: { 'aria-labelledby': 'tie-label' }, paper: { sx: { maxHeight: 480, width: 400 } } }}
       >
         {ties.map((each) => (
           <MenuItem
@@ -89,7 +89,7 @@ function TieLine({ tie }: { tie: Tie }) {
           {tie.name}
         </Box>
         <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary', overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' }}>
-          {SHAPE_WORDS[tie.shape]}, {tie.clothKind}, {hardwareWords(tie.hardware)}, {bandRange(tie.hardware, unit)}
+          {SHAPE_WORDS[tie.shape]}, {tie.clothKind}, {hardwareShort(tie.hardware, unit)}
         </Box>
       </Box>
       <BladeMark tie={tie} />

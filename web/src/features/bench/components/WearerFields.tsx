@@ -55,11 +55,14 @@ export const WearerFields = memo(
           value={draft.collarText}
           onChange={(event) => dispatch({ type: 'collarTyped', text: event.target.value })}
           error={errors.collar !== null}
-          helperText={errors.collar ?? collarHint(draft.collarText)}
+          helperText={errors.collar === null ? collarHint(draft.collarText) : ' '}
           slotProps={{
-            htmlInput: { inputMode: 'text', autoComplete: 'off', placeholder: '15 3/4' },
+            htmlInput: {
+              autoComplete: 'off',
+              placeholder: '15 3/4',
+              ...(errors.collar === null ? {} : { 'aria-describedby': 'collar-error' }),
+            },
             inputLabel: { shrink: true },
-            formHelperText: { sx: errors.collar ? { minWidth: 260 } : {} },
           }}
         />
         <Choice
@@ -98,6 +101,11 @@ export const WearerFields = memo(
             </MenuItem>
           ))}
         </TextField>
+        {errors.collar !== null && (
+          <Box id="collar-error" role="alert" sx={{ gridColumn: '1 / -1', color: 'error.main', mt: -2.5, mb: 0.5 }}>
+            {errors.collar}
+          </Box>
+        )}
         {isOpen && <MeasureFields draft={draft} errors={errors} dispatch={dispatch} />}
       </Box>
     );

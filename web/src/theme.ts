@@ -50,7 +50,7 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         ':root': Object.fromEntries(Object.entries(COLOURS).map(([name, colour]) => [`--${name}`, colour])),
-        body: { fontVariantNumeric: 'tabular-nums lining-nums' },
+        body: { fontVariantNumeric: 'lining-nums' },
         ':focus-visible': { outline: `2px solid ${COLOURS.long}`, outlineOffset: 2 },
       },
     },

@@ -25,9 +25,10 @@ export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRo
     strictTransportSecurity: false,
   });
   // Pages get all of the browser's protections; an answer in JSON is no page, and asks only not to be taken for one.
-  app.addHook('onRequest', async (request, reply) => {
-    if (isPage(request.url)) await reply.helmet();
+  app.addHook('onRequest', (request, reply, done) => {
+    if (isPage(request.url)) reply.helmet();
     else void reply.header('x-content-type-options', 'nosniff');
+    done();
   });
   await app.register(compress, { threshold: SMALLEST_COMPRESSED_BYTES, encodings: ['br', 'gzip'] });
   if (webRoot === undefined) {
@@ -49,4 +50,5 @@ export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRo
   });
 });
 
-const isPage = (url: string): boolean => url.startsWith('/api/docs') || !(url.startsWith('/api/') || url === '/healthz' || url === '/readyz');
+const isPage = (url: string): boolean =>
+  url.startsWith('/api/docs') || !(url.startsWith('/api/') || url === '/healthz' || url === '/readyz');

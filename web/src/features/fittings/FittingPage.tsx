@@ -136,7 +136,14 @@ function Number({ label, figure, children }: { label: string; figure: string; ch
       <Box
         component="output"
         aria-label={label}
-        sx={{ display: 'block', fontFamily: FIGURES, fontSize: { xs: '2.5rem', md: '3rem' }, fontWeight: 560, lineHeight: 1.1 }}
+        sx={{
+          display: 'block',
+          fontFamily: FIGURES,
+          fontVariantNumeric: 'tabular-nums',
+          fontSize: { xs: '2.5rem', md: '3rem' },
+          fontWeight: 560,
+          lineHeight: 1.1,
+        }}
       >
         {figure}
       </Box>

@@ -146,7 +146,10 @@ function Figure({ of, figure }: { of: string; figure: string }) {
   return (
     <Box component="span" sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>
       {of}{' '}
-      <Box component="span" sx={{ fontFamily: FIGURES, fontSize: '1.125rem', fontWeight: 560, color: 'text.primary' }}>
+      <Box
+        component="span"
+        sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.125rem', fontWeight: 560, color: 'text.primary' }}
+      >
         {figure}
       </Box>
     </Box>

@@ -63,7 +63,9 @@ function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
             }}
           >
             <Box sx={{ fontSize: '1.0625rem', fontWeight: 560 }}>{wearer.name}</Box>
-            <Box sx={{ fontFamily: FIGURES, fontSize: '1.25rem', fontWeight: 560 }}>{formatCollarSize(wearer.collar)}</Box>
+            <Box sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.25rem', fontWeight: 560 }}>
+              {formatCollarSize(wearer.collar)}
+            </Box>
             <Box sx={{ display: { xs: 'none', md: 'block' }, color: 'text.secondary' }}>long end on the {wearer.longEnd}</Box>
             <Box
               sx={{

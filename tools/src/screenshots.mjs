@@ -1,0 +1,101 @@
+/** Takes the pictures of every main view that the README shows, from the demo scenario, into docs/screenshots. */
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildWeb } from './lib/buildWeb.mjs';
+import { CHROMIUM, ensurePrograms } from './lib/debianPackages.mjs';
+import { ensureNodePackages } from './lib/nodePackages.mjs';
+import { DATA, ROOT } from './lib/paths.mjs';
+import { runMain } from './lib/run.mjs';
+
+const FOLDER = join(ROOT, 'docs', 'screenshots');
+const LAPTOP = { width: 1280, height: 800 };
+const TABLET = { width: 820, height: 1180 };
+const ARGS = [
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** @typedef {import('@playwright/test').Page} Page */
+
+/** @param {Page} page @param {string} wearer @param {string} tie */
+async function fit(page, wearer, tie) {
+  await page.getByRole('combobox', { name: 'Wearer', exact: true }).fill(wearer);
+  await page.getByRole('option', { name: new RegExp(wearer) }).click();
+  await page.getByRole('button', { name: /^Tie/ }).click();
+  await page.getByRole('menuitem', { name: new RegExp(tie) }).click();
+}
+
+/** @type {Record<string, { size: { width: number, height: number }, open: (page: Page) => Promise<void> }>} */
+const VIEWS = {
+  bench: { size: LAPTOP, open: (page) => fit(page, 'Corin Attleby', 'Harbour Night') },
+  'bench-lead-too-long': {
+    size: LAPTOP,
+    open: async (page) => {
+      await fit(page, 'Ottoline Vance', 'Signal Red');
+      await page.getByRole('textbox', { name: 'Lead' }).fill('2 1/2');
+      await page.keyboard.press('Enter');
+    },
+  },
+  'bench-tablet-mirror': {
+    size: TABLET,
+    open: async (page) => {
+      await fit(page, 'Ivo Sandgate', 'Lamplighter');
+      await page.getByText('as he sees himself').click();
+    },
+  },
+  wearers: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Wearers' }).click() },
+  wearer: {
+    size: LAPTOP,
+    open: async (page) => {
+      await page.getByRole('link', { name: 'Wearers' }).click();
+      await page.getByRole('link', { name: /Corin Attleby/ }).click();
+    },
+  },
+  fitting: {
+    size: LAPTOP,
+    open: async (page) => {
+      await page.getByRole('link', { name: 'Wearers' }).click();
+      await page.getByRole('link', { name: /Corin Attleby/ }).click();
+      await page.getByRole('link', { name: /Harbour Night/ }).click();
+    },
+  },
+  drawer: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Drawer' }).click() },
+  'measure-a-tie': {
+    size: LAPTOP,
+    open: async (page) => {
+      await page.getByRole('link', { name: 'Drawer' }).click();
+      await page.getByRole('link', { name: /Signal Red/ }).click();
+    },
+  },
+};
+
+runMain(async () => {
+  await ensureNodePackages();
+  const [executablePath = ''] = await ensurePrograms([CHROMIUM]);
+  await buildWeb();
+  rmSync(join(DATA, 'bench'), { recursive: true, force: true });
+  const { startDemo } = await import('./bench/demo.mjs');
+  const { chromium } = await import('@playwright/test');
+  const demo = await startDemo();
+  const browser = await chromium.launch({ executablePath, args: ARGS });
+  try {
+    for (const [name, { size, open }] of Object.entries(VIEWS)) {
+      const page = await (await browser.newContext({ viewport: size, locale: 'en-GB', timezoneId: 'UTC' })).newPage();
+      await page.goto(demo.address, { waitUntil: 'networkidle' });
+      await open(page);
+      await page.waitForLoadState('networkidle');
+      await page.evaluate(() => document.fonts.ready);
+      await page.waitForTimeout(300);
+      await page.screenshot({ path: join(FOLDER, `${name}.png`) });
+      console.log(`docs/screenshots/${name}.png`);
+      await page.close();
+    }
+  } finally {
+    await browser.close();
+    await demo.stop();
+  }
+});

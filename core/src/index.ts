@@ -1,5 +1,6 @@
-/** The computation of Easy Tuck: units, strip, fit, drawing. No interface, no input or output; millimetres throughout. */
+/** The computation of Easy Tuck: units, strip, fit, choice, drawing. No interface, no input or output; millimetres throughout. */
 export * from './units/index.ts';
 export * from './strip/index.ts';
 export * from './fit/index.ts';
+export * from './choice/index.ts';
 export * from './drawing/index.ts';

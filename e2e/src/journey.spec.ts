@@ -87,6 +87,21 @@ test('a new wearer, the long end on the other side, by typing and dragging', asy
   await expect(page.getByRole('textbox', { name: 'Collar size' })).toHaveValue('15-3/4');
 });
 
+test('ties are offered best first for the collar, with reasons, and those that cannot be worn last with why', async ({ page, shop }) => {
+  const bench = new Bench(page, shop.address);
+  await bench.open();
+  await bench.collar.fill('16');
+  const offers = page.getByRole('menuitem');
+  await page.getByRole('button', { name: /^Tie/ }).click();
+  await expect(offers.first()).toContainText('Harbour Night butterfly');
+  await expect(offers.first()).toContainText('comes out as it was cut');
+  await expect(offers.first()).toContainText('mark 16');
+  await page.keyboard.press('Escape');
+  await bench.collar.fill('20');
+  await page.getByRole('button', { name: /^Tie/ }).click();
+  await expect(offers.last()).toContainText(/No setting of this band can be worn on this collar: it is .* too short/);
+});
+
 test('the whole fitting by keyboard', async ({ page, shop }) => {
   const bench = new Bench(page, shop.address);
   await bench.open();

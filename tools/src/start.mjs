@@ -22,7 +22,16 @@ runMain(async () => {
   await ensureNodePackages();
   const external = process.env['DATABASE_URL'] || undefined;
   const log = (/** @type {string} */ line) => console.log(line);
-  const [database] = await Promise.all([external ? undefined : startPrivateDatabase(folder, { supervise: true, log }), buildWeb()]);
+  const [databaseStart, build] = await Promise.allSettled([
+    external ? undefined : startPrivateDatabase(folder, { supervise: true, log }),
+    buildWeb(),
+  ]);
+  const database = databaseStart.status === 'fulfilled' ? databaseStart.value : undefined;
+  if (databaseStart.status === 'rejected') throw databaseStart.reason;
+  if (build.status === 'rejected') {
+    await database?.stop();
+    throw build.reason;
+  }
   const port = await freePort(Number(process.env['PORT'] ?? USUAL_PORT));
 
   /** @type {import('node:child_process').ChildProcess | undefined} */

@@ -1,4 +1,4 @@
-import type { TypicalCollar } from '../fit/index.ts';
+import { TYPICAL_BUTTONS, type TypicalCollar } from '../fit/index.ts';
 import { mirrored, pathThrough, round, type DrawingPoint } from './path.ts';
 
 /** A collar, neck and shirt front seen from the front, as SVG path data in mm about the collar button. */
@@ -15,9 +15,6 @@ export interface CollarDrawing {
   /** Outer points of the collar, the wearer's left first. */
   readonly points: readonly [DrawingPoint, DrawingPoint];
 }
-
-/** First button below the collar button, and from one to the next (common practice, no source). */
-export const SHIRT_BUTTONS_MM = { first: 65, spacing: 90 } as const;
 
 const NECK_RISES_MM = 78;
 const SHOULDER_MM = { across: 205, drop: 74 } as const;
@@ -57,7 +54,7 @@ export function drawCollar(collar: TypicalCollar, neckBreadthMm: number, pointsM
 
 function shirtButtons(depthMm: number): DrawingPoint[] {
   const buttons: DrawingPoint[] = [];
-  for (let y: number = SHIRT_BUTTONS_MM.first; y < depthMm - 4; y += SHIRT_BUTTONS_MM.spacing) buttons.push({ x: 0, y });
+  for (let y = TYPICAL_BUTTONS.firstMm; y < depthMm - 4; y += TYPICAL_BUTTONS.spacingMm) buttons.push({ x: 0, y });
   return buttons;
 }
 

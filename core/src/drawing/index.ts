@@ -2,4 +2,4 @@
 export { pathThrough, threadPath, type DrawingPoint } from './path.ts';
 export { drawBlade, layOutStrip, type StripEndLayout, type StripLayout } from './drawStrip.ts';
 export { drawTied, type BowDrawing, type TiedDrawing, type WingDrawing } from './drawBow.ts';
-export { drawCollar, SHIRT_BUTTONS_MM, type CollarDrawing } from './drawCollar.ts';
+export { drawCollar, type CollarDrawing } from './drawCollar.ts';

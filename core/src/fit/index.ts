@@ -9,5 +9,6 @@ export { fitTie, KNOT_FACE_RATIO, MODEL_VERSION, oppositeSide, type Fit, type Fi
 export { EASY_MM, schoolSet, SCHOOLS, SMALL_MM, type School, type SchoolSet } from './schools.ts';
 export { fitWearer, resolveLimits, type ResolvedLimits, type WearerFit, type WornCollar } from './fitWearer.ts';
 export { usableSettings, type UsableSettings } from './usableSettings.ts';
+export { hangCheck, HANG, TYPICAL_BUTTONS, type HangCheck, type ShirtButtons } from './hangCheck.ts';
 export { landingOf, type Landing } from './landing.ts';
 export { TYPICAL_COLLARS, type CollarStyle, type TypicalCollar } from './collarStyles.ts';

@@ -18,6 +18,7 @@ export async function buildWeb() {
   const { code, output } = await run(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--logLevel', 'warn'], {
     cwd: join(ROOT, 'web'),
     quiet: true,
+    env: { ...process.env, NO_COLOR: '1' },
   });
   if (code !== 0) throw new SetupError(`The interface could not be built.\n\n${output}`);
   mkdirSync(CACHE, { recursive: true });

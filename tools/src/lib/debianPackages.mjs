@@ -46,7 +46,8 @@ async function install(missing) {
   const what = `${names.join(' and ')} (for ${[...new Set(missing.map(({ purpose }) => purpose))].join(' and ')})`;
   if (findProgram('apt-get') === undefined) throw new SetupError(`This machine has no ${what} and no apt-get to install it with.`);
   const asRoot = process.getuid?.() === 0;
-  if (!asRoot && findProgram('sudo') === undefined) throw new SetupError(`${what} is missing, and installing it needs root.\n${byHand}`);
+  if (!asRoot && findProgram('sudo') === undefined)
+    throw new SetupError(`Easy Tuck needs ${what}, and installing that takes root.\n${byHand}`);
   console.log(`Installing ${what} from Debian’s packages …`);
   const prefix = asRoot ? [] : ['sudo', ...(process.stdin.isTTY ? [] : ['-n'])];
   const aptGet = async (/** @type {string[]} */ ...args) => {

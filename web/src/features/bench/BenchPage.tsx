@@ -45,7 +45,7 @@ function BenchWithTies({ ties }: { ties: readonly Tie[] }) {
         sx={{ display: 'grid', gap: { xs: 2, md: 3 }, gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 392px' }, alignItems: 'start' }}
       >
         <WearerFields draft={draft} errors={view.errors} dispatch={dispatch} />
-        <TiePicker ties={ties} tieId={draft.tieId} dispatch={dispatch} />
+        <TiePicker ties={ties} tieId={draft.tieId} worn={view.worn} longEnd={draft.longEnd} dispatch={dispatch} />
       </Box>
       <BenchStage draft={draft} view={view} dispatch={dispatch} side={side} setSide={setSide} />
       {view.fit && view.fit.tie.hardware.kind !== 'fixed' && (

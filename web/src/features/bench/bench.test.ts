@@ -1,7 +1,9 @@
 import type { Tie } from '@easytuck/contract';
 import { fittingInput } from '@easytuck/contract';
 import { benchReducer, emptyDraft, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
+import type { Reason } from '@easytuck/core';
 import { createBenchView } from './benchViewModel.ts';
+import { reasonWords } from './reasonWords.ts';
 
 const IDS = { fittingId: '01a20b94-353d-7204-b92c-7f530cb63fe2', newWearerId: '01a20b94-353d-7204-b92c-7f530cb63fe3' };
 
@@ -152,5 +154,19 @@ describe('benchView', () => {
     const { fit } = view({ type: 'measureTyped', measure: 'faceWidth', text: '12 cm' });
     expect(fit?.worn.fit.binding.id).toBe('faceWidth');
     expect(fit?.worn.fit.binding.roomMm).toBeCloseTo(-12, 6);
+  });
+});
+
+describe('reasonWords', () => {
+  const length = (mm: number): string => `${Math.round(mm)} mm`;
+  it.each([
+    [{ speaks: 'for', what: 'asCut' }, 'comes out as it was cut'],
+    [{ speaks: 'against', what: 'littleRoom', byMm: 0.4 }, 'no room left'],
+    [{ speaks: 'against', what: 'littleRoom', byMm: 5 }, 'only 5 mm of room'],
+    [{ speaks: 'against', what: 'offCut', byMm: -9 }, '9 mm narrower than it was cut for'],
+    [{ speaks: 'against', what: 'offCut', byMm: 9 }, '9 mm wider than it was cut for'],
+    [{ speaks: 'against', what: 'coarseStep', byMm: 4 }, 'bow goes in steps of 4 mm'],
+  ] satisfies [Reason, string][])('says %j as %s', (reason, words) => {
+    expect(reasonWords(reason, length)).toBe(words);
   });
 });

@@ -70,6 +70,8 @@ export interface BenchFit {
 export interface BenchView {
   readonly errors: BenchErrors;
   readonly collar: WrittenCollar | null;
+  /** What is known of collar and wearer; null until the collar can be read. */
+  readonly worn: WornCollar | null;
   readonly fit: BenchFit | null;
   /** What is still missing before the fitting can be given out, in the page's order. */
   readonly missing: readonly string[];
@@ -109,6 +111,7 @@ export function createBenchView(): (draft: BenchDraft, ties: readonly Tie[], uni
     return {
       errors: fields.errors,
       collar: fields.collar,
+      worn,
       fit,
       missing,
       input: missing.length === 0 && fit && worn ? inputOf(draft, fit, worn) : null,

@@ -1,5 +1,5 @@
 import { FITTING_LENGTHS, lengthField } from '@easytuck/contract';
-import { formatInchesPlain, lastStep, readSetting } from '@easytuck/core';
+import { formatInchesPlain, hangCheck, lastStep, readSetting } from '@easytuck/core';
 import type { Dispatch, ReactNode } from 'react';
 import { useUnits } from '../../../shared/UnitProvider.tsx';
 import { explainSetting, settingEditText } from '../../../shared/settingField.ts';
@@ -37,6 +37,15 @@ export function FourNumbers({ fit, ownLead, dispatch, children }: FourNumbersPro
       <div className={css.view}>{children}</div>
     </div>
   );
+}
+
+/** Where the nose hangs before tying: what to look for on the shirt front. */
+function HangWords({ fit }: { fit: BenchFit }) {
+  const { length } = useUnits();
+  const { noseMm, between } = hangCheck(fit.worn.fit.setMm, fit.prepared.profile.bladeLengthMm, fit.worn.fit.neckPathMm);
+  return between[0] === 0
+    ? `draped evenly, the nose hangs above the collar button`
+    : `draped evenly, the nose hangs ${length(noseMm)} below the collar button, between buttons ${between[0]} and ${between[1]}`;
 }
 
 function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent> }) {
@@ -116,7 +125,7 @@ function Lead({ fit, ownLead, dispatch }: { fit: BenchFit; ownLead: boolean; dis
             text={`even at ${length(fit.evenLeadMm)}`}
           />
         ) : (
-          'Front and back bow come out alike'
+          <HangWords fit={fit} />
         )}
       </div>
     </BigNumber>

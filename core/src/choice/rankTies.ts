@@ -1,0 +1,107 @@
+import {
+  evenLeadMm,
+  fitWearer,
+  neckPathMm,
+  resolveLimits,
+  schoolSet,
+  usableSettings,
+  type Bound,
+  type PreparedTie,
+  type School,
+  type Side,
+  type UsableSettings,
+  type WearerFit,
+  type WornCollar,
+} from '../fit/index.ts';
+import { stepMm } from '../strip/index.ts';
+
+/** A tie that is offered to a wearer. */
+export interface Candidate {
+  readonly id: string;
+  readonly prepared: PreparedTie;
+  readonly inStock: number;
+}
+
+/** Something for or against a tie, with its length in mm where it has one. */
+export type Reason =
+  | { readonly speaks: 'for'; readonly what: 'asCut' | 'roomBothWays' | 'fineStep' }
+  | { readonly speaks: 'against'; readonly what: 'past'; readonly bound: Bound }
+  | { readonly speaks: 'against'; readonly what: 'littleRoom' | 'coarseStep' | 'offCut'; readonly byMm: number }
+  | { readonly speaks: 'against'; readonly what: 'notInStock' | 'schoolPastBand' };
+
+/** How a tie would do on a wearer: at the setting the school asks for, with the even lead; or why it cannot be worn. */
+export type RankedTie =
+  | { readonly kind: 'wearable'; readonly id: string; readonly worn: WearerFit; readonly reasons: readonly Reason[] }
+  | { readonly kind: 'unwearable'; readonly id: string; readonly why: Extract<UsableSettings, { kind: 'none' }> };
+
+/** What one is ranked by, in this order: fewer first. */
+type Rank = readonly [outside: number, notInStock: number, missingRoomMm: number, offCutMm: number];
+
+/** Room beyond this is no better than this: half a collar size of band either way. */
+export const ENOUGH_ROOM_MM = 12.7;
+/** A bow within this of the spread it was cut for comes out as cut. */
+export const AS_CUT_MM = 3;
+/** A step of the hardware that moves the bow by no more than this is fine; by more than twice this, coarse. */
+export const FINE_STEP_BOW_MM = 2;
+
+/**
+ * Ranks ties for a wearer: those inside every bound before those past a custom, those in stock first, then by room
+ * (up to {@link ENOUGH_ROOM_MM}), then by how close to its cut the bow comes out. Ties that cannot be worn come last,
+ * with why. Ties that are alike in all of that keep the order they came in.
+ */
+export function rankTies(candidates: readonly Candidate[], worn: WornCollar, school: School, longEnd: Side): readonly RankedTie[] {
+  const limits = resolveLimits(worn);
+  const pathMm = neckPathMm(worn.collar, worn.easeMm);
+  const ranked: { readonly tie: RankedTie; readonly rank: Rank }[] = [];
+  const unwearable: RankedTie[] = [];
+  for (const { id, prepared, inStock } of candidates) {
+    const leadMm = evenLeadMm(prepared);
+    const usable = usableSettings(prepared, pathMm, leadMm, limits);
+    if (usable.kind === 'none') {
+      unwearable.push({ kind: 'unwearable', id, why: usable });
+      continue;
+    }
+    const { rounded } = schoolSet(school, prepared, worn.collar, worn.easeMm);
+    const step = Math.min(usable.longest.step, Math.max(usable.shortest.step, rounded.nearest.step));
+    const fitted = fitWearer(prepared, worn, step, leadMm, longEnd);
+    const isPastBand = prepared.tie.hardware.kind !== 'fixed' && (rounded.beyondMm !== 0 || step !== rounded.nearest.step);
+    ranked.push({
+      tie: { kind: 'wearable', id, worn: fitted, reasons: reasonsOf(prepared, fitted, inStock, isPastBand) },
+      rank: rankOf(prepared, fitted, inStock),
+    });
+  }
+  ranked.sort((a, b) => compareRanks(a.rank, b.rank));
+  return [...ranked.map(({ tie }) => tie), ...unwearable];
+}
+
+function rankOf(prepared: PreparedTie, { fit }: WearerFit, inStock: number): Rank {
+  const outside = { good: 0, fair: 1, outside: 2 }[fit.grade];
+  const missingRoomMm = Math.max(0, ENOUGH_ROOM_MM - fit.binding.roomMm);
+  return [outside, inStock > 0 ? 0 : 1, missingRoomMm, Math.abs(fit.spreadMm - prepared.naturalSpreadMm)];
+}
+
+function compareRanks(a: Rank, b: Rank): number {
+  for (let i = 0; i < a.length; i += 1) {
+    const difference = (a[i] ?? 0) - (b[i] ?? 0);
+    if (difference !== 0) return difference;
+  }
+  return 0;
+}
+
+function reasonsOf(prepared: PreparedTie, { fit }: WearerFit, inStock: number, isPastBand: boolean): readonly Reason[] {
+  const reasons: Reason[] = [];
+  const offCutMm = fit.spreadMm - prepared.naturalSpreadMm;
+  const bowStepMm = stepMm(prepared.tie.hardware) / 3;
+  const past = fit.bounds.filter(({ roomMm }) => roomMm < 0).sort((a, b) => a.roomMm - b.roomMm)[0];
+  if (past) reasons.push({ speaks: 'against', what: 'past', bound: past });
+  if (isPastBand) reasons.push({ speaks: 'against', what: 'schoolPastBand' });
+  if (inStock === 0) reasons.push({ speaks: 'against', what: 'notInStock' });
+  if (!past && !isPastBand && fit.binding.roomMm < ENOUGH_ROOM_MM / 2)
+    reasons.push({ speaks: 'against', what: 'littleRoom', byMm: fit.binding.roomMm });
+  if (Math.abs(offCutMm) <= AS_CUT_MM) reasons.push({ speaks: 'for', what: 'asCut' });
+  else reasons.push({ speaks: 'against', what: 'offCut', byMm: offCutMm });
+  if (fit.binding.roomMm >= ENOUGH_ROOM_MM) reasons.push({ speaks: 'for', what: 'roomBothWays' });
+  if (bowStepMm > 0 && bowStepMm <= FINE_STEP_BOW_MM) reasons.push({ speaks: 'for', what: 'fineStep' });
+  if (bowStepMm > 2 * FINE_STEP_BOW_MM) reasons.push({ speaks: 'against', what: 'coarseStep', byMm: bowStepMm });
+  return reasons;
+}

@@ -10,7 +10,7 @@ import {
   resolveLimits,
   type WornCollar,
 } from '../fit/index.ts';
-import { anyTie, WORKED_TIE, workedTie } from '../testing.ts';
+import { anyTie, WORKED_TIE, workedTie, between } from '../testing.ts';
 import { ENOUGH_ROOM_MM, rankTies, type Candidate, type RankedTie } from './index.ts';
 
 const WORN: WornCollar = {
@@ -27,8 +27,8 @@ const anyDrawer: fc.Arbitrary<readonly Candidate[]> = fc
   .map((ties) => ties.map((tie, i) => ({ id: `tie ${i}`, ...tie })));
 const anyWorn: fc.Arbitrary<WornCollar> = fc
   .record({
-    label: fc.double({ min: 13, max: 20, noNaN: true }),
-    faceWidthMm: fc.option(fc.double({ min: 100, max: 160, noNaN: true }), { nil: null }),
+    label: between(13, 20),
+    faceWidthMm: fc.option(between(100, 160), { nil: null }),
   })
   .map(({ label, faceWidthMm }) => ({ ...WORN, collar: { system: 'in', label }, faceWidthMm }));
 

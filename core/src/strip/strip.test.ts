@@ -1,6 +1,6 @@
 import { curveMonotoneX, line } from 'd3-shape';
 import fc from 'fast-check';
-import { anyBlade, HALF_SIZE_SLOTS, ROUNDING_MM, WORKED_TIE } from '../testing.ts';
+import { anyBlade, HALF_SIZE_SLOTS, ROUNDING_MM, WORKED_TIE, between } from '../testing.ts';
 import {
   bladeLengthMm,
   calibrateHardware,
@@ -34,7 +34,7 @@ const LOOSE_SLOTS: Hardware = { ...HALF_SIZE_SLOTS, marks: null };
 
 describe('monotoneCubic', () => {
   it('agrees with curveMonotoneX of d3-shape, which draws the same curve as Bézier pieces', () => {
-    const rising = fc.array(fc.tuple(fc.double({ min: 1, max: 50, noNaN: true }), fc.double({ min: 0, max: 100, noNaN: true })), {
+    const rising = fc.array(fc.tuple(between(1, 50), between(0, 100)), {
       minLength: 3,
       maxLength: 8,
     });
@@ -93,7 +93,7 @@ describe('widthProfile', () => {
 
   it('is never negative and never leaves the range of two neighbouring measures', () => {
     fc.assert(
-      fc.property(anyBlade, fc.double({ min: -0.2, max: 1.1, noNaN: true }), (blade, share) => {
+      fc.property(anyBlade, between(-0.2, 1.1), (blade, share) => {
         const profile = widthProfile(blade);
         const v = share * bladeLengthMm(blade);
         const width = widthAt(profile, v);

@@ -1,3 +1,4 @@
+import { between } from '../testing.ts';
 import fc from 'fast-check';
 import Fraction from 'fraction.js';
 import {
@@ -118,7 +119,7 @@ describe('formatting', () => {
 
   it('is read back within what is shown', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 2000, noNaN: true }), (lengthMm) => {
+      fc.property(between(0, 2000), (lengthMm) => {
         for (const text of [formatInches(lengthMm), formatInchesPlain(lengthMm)]) {
           const read = parseLength(text, 'in');
           expect(read.kind === 'length' ? Math.abs(read.lengthMm - lengthMm) : Infinity).toBeLessThanOrEqual(SHOWN_WITHIN_MM);

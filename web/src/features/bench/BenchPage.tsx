@@ -1,5 +1,4 @@
 import type { Tie } from '@easytuck/contract';
-import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useCallback, useEffect, useState, type Dispatch } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
@@ -9,6 +8,7 @@ import type { ViewSide } from '../../shared/drawing/stageLayout.ts';
 import { Face } from '../../shared/faces/Face.tsx';
 import { Loaded } from '../../shared/faces/Loaded.tsx';
 import { readStored, writeStored } from '../../shared/stored.ts';
+import css from './bench.module.css';
 import type { BenchEvent } from './benchReducer.ts';
 import { BenchStage } from './components/BenchStage.tsx';
 import { GiveOut } from './components/GiveOut.tsx';
@@ -40,13 +40,11 @@ function BenchWithTies({ ties }: { ties: readonly Tie[] }) {
     if (saved) await navigate(`/fittings/${saved.id}`);
   }, [giveOut, navigate]);
   return (
-    <Box component="main" sx={{ px: { xs: 2, md: 2.5 }, pt: 1.25, pb: 1.5 }}>
-      <Box
-        sx={{ display: 'grid', gap: { xs: 2, md: 3 }, gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) 392px' }, alignItems: 'start' }}
-      >
+    <main className={css.page}>
+      <div className={css.choose}>
         <WearerFields draft={draft} errors={view.errors} dispatch={dispatch} />
         <TiePicker ties={ties} tieId={draft.tieId} worn={view.worn} longEnd={draft.longEnd} dispatch={dispatch} />
-      </Box>
+      </div>
       <BenchStage draft={draft} view={view} dispatch={dispatch} side={side} setSide={setSide} />
       {view.fit && view.fit.tie.hardware.kind !== 'fixed' && (
         <Schools schools={view.fit.schools} school={draft.school} dispatch={dispatch} />
@@ -60,7 +58,7 @@ function BenchWithTies({ ties }: { ties: readonly Tie[] }) {
         onGiveOut={onGiveOut}
         onStartAnew={startAnew}
       />
-    </Box>
+    </main>
   );
 }
 

@@ -1,6 +1,5 @@
 import { hardwareRange, type CollarStyle, type PreparedTie, type WearerFit } from '@easytuck/core';
-import Box from '@mui/material/Box';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, type CSSProperties, type ReactNode } from 'react';
 import { COLOURS } from '../../theme.ts';
 import { useUnits } from '../UnitProvider.tsx';
 import { ClothPatterns } from './ClothPatterns.tsx';
@@ -36,7 +35,7 @@ export function Stage({ tie, worn, collarStyle, view, onStep, onLead, children }
   const { longestMm } = hardwareRange(tie.tie.hardware);
   const layout = useMemo(() => (widthPx > 0 ? layOutStage(widthPx, tie, longestMm, view) : null), [widthPx, tie, longestMm, view]);
   return (
-    <Box ref={ref} sx={{ display: 'grid', width: '100%' }}>
+    <div ref={ref} style={{ display: 'grid', width: '100%' }}>
       {layout && (
         <Picture
           tie={tie}
@@ -47,19 +46,15 @@ export function Stage({ tie, worn, collarStyle, view, onStep, onLead, children }
           {...(onLead ? { onLead } : {})}
         />
       )}
-      {layout && children && (
-        <Box
-          sx={
-            layout.widthPx < NARROW_STAGE_PX
-              ? { mt: 1.5 }
-              : { gridArea: '1 / 1', pt: `${layout.tapePx + layout.tapeHeightPx + 34}px`, pointerEvents: 'none' }
-          }
-        >
-          {children}
-        </Box>
-      )}
-    </Box>
+      {layout && children && <div style={beside(layout)}>{children}</div>}
+    </div>
   );
+}
+
+/** Over the picture, from below the tape, where it is wide; else below it. */
+function beside(layout: StageLayout): CSSProperties {
+  if (layout.widthPx < NARROW_STAGE_PX) return { marginTop: 12 };
+  return { gridArea: '1 / 1', paddingTop: layout.tapePx + layout.tapeHeightPx + 34, pointerEvents: 'none' };
 }
 
 type PictureProps = Omit<StageProps, 'children' | 'view'> & { readonly layout: StageLayout };

@@ -10,9 +10,9 @@ import {
   tieInput,
   wearerInput,
   type FittingInput,
-  type TieInput,
 } from './index.ts';
 import { collarStyle } from './records/fitting.ts';
+import { sampleFitting, sampleTie } from './testing.ts';
 
 const ID = '01a20b94-353d-7204-b92c-7f530cb63fe2';
 
@@ -26,41 +26,13 @@ function refusal(result: {
 }
 
 const FITTING: FittingInput = {
+  ...sampleFitting,
   id: ID,
   wearer: { kind: 'new', id: ID, name: 'Corin Attleby' },
   collar: '15 3/4',
-  easeMm: 6.35,
-  longEnd: 'left',
-  collarStyle: 'turndown',
-  collarPointsMm: null,
-  neckBreadthMm: null,
-  faceWidthMm: null,
   tieId: ID,
-  school: 'true',
-  step: 4,
-  leadMm: 38.05,
 };
-
-const TIE: TieInput = {
-  name: 'Harbour Night',
-  shape: 'butterfly',
-  clothKind: 'silk',
-  cloth: { thicknessMm: 1.1, gatherRatio: 0.65 },
-  blade: {
-    noseToBellyMm: 62,
-    bellyToWaistMm: 62,
-    waistToTipMm: 62,
-    bandWidthMm: 20,
-    bellyWidthMm: 65,
-    waistWidthMm: 30,
-    tailWidthMm: 65,
-    tipShape: 'straight',
-    tipDepthMm: 0,
-  },
-  overhangMm: 0,
-  hardware: { kind: 'slots', shortestMm: 791.5, stepCount: 9, pitchMm: 12.7, marks: { system: 'in', atShortest: 14 } },
-  inStock: 3,
-};
+const TIE = sampleTie;
 
 describe('collarField', () => {
   it('keeps what was written beside what it means', () => {

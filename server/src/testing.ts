@@ -1,5 +1,6 @@
 /** A server for a test: its own database on the private MariaDB that DATABASE_URL points at. */
 import type { FittingInput, NewWearer, TieInput } from '@easytuck/contract';
+import { sampleFitting, sampleTie } from '@easytuck/contract/testing';
 import { randomBytes } from 'node:crypto';
 import type { FastifyInstance } from 'fastify';
 import type { Sequelize } from 'sequelize';
@@ -47,42 +48,12 @@ export const aWearer = (change: Partial<NewWearer> = {}): NewWearer => ({
   ...change,
 });
 
-export const aTie = (change: Partial<TieInput> = {}): TieInput & { id: string } => ({
-  id: uuid(),
-  name: 'Harbour Night',
-  shape: 'butterfly',
-  clothKind: 'silk',
-  cloth: { thicknessMm: 1.1, gatherRatio: 0.65 },
-  blade: {
-    noseToBellyMm: 62,
-    bellyToWaistMm: 62,
-    waistToTipMm: 62,
-    bandWidthMm: 20,
-    bellyWidthMm: 65,
-    waistWidthMm: 30,
-    tailWidthMm: 65,
-    tipShape: 'straight',
-    tipDepthMm: 0,
-  },
-  overhangMm: 0,
-  hardware: { kind: 'slots', shortestMm: 791.5, stepCount: 9, pitchMm: 12.7, marks: { system: 'in', atShortest: 14 } },
-  inStock: 1,
-  ...change,
-});
+export const aTie = (change: Partial<TieInput> = {}): TieInput & { id: string } => ({ id: uuid(), ...sampleTie, ...change });
 
 export const aFitting = (wearer: FittingInput['wearer'], tieId: string, change: Partial<FittingInput> = {}): FittingInput => ({
   id: uuid(),
   wearer,
-  collar: '16',
-  easeMm: 6.35,
-  longEnd: 'left',
-  collarStyle: 'turndown',
-  collarPointsMm: null,
-  neckBreadthMm: null,
-  faceWidthMm: null,
   tieId,
-  school: 'true',
-  step: 4,
-  leadMm: 38.05,
+  ...sampleFitting,
   ...change,
 });

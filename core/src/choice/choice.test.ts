@@ -10,7 +10,7 @@ import {
   resolveLimits,
   type WornCollar,
 } from '../fit/index.ts';
-import { anyTie, WORKED_TIE, workedTie, between } from '../testing.ts';
+import { anyTie, WORKED_TIE, workedTie, between } from '../testing/index.ts';
 import { ENOUGH_ROOM_MM, rankTies, type Candidate, type RankedTie } from './index.ts';
 
 const WORN: WornCollar = {

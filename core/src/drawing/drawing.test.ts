@@ -9,7 +9,7 @@ import {
   type PreparedTie,
   type Side,
 } from '../fit/index.ts';
-import { anyNeckPathMm, anyTie, workedTie } from '../testing.ts';
+import { anyNeckPathMm, anyTie, workedTie } from '../testing/index.ts';
 import { drawBlade, drawCollar, drawTied, layOutStrip, threadPath } from './index.ts';
 
 /** Paths are rounded to a hundredth of a millimetre. */

@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { settingAt, widthAt, type Hardware } from '../strip/index.ts';
-import { anyLeadMm, anyNeckPathMm, anySetMm, anyTie, HALF_SIZE_SLOTS, ROUNDING_MM, WORKED_TIE, workedTie, between } from '../testing.ts';
+import {
+  anyLeadMm,
+  anyNeckPathMm,
+  anySetMm,
+  anyTie,
+  HALF_SIZE_SLOTS,
+  ROUNDING_MM,
+  WORKED_TIE,
+  workedTie,
+  between,
+} from '../testing/index.ts';
 import { inchesToMm, type CollarSize } from '../units/index.ts';
 import {
   bindingBound,

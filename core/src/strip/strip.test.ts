@@ -1,6 +1,6 @@
 import { curveMonotoneX, line } from 'd3-shape';
 import fc from 'fast-check';
-import { anyBlade, HALF_SIZE_SLOTS, ROUNDING_MM, WORKED_TIE, between } from '../testing.ts';
+import { anyBlade, HALF_SIZE_SLOTS, ROUNDING_MM, WORKED_TIE, between } from '../testing/index.ts';
 import {
   bladeLengthMm,
   calibrateHardware,

@@ -1,4 +1,4 @@
-import { between } from '../testing.ts';
+import { between } from '../testing/index.ts';
 import fc from 'fast-check';
 import Fraction from 'fraction.js';
 import {

@@ -1,23 +1,9 @@
 import { DEFAULT_EASE_MM, evenLeadMm, fitWearer, prepareTie, rankTies, schoolSet, SCHOOLS } from '@easytuck/core';
+import { WORKED_TIE } from '@easytuck/core/testing';
 import { percentile } from './figure.mjs';
 
 const COLLARS = Array.from({ length: 25 }, (_, i) => ({ system: /** @type {const} */ ('in'), label: 14 + i / 8 }));
-const TIE = prepareTie({
-  blade: {
-    noseToBellyMm: 62,
-    bellyToWaistMm: 62,
-    waistToTipMm: 62,
-    bandWidthMm: 20,
-    bellyWidthMm: 65,
-    waistWidthMm: 30,
-    tailWidthMm: 65,
-    tipShape: 'straight',
-    tipDepthMm: 0,
-  },
-  cloth: { thicknessMm: 1.1, gatherRatio: 0.65 },
-  overhangMm: 0,
-  hardware: { kind: 'slots', shortestMm: 791.5, stepCount: 9, pitchMm: 12.7, marks: { system: 'in', atShortest: 14 } },
-});
+const TIE = prepareTie(WORKED_TIE);
 const ROUNDS = 5;
 const PER_ROUND = 200_000;
 

@@ -1,6 +1,7 @@
 import type { Tie } from '@easytuck/contract';
 import { fittingInput } from '@easytuck/contract';
 import { benchReducer, emptyDraft, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
+import { sampleTie } from '@easytuck/contract/testing';
 import type { Reason } from '@easytuck/core';
 import { createBenchView } from './benchViewModel.ts';
 import { reasonWords } from './reasonWords.ts';
@@ -8,28 +9,11 @@ import { reasonWords } from './reasonWords.ts';
 const IDS = { fittingId: '01a20b94-353d-7204-b92c-7f530cb63fe2', newWearerId: '01a20b94-353d-7204-b92c-7f530cb63fe3' };
 
 const TIE: Tie = {
+  ...sampleTie,
   id: '01a20b94-353d-7204-b92c-7f530cb63fe4',
   version: 1,
   createdAt: '2026-11-24T03:00:00.000Z',
   updatedAt: '2026-11-24T03:00:00.000Z',
-  name: 'Harbour Night',
-  shape: 'butterfly',
-  clothKind: 'silk',
-  cloth: { thicknessMm: 1.1, gatherRatio: 0.65 },
-  blade: {
-    noseToBellyMm: 62,
-    bellyToWaistMm: 62,
-    waistToTipMm: 62,
-    bandWidthMm: 20,
-    bellyWidthMm: 65,
-    waistWidthMm: 30,
-    tailWidthMm: 65,
-    tipShape: 'straight',
-    tipDepthMm: 0,
-  },
-  overhangMm: 0,
-  hardware: { kind: 'slots', shortestMm: 791.5, stepCount: 9, pitchMm: 12.7, marks: { system: 'in', atShortest: 14 } },
-  inStock: 1,
   note: '',
 };
 const FIXED: Tie = { ...TIE, id: '01a20b94-353d-7204-b92c-7f530cb63fe5', hardware: { kind: 'fixed', lengthMm: 842.3 } };

@@ -44,15 +44,16 @@ function HangWords({ fit }: { fit: BenchFit }) {
   const { length } = useUnits();
   const { noseMm, between } = hangCheck(fit.worn.fit.setMm, fit.prepared.profile.bladeLengthMm, fit.worn.fit.neckPathMm);
   return between[0] === 0
-    ? `draped evenly, the nose hangs above the collar button`
-    : `draped evenly, the nose hangs ${length(noseMm)} below the collar button, between buttons ${between[0]} and ${between[1]}`;
+    ? 'hang check: the nose hangs above the collar button'
+    : `hang check: nose ${length(noseMm)} below the collar button, between buttons ${between[0]} and ${between[1]}`;
 }
 
 function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent> }) {
   const { unit, length, bare } = useUnits();
   const { hardware } = fit.tie;
   const { setting } = fit.worn;
-  const words = settingWords(setting, length);
+  const isGlide = setting.position.kind === 'glide';
+  const words = settingWords(setting, isGlide ? bare : length);
   const setStep = (step: number): void => dispatch({ type: 'stepSet', step: Math.min(lastStep(hardware), Math.max(0, step)) });
   const onType = (text: string): string | null => {
     const reading = readSetting(hardware, text, unit);
@@ -66,7 +67,7 @@ function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent
       label="Set at"
       figure={words.figure}
       editText={settingEditText(setting)}
-      of={words.of}
+      of={isGlide ? `${unit}, ${words.of}` : words.of}
       title={`${length(fit.worn.fit.setMm)} tip to tip`}
       {...(adjustable ? { onType, onStep: (by: 1 | -1) => setStep(setting.step + by) } : {})}
     >

@@ -1,37 +1,13 @@
-/** Ties and tolerances that several tests share. */
+/** Ties, arbitrary values and tolerances that several tests share. */
 import fc from 'fast-check';
-import { prepareTie, type PreparedTie } from './fit/index.ts';
-import type { BladeMeasures, SteppedHardware, Tie } from './strip/index.ts';
+import { prepareTie, type PreparedTie } from '../fit/index.ts';
+import type { BladeMeasures } from '../strip/index.ts';
+import { HALF_SIZE_SLOTS, WORKED_TIE } from './workedTie.ts';
+
+export { HALF_SIZE_SLOTS, WORKED_TIE };
 
 /** Rounding of binary arithmetic on lengths of a metre, in mm. */
 export const ROUNDING_MM = 1e-9;
-
-/** Numbered T-hook slots by half sizes, 14 to 18 in; mark 16 is 842.3 mm tip to tip. */
-export const HALF_SIZE_SLOTS: SteppedHardware = {
-  kind: 'slots',
-  shortestMm: 791.5,
-  stepCount: 9,
-  pitchMm: 12.7,
-  marks: { system: 'in', atShortest: 14 },
-};
-
-/** The worked tie of docs/model.md. */
-export const WORKED_TIE: Tie = {
-  blade: {
-    noseToBellyMm: 62,
-    bellyToWaistMm: 62,
-    waistToTipMm: 62,
-    bandWidthMm: 20,
-    bellyWidthMm: 65,
-    waistWidthMm: 30,
-    tailWidthMm: 65,
-    tipShape: 'straight',
-    tipDepthMm: 0,
-  },
-  cloth: { thicknessMm: 1.1, gatherRatio: 0.65 },
-  overhangMm: 0,
-  hardware: HALF_SIZE_SLOTS,
-};
 
 export const workedTie = (): PreparedTie => prepareTie(WORKED_TIE);
 

@@ -1,0 +1,28 @@
+/** The worked tie of docs/model.md, for tests and measurements of every workspace. */
+import type { SteppedHardware, Tie } from '../strip/index.ts';
+
+/** Numbered T-hook slots by half sizes, 14 to 18 in; mark 16 is 842.3 mm tip to tip. */
+export const HALF_SIZE_SLOTS: SteppedHardware = {
+  kind: 'slots',
+  shortestMm: 791.5,
+  stepCount: 9,
+  pitchMm: 12.7,
+  marks: { system: 'in', atShortest: 14 },
+};
+
+export const WORKED_TIE: Tie = {
+  blade: {
+    noseToBellyMm: 62,
+    bellyToWaistMm: 62,
+    waistToTipMm: 62,
+    bandWidthMm: 20,
+    bellyWidthMm: 65,
+    waistWidthMm: 30,
+    tailWidthMm: 65,
+    tipShape: 'straight',
+    tipDepthMm: 0,
+  },
+  cloth: { thicknessMm: 1.1, gatherRatio: 0.65 },
+  overhangMm: 0,
+  hardware: HALF_SIZE_SLOTS,
+};

@@ -14,8 +14,8 @@ interface WearerFormProps {
   /** Under this name what is typed is kept in the browser until it is saved. */
   readonly draftKey: string;
   readonly initial: WearerInput;
-  /** The record as somebody else saved it in the meantime, once a save was refused for that. */
-  readonly onSave: (typed: WearerInput) => Promise<void>;
+  /** Saves what was typed; `onKept` is to be called once the server has it. */
+  readonly onSave: (typed: WearerInput, onKept: () => void) => Promise<void>;
   readonly onTakeTheirs?: (current: Wearer) => void;
   readonly saveText: string;
 }
@@ -35,8 +35,7 @@ export function WearerForm({ draftKey, initial, onSave, onTakeTheirs, saveText }
   const save = handleSubmit(async (data) => {
     setFailure(null);
     try {
-      await onSave({ ...data, collar: data.collar.text });
-      draft.forget();
+      await onSave({ ...data, collar: data.collar.text }, draft.forget);
     } catch (error) {
       setFailure(error);
       for (const { path, message } of fieldErrorsOf(error)) setError(path as keyof WearerInput, { message });

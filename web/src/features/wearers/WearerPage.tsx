@@ -27,8 +27,9 @@ export function WearerPage() {
 function NewWearerPage() {
   const [id] = useState(() => uuid());
   const navigate = useNavigate();
-  const save = async (typed: WearerInput): Promise<void> => {
+  const save = async (typed: WearerInput, onKept: () => void): Promise<void> => {
     const saved = await createWearer({ ...typed, id });
+    onKept();
     await navigate(`/wearers/${saved.id}`, { replace: true });
   };
   return (
@@ -80,12 +81,13 @@ function KnownWearerPage({ id }: { id: string }) {
 
 function WearerRecord({ wearer }: { wearer: Wearer }) {
   const [base, setBase] = useState(wearer);
-  const save = async (typed: WearerInput): Promise<void> => {
+  const save = async (typed: WearerInput, onKept: () => void): Promise<void> => {
     try {
       await changeWearer(
         base,
         { ...typed, version: base.version },
         { ...base, name: typed.name, longEnd: typed.longEnd, note: typed.note ?? '' },
+        onKept,
       );
     } catch (error) {
       // Saving again puts this over what is there now, knowingly: it is shown beside the form.

@@ -26,12 +26,23 @@ export async function createWearer(input: NewWearer): Promise<Wearer> {
   return saved;
 }
 
-/** Saves a change: shown at once, taken back where the server refuses it. */
-export async function changeWearer(current: Wearer, input: WearerChange, expected: Wearer): Promise<Wearer> {
-  const saving = request('PUT', keys.one(current.id), wearer, input);
-  await mutate<Wearer>(keys.one(current.id), saving, { optimisticData: expected, rollbackOnError: true, revalidate: false });
-  void refreshWearers();
-  return saving;
+/**
+ * Saves a change: shown at once, taken back where the server refuses it. `onKept` is called when the server has it, before
+ * the page is drawn again with what it answered.
+ */
+export async function changeWearer(current: Wearer, input: WearerChange, expected: Wearer, onKept: () => void): Promise<Wearer> {
+  const key = keys.one(current.id);
+  await mutate<Wearer>(key, expected, { revalidate: false });
+  try {
+    const saved = await request('PUT', key, wearer, input);
+    onKept();
+    await mutate<Wearer>(key, saved, { revalidate: false });
+    void refreshWearers();
+    return saved;
+  } catch (error) {
+    await mutate<Wearer>(key, current, { revalidate: false });
+    throw error;
+  }
 }
 
 /** Reads all lists of wearers again. */

@@ -83,6 +83,7 @@ class DatabaseHome {
   constructor(folder) {
     this.folder = folder;
     this.data = join(folder, 'data');
+    this.temporary = join(folder, 'tmp');
     this.log = join(folder, 'database.log');
     this.pidFile = join(folder, 'database.pid');
     this.initFile = join(folder, 'accounts.sql');
@@ -91,7 +92,7 @@ class DatabaseHome {
 
   ensureWritable() {
     try {
-      mkdirSync(this.folder, { recursive: true, mode: 0o700 });
+      mkdirSync(this.temporary, { recursive: true, mode: 0o700 });
       accessSync(this.folder, constants.W_OK);
       if (existsSync(this.data)) accessSync(this.data, constants.W_OK);
     } catch (cause) {
@@ -108,7 +109,7 @@ class DatabaseHome {
     rmSync(partial, { recursive: true, force: true });
     const { code, output } = await run(
       installDb,
-      ['--no-defaults', `--datadir=${partial}`, '--auth-root-authentication-method=socket', '--skip-test-db', ...asRoot()],
+      ['--no-defaults', `--datadir=${partial}`, this.temporaryArgument(), '--auth-root-authentication-method=socket', '--skip-test-db', ...asRoot()],
       { quiet: true },
     );
     if (code !== 0)
@@ -134,11 +135,17 @@ class DatabaseHome {
     chmodSync(this.initFile, 0o600);
   }
 
+  /** A folder of its own: a server that starts removes the temporary tables of any other that shares the folder. */
+  temporaryArgument() {
+    return `--tmpdir=${this.temporary}`;
+  }
+
   /** @param {number} port */
   serverArguments(port) {
     return [
       '--no-defaults',
       `--datadir=${this.data}`,
+      this.temporaryArgument(),
       '--socket=database.sock',
       `--port=${port}`,
       '--bind-address=127.0.0.1',

@@ -11,7 +11,20 @@ import {
   type WornCollar,
 } from '../fit/index.ts';
 import { anyTie, WORKED_TIE, workedTie, between } from '../testing/index.ts';
-import { ENOUGH_ROOM_MM, rankTies, type Candidate, type RankedTie } from './index.ts';
+import {
+  collarCustoms,
+  customsOf,
+  ENOUGH_ROOM_MM,
+  fullnessOf,
+  NO_TASTE,
+  OCCASIONS,
+  rankTies,
+  type Candidate,
+  type Fullness,
+  type RankedTie,
+  type Taste,
+  type TieDress,
+} from './index.ts';
 
 const WORN: WornCollar = {
   collar: { system: 'in', label: 16 },
@@ -22,8 +35,23 @@ const WORN: WornCollar = {
   faceWidthMm: null,
 };
 
+const BLACK_SILK: TieDress = { shape: 'butterfly', clothKind: 'silk', look: 'black' };
+const WHITE_PIQUE: TieDress = { shape: 'batwing', clothKind: 'cotton', look: 'white' };
+const RED_WOOL: TieDress = { shape: 'club', clothKind: 'wool', look: 'patterned' };
+const worked = (change: Partial<Candidate> = {}): Candidate => ({
+  id: 'a',
+  prepared: workedTie(),
+  inStock: 1,
+  dress: BLACK_SILK,
+  ...change,
+});
+
+const anyTaste: fc.Arbitrary<Taste> = fc.record({
+  occasion: fc.constantFrom(...OCCASIONS),
+  fullness: fc.constantFrom<Fullness | null>('trim', 'classic', 'full', null),
+});
 const anyDrawer: fc.Arbitrary<readonly Candidate[]> = fc
-  .array(fc.record({ prepared: anyTie, inStock: fc.nat(3) }), { maxLength: 12 })
+  .array(fc.record({ prepared: anyTie, inStock: fc.nat(3), dress: fc.constantFrom(BLACK_SILK, WHITE_PIQUE, RED_WOOL) }), { maxLength: 12 })
   .map((ties) => ties.map((tie, i) => ({ id: `tie ${i}`, ...tie })));
 const anyWorn: fc.Arbitrary<WornCollar> = fc
   .record({
@@ -33,7 +61,7 @@ const anyWorn: fc.Arbitrary<WornCollar> = fc
   .map(({ label, faceWidthMm }) => ({ ...WORN, collar: { system: 'in', label }, faceWidthMm }));
 
 /** The order by comparing every tie with every other, from the rule in words and nothing of the ranking's own code. */
-function orderByBruteForce(drawer: readonly Candidate[], worn: WornCollar): string[] {
+function orderByBruteForce(drawer: readonly Candidate[], worn: WornCollar, taste: Taste): string[] {
   const limits = resolveLimits(worn);
   const wearable = drawer.flatMap((tie, place) => {
     const leadMm = evenLeadMm(tie.prepared);
@@ -45,9 +73,14 @@ function orderByBruteForce(drawer: readonly Candidate[], worn: WornCollar): stri
   });
   type Entry = (typeof wearable)[number];
   const beats = (a: Entry, b: Entry): boolean => {
+    const broken = ({ tie }: Entry): number =>
+      customsOf(taste.occasion, tie.dress, tie.prepared.bowHeightMm, tie.inStock).filter(({ speaks }) => speaks === 'against').length;
+    if (broken(a) !== broken(b)) return broken(a) < broken(b);
     const grades = ['good', 'fair', 'outside'];
     if (a.fit.grade !== b.fit.grade) return grades.indexOf(a.fit.grade) < grades.indexOf(b.fit.grade);
     if (a.tie.inStock > 0 !== b.tie.inStock > 0) return a.tie.inStock > 0;
+    const asWished = ({ tie }: Entry): boolean => taste.fullness === null || fullnessOf(tie.prepared.bowHeightMm) === taste.fullness;
+    if (asWished(a) !== asWished(b)) return asWished(a);
     const room = ({ fit }: Entry): number => Math.min(ENOUGH_ROOM_MM, ...fit.bounds.map(({ roomMm }) => roomMm));
     if (room(a) !== room(b)) return room(a) > room(b);
     const offCut = ({ tie, fit }: Entry): number => Math.abs(fit.spreadMm - tie.prepared.naturalSpreadMm);
@@ -63,8 +96,8 @@ const wearableIds = (ranked: readonly RankedTie[]): string[] => ranked.filter(({
 describe('rankTies', () => {
   it('orders as comparing every tie with every other does', () => {
     fc.assert(
-      fc.property(anyDrawer, anyWorn, (drawer, worn) =>
-        expect(wearableIds(rankTies(drawer, worn, 'true', 'left'))).toEqual(orderByBruteForce(drawer, worn)),
+      fc.property(anyDrawer, anyWorn, anyTaste, (drawer, worn, taste) =>
+        expect(wearableIds(rankTies(drawer, worn, 'true', 'left', taste))).toEqual(orderByBruteForce(drawer, worn, taste)),
       ),
     );
   });
@@ -82,7 +115,7 @@ describe('rankTies', () => {
   });
 
   it('says for and against in the worked case: as cut, room both ways; half a size is a coarse step', () => {
-    const [tie] = rankTies([{ id: 'a', prepared: workedTie(), inStock: 1 }], WORN, 'true', 'left');
+    const [tie] = rankTies([worked()], WORN, 'true', 'left');
     expect(tie).toMatchObject({ kind: 'wearable', worn: { setting: { step: 4 } } });
     expect(tie?.kind === 'wearable' && tie.reasons).toEqual([
       { speaks: 'for', what: 'asCut' },
@@ -92,7 +125,7 @@ describe('rankTies', () => {
   });
 
   it('says what a tie is past, and when there is none in stock', () => {
-    const [tie] = rankTies([{ id: 'a', prepared: workedTie(), inStock: 0 }], { ...WORN, faceWidthMm: 115 }, 'true', 'left');
+    const [tie] = rankTies([worked({ inStock: 0 })], { ...WORN, faceWidthMm: 115 }, 'true', 'left');
     expect(tie?.kind === 'wearable' && tie.reasons).toEqual(
       expect.arrayContaining([
         {
@@ -106,12 +139,7 @@ describe('rankTies', () => {
   });
 
   it('takes the nearest setting that can be worn where the school asks for another, and says so', () => {
-    const [tie] = rankTies(
-      [{ id: 'a', prepared: workedTie(), inStock: 1 }],
-      { ...WORN, collar: { system: 'in', label: 18.75 } },
-      'true',
-      'left',
-    );
+    const [tie] = rankTies([worked()], { ...WORN, collar: { system: 'in', label: 18.75 } }, 'true', 'left');
     expect(tie?.kind === 'wearable' && [tie.worn.setting.step, tie.reasons.some(({ what }) => what === 'schoolPastBand')]).toEqual([
       8,
       true,
@@ -120,9 +148,41 @@ describe('rankTies', () => {
 
   it('tells by how much a sewn band is too short', () => {
     const prepared = prepareTie({ ...WORKED_TIE, hardware: { kind: 'fixed', lengthMm: 700 } });
-    expect(rankTies([{ id: 'a', prepared, inStock: 1 }], WORN, 'true', 'left')[0]).toMatchObject({
+    expect(rankTies([worked({ prepared })], WORN, 'true', 'left')[0]).toMatchObject({
       kind: 'unwearable',
       why: { reason: 'bandTooShort' },
     });
+  });
+});
+
+describe('dress custom', () => {
+  it('asks for white cotton at white tie, black evening cloth at black tie, small bows and day cloths by day (common practice, no source)', () => {
+    const against = (occasion: Taste['occasion'], dress: TieDress, heightMm = 55, inStock = 5): string[] =>
+      customsOf(occasion, dress, heightMm, inStock)
+        .filter(({ speaks }) => speaks === 'against')
+        .map(({ what }) => what);
+    expect(against('whiteTie', WHITE_PIQUE)).toEqual([]);
+    expect(against('whiteTie', BLACK_SILK)).toEqual(['notWhiteCotton']);
+    expect(against('blackTie', BLACK_SILK)).toEqual([]);
+    expect(against('blackTie', { ...BLACK_SILK, clothKind: 'velvet' })).toEqual(['notEveningCloth']);
+    expect(against('blackTie', RED_WOOL)).toEqual(['notBlack']);
+    expect(against('business', RED_WOOL, 64)).toEqual(['fullByDay']);
+    expect(against('daytime', { ...BLACK_SILK, clothKind: 'satin' }, 50)).toEqual(['eveningClothByDay']);
+    expect(against('weddingParty', BLACK_SILK, 55, 2)).toEqual(['fewForSet']);
+    expect(against('weddingParty', BLACK_SILK, 55, 3)).toEqual([]);
+    expect(against('other', RED_WOOL)).toEqual([]);
+  });
+
+  it('puts what it asks for first, whatever else speaks for another', () => {
+    const drawer = [worked({ id: 'black', dress: BLACK_SILK }), worked({ id: 'white', dress: WHITE_PIQUE, inStock: 0 })];
+    const first = (occasion: Taste['occasion']) => rankTies(drawer, WORN, 'true', 'left', { ...NO_TASTE, occasion })[0]?.id;
+    expect([first('whiteTie'), first('blackTie'), first('other')]).toEqual(['white', 'black', 'black']);
+  });
+
+  it('knows both schools of wings, and where spare ends go on a button-down', () => {
+    expect(collarCustoms('blackTie', 'wing', 'behind')).toEqual(['wingsBehind']);
+    expect(collarCustoms('blackTie', 'wing', 'over')).toEqual(['wingsOver']);
+    expect(collarCustoms('whiteTie', 'buttonDown', 'behind')).toEqual(['wingForWhiteTie', 'buttonDownInformal']);
+    expect(collarCustoms('business', 'buttonDown', 'behind')).toEqual(['tuckSpareEnds']);
   });
 });

@@ -14,12 +14,31 @@ import {
   type WornCollar,
 } from '../fit/index.ts';
 import { stepMm } from '../strip/index.ts';
+import { customsOf, FULL_FROM_MM, TRIM_UP_TO_MM, type Custom, type Occasion, type TieDress } from './occasion.ts';
 
 /** A tie that is offered to a wearer. */
 export interface Candidate {
   readonly id: string;
   readonly prepared: PreparedTie;
   readonly inStock: number;
+  readonly dress: TieDress;
+}
+
+/** How full a bow the wearer likes. */
+export type Fullness = 'trim' | 'classic' | 'full';
+
+/** What is wished for: the occasion, and how full a bow; null where it is all the same. */
+export interface Taste {
+  readonly occasion: Occasion;
+  readonly fullness: Fullness | null;
+}
+
+/** Nothing in particular. */
+export const NO_TASTE: Taste = { occasion: 'other', fullness: null };
+
+/** How full a bow of this height is. */
+export function fullnessOf(heightMm: number): Fullness {
+  return heightMm <= TRIM_UP_TO_MM ? 'trim' : heightMm >= FULL_FROM_MM ? 'full' : 'classic';
 }
 
 /** Something for or against a tie, with its length in mm where it has one. */
@@ -27,7 +46,9 @@ export type Reason =
   | { readonly speaks: 'for'; readonly what: 'asCut' | 'roomBothWays' | 'fineStep' }
   | { readonly speaks: 'against'; readonly what: 'past'; readonly bound: Bound }
   | { readonly speaks: 'against'; readonly what: 'littleRoom' | 'coarseStep' | 'offCut'; readonly byMm: number }
-  | { readonly speaks: 'against'; readonly what: 'notInStock' | 'schoolPastBand' };
+  | { readonly speaks: 'against'; readonly what: 'notInStock' | 'schoolPastBand' }
+  | { readonly speaks: 'for' | 'against'; readonly what: 'asWished'; readonly fullness: Fullness }
+  | Custom;
 
 /** How a tie would do on a wearer: at the setting the school asks for, with the even lead; or why it cannot be worn. */
 export type RankedTie =
@@ -35,7 +56,14 @@ export type RankedTie =
   | { readonly kind: 'unwearable'; readonly id: string; readonly why: Extract<UsableSettings, { kind: 'none' }> };
 
 /** What one is ranked by, in this order: fewer first. */
-type Rank = readonly [outside: number, notInStock: number, missingRoomMm: number, offCutMm: number];
+type Rank = readonly [
+  customsBroken: number,
+  outside: number,
+  notInStock: number,
+  notAsWished: number,
+  missingRoomMm: number,
+  offCutMm: number,
+];
 
 /** Room beyond this is no better than this: half a collar size of band either way. */
 export const ENOUGH_ROOM_MM = 12.7;
@@ -45,16 +73,23 @@ export const AS_CUT_MM = 3;
 export const FINE_STEP_BOW_MM = 2;
 
 /**
- * Ranks ties for a wearer: those inside every bound before those past a custom, those in stock first, then by room
- * (up to {@link ENOUGH_ROOM_MM}), then by how close to its cut the bow comes out. Ties that cannot be worn come last,
+ * Ranks ties for a wearer: those that dress custom asks for before those it speaks against, those inside every bound
+ * before those past a width rule, those in stock first, those as full as wished first, then by room (up to {@link ENOUGH_ROOM_MM}), then by how close to its cut the bow comes out. Ties that cannot be worn come last,
  * with why. Ties that are alike in all of that keep the order they came in.
  */
-export function rankTies(candidates: readonly Candidate[], worn: WornCollar, school: School, longEnd: Side): readonly RankedTie[] {
+export function rankTies(
+  candidates: readonly Candidate[],
+  worn: WornCollar,
+  school: School,
+  longEnd: Side,
+  taste: Taste = NO_TASTE,
+): readonly RankedTie[] {
   const limits = resolveLimits(worn);
   const pathMm = neckPathMm(worn.collar, worn.easeMm);
   const ranked: { readonly tie: RankedTie; readonly rank: Rank }[] = [];
   const unwearable: RankedTie[] = [];
-  for (const { id, prepared, inStock } of candidates) {
+  for (const candidate of candidates) {
+    const { id, prepared } = candidate;
     const leadMm = evenLeadMm(prepared);
     const usable = usableSettings(prepared, pathMm, leadMm, limits);
     if (usable.kind === 'none') {
@@ -65,19 +100,34 @@ export function rankTies(candidates: readonly Candidate[], worn: WornCollar, sch
     const step = Math.min(usable.longest.step, Math.max(usable.shortest.step, rounded.nearest.step));
     const fitted = fitWearer(prepared, worn, step, leadMm, longEnd);
     const isPastBand = prepared.tie.hardware.kind !== 'fixed' && (rounded.beyondMm !== 0 || step !== rounded.nearest.step);
+    const customs = tasteOf(candidate, taste);
     ranked.push({
-      tie: { kind: 'wearable', id, worn: fitted, reasons: reasonsOf(prepared, fitted, inStock, isPastBand) },
-      rank: rankOf(prepared, fitted, inStock),
+      tie: { kind: 'wearable', id, worn: fitted, reasons: [...customs, ...reasonsOf(candidate, fitted, isPastBand)] },
+      rank: rankOf(candidate, fitted, customs),
     });
   }
   ranked.sort((a, b) => compareRanks(a.rank, b.rank));
   return [...ranked.map(({ tie }) => tie), ...unwearable];
 }
 
-function rankOf(prepared: PreparedTie, { fit }: WearerFit, inStock: number): Rank {
-  const outside = { good: 0, fair: 1, outside: 2 }[fit.grade];
-  const missingRoomMm = Math.max(0, ENOUGH_ROOM_MM - fit.binding.roomMm);
-  return [outside, inStock > 0 ? 0 : 1, missingRoomMm, Math.abs(fit.spreadMm - prepared.naturalSpreadMm)];
+function tasteOf({ prepared, inStock, dress }: Candidate, { occasion, fullness }: Taste): readonly Reason[] {
+  const customs: readonly Reason[] = customsOf(occasion, dress, prepared.bowHeightMm, inStock);
+  if (fullness === null) return customs;
+  const speaks = fullnessOf(prepared.bowHeightMm) === fullness ? 'for' : 'against';
+  return [...customs, { speaks, what: 'asWished', fullness: fullnessOf(prepared.bowHeightMm) }];
+}
+
+function rankOf({ prepared, inStock }: Candidate, { fit }: WearerFit, customs: readonly Reason[]): Rank {
+  const against = customs.filter(({ speaks }) => speaks === 'against');
+  const notAsWished = against.filter(({ what }) => what === 'asWished').length;
+  return [
+    against.length - notAsWished,
+    { good: 0, fair: 1, outside: 2 }[fit.grade],
+    inStock > 0 ? 0 : 1,
+    notAsWished,
+    Math.max(0, ENOUGH_ROOM_MM - fit.binding.roomMm),
+    Math.abs(fit.spreadMm - prepared.naturalSpreadMm),
+  ];
 }
 
 function compareRanks(a: Rank, b: Rank): number {
@@ -88,7 +138,7 @@ function compareRanks(a: Rank, b: Rank): number {
   return 0;
 }
 
-function reasonsOf(prepared: PreparedTie, { fit }: WearerFit, inStock: number, isPastBand: boolean): readonly Reason[] {
+function reasonsOf({ prepared, inStock }: Candidate, { fit }: WearerFit, isPastBand: boolean): readonly Reason[] {
   const reasons: Reason[] = [];
   const offCutMm = fit.spreadMm - prepared.naturalSpreadMm;
   const bowStepMm = stepMm(prepared.tie.hardware) / 3;

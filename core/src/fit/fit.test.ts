@@ -15,6 +15,7 @@ import { inchesToMm, type CollarSize } from '../units/index.ts';
 import {
   bindingBound,
   DEFAULT_EASE_MM,
+  estimateCollar,
   estimateNeckBreadthMm,
   evenLeadMm,
   findBounds,
@@ -22,6 +23,8 @@ import {
   fitWearer,
   hangCheck,
   landingOf,
+  leadSchools,
+  matchBand,
   naturalSetMm,
   neckPathMm,
   predictBows,
@@ -30,6 +33,9 @@ import {
   schoolSet,
   SCHOOLS,
   setForSpreadMm,
+  settingGauge,
+  spreadOf,
+  spreadOverSets,
   usableSettings,
   type WidthLimits,
 } from './index.ts';
@@ -363,5 +369,92 @@ describe('hangCheck', () => {
   });
   it('hangs lower by half of what the band is let out', () => {
     expect(hangCheck(842.3 + 20, 186, PATH_MM).noseMm - hangCheck(842.3, 186, PATH_MM).noseMm).toBeCloseTo(10, 9);
+  });
+});
+
+describe('estimateCollar', () => {
+  it.each([
+    [inchesToMm(15.5), 'in', 16],
+    [inchesToMm(15.2), 'in', 15.5],
+    [395, 'cm', 41],
+    [365, 'cm', 38],
+  ] as const)(
+    'proposes for a bare neck of %d mm the %s size %d: half an inch over it (common practice, no source)',
+    (neckMm, system, label) => {
+      expect(estimateCollar(neckMm, system)).toEqual({ system, label });
+    },
+  );
+});
+
+describe('leadSchools', () => {
+  it('gives the worked case: 1 in, 2 in and the waist-level school', () => {
+    const views = new Map(leadSchools(workedTie(), PATH_MM, 842.3).map((view) => [view.school, view]));
+    expect(views.get('oneInch')).toMatchObject({ frontSpreadMm: expect.closeTo(128.2, 1), backSpreadMm: expect.closeTo(119.8, 1) });
+    expect(views.get('twoInches')).toMatchObject({ frontSpreadMm: expect.closeTo(119.75, 1), backSpreadMm: expect.closeTo(128.25, 1) });
+    expect(views.get('tipAtWaist')).toMatchObject({
+      leadMm: 62,
+      frontSpreadMm: expect.closeTo(116, 1),
+      backSpreadMm: expect.closeTo(132, 1),
+    });
+    expect(views.get('even')?.frontSpreadMm).toBeCloseTo(views.get('even')?.backSpreadMm ?? 0, 9);
+  });
+  it('lays the short nose on the crossing for the school that hangs it at the button', () => {
+    fc.assert(
+      fc.property(anyTie, anyNeckPathMm, anySetMm, (tie, pathMm, setMm) => {
+        const { leadMm } = leadSchools(tie, pathMm, setMm).find(({ school }) => school === 'noseAtButton') ?? { leadMm: Number.NaN };
+        expect(predictBows(tie, pathMm, setMm, leadMm).front.crossingAtMm).toBeCloseTo(0, 6);
+      }),
+    );
+  });
+});
+
+describe('matchBand', () => {
+  it('makes the bands equal nose to nose, and is exact where the blades are alike', () => {
+    const unnumbered = prepareTie({ ...WORKED_TIE, hardware: { ...HALF_SIZE_SLOTS, marks: null } });
+    const match = matchBand(workedTie(), 4, unnumbered, PATH_MM);
+    expect(match.noseToNoseMm).toBeCloseTo(470.3, 9);
+    expect(match.rounded.nearest.position).toEqual({ kind: 'slot', number: 5, of: 9 });
+    expect(match.naturalOffMm).toBeCloseTo(0, 9);
+  });
+  it('tells how far off the bow comes out where the blades differ', () => {
+    const longer = { ...WORKED_TIE.blade, waistToTipMm: 71 };
+    const tie = prepareTie({
+      ...WORKED_TIE,
+      blade: longer,
+      hardware: { kind: 'slots', shortestMm: 800, stepCount: 200, pitchMm: 1, marks: null },
+    });
+    const { naturalOffMm } = matchBand(workedTie(), 4, tie, PATH_MM);
+    // 9 mm of tail: two blades are 18 mm longer, the bow cut 9 mm wider; 18/3 of it is there, 3 mm are missing, within a step
+    expect(naturalOffMm).toBeCloseTo(6 - 9, 0);
+  });
+});
+
+describe('settingGauge', () => {
+  it('marks a half size every quarter inch, at half of nose to nose, within what the band reaches', () => {
+    const { marks, fromMm, toMm, stepMm } = settingGauge(workedTie(), 'in', DEFAULT_EASE_MM);
+    expect(marks.find(({ collar }) => collar.label === 16)?.halfBandMm).toBeCloseTo(470.3 / 2, 9);
+    expect(marks.map(({ collar }) => collar.label)).toEqual([14, 14.5, 15, 15.5, 16, 16.5, 17, 17.5, 18]);
+    for (let i = 1; i < marks.length; i += 1) expect((marks[i]?.halfBandMm ?? 0) - (marks[i - 1]?.halfBandMm ?? 0)).toBeCloseTo(6.35, 9);
+    expect([fromMm, toMm, stepMm]).toEqual([expect.closeTo(209.75, 9), expect.closeTo(260.55, 9), 6.35]);
+  });
+});
+
+describe('spreadOverSets', () => {
+  it('is what a fit gives at every setting, and bars what the bounds bar', () => {
+    fc.assert(
+      fc.property(anyTie, anyNeckPathMm, anyLeadMm, between(90, 160), (tie, pathMm, leadMm, neckBreadthMm) => {
+        const limits = { ...NO_LIMITS, neckBreadthMm };
+        const { points, barred } = spreadOverSets(tie, pathMm, leadMm, limits);
+        expect(points).toHaveLength(9);
+        for (const { step, setMm, spreadMm } of points) {
+          expect(setMm).toBe(settingAt(tie.tie.hardware, step).lengthMm);
+          const bounds = findBounds(tie, pathMm, setMm, leadMm, limits);
+          expect(spreadMm).toBeCloseTo(spreadOf(predictBows(tie, pathMm, setMm, leadMm)), 9);
+          const past = bounds.filter(({ nature, roomMm }) => nature !== 'hardware' && roomMm < -ROUNDING_MM).map(({ id }) => id);
+          const shaded = barred.filter(({ fromMm, toMm }) => setMm >= fromMm && setMm <= toMm).map(({ bound }) => bound);
+          expect(shaded).toEqual(expect.arrayContaining(past));
+        }
+      }),
+    );
   });
 });

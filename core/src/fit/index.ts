@@ -12,3 +12,8 @@ export { usableSettings, type UsableSettings } from './usableSettings.ts';
 export { hangCheck, HANG, TYPICAL_BUTTONS, type HangCheck, type ShirtButtons } from './hangCheck.ts';
 export { landingOf, type Landing } from './landing.ts';
 export { TYPICAL_COLLARS, type CollarStyle, type TypicalCollar } from './collarStyles.ts';
+export { COLLAR_OVER_NECK_MM, estimateCollar } from './estimateCollar.ts';
+export { leadSchools, type LeadSchool, type LeadSchoolView } from './leadSchools.ts';
+export { matchBand, type BandMatch } from './matchBand.ts';
+export { settingGauge, type GaugeMark, type SettingGauge } from './settingGauge.ts';
+export { spreadOverSets, type BarredSets, type SpreadOverSets, type SpreadPoint } from './spreadCurves.ts';

@@ -1,6 +1,12 @@
 /** How the end of a blade is cut. */
 export type TipShape = 'straight' | 'pointed' | 'rounded';
 
+/** A width taken between the named lines. `atMm` counts from the nose towards the tip. */
+export interface ExtraWidth {
+  readonly atMm: number;
+  readonly widthMm: number;
+}
+
 /**
  * One end of a tie, measured along the strip from the nose (where the band starts to widen) to the tip, and across it.
  * Both ends of a tie are alike.
@@ -20,6 +26,21 @@ export interface BladeMeasures {
   readonly tipShape: TipShape;
   /** Length that the point or the rounding takes; 0 for a straight tip. */
   readonly tipDepthMm: number;
+  /** Further widths between nose and tail, from the nose outwards, where more than the named lines were measured. */
+  readonly extraWidths?: readonly ExtraWidth[];
+}
+
+/** A named line across the blade. */
+export type BladeLine = 'nose' | 'belly' | 'waist' | 'tail';
+
+/** The named lines from the nose outwards: where each lies, and how wide the blade is there. In mm. */
+export function bladeLines(blade: BladeMeasures): readonly { readonly name: BladeLine; readonly atMm: number; readonly widthMm: number }[] {
+  return [
+    { name: 'nose', atMm: 0, widthMm: blade.bandWidthMm },
+    { name: 'belly', atMm: blade.noseToBellyMm, widthMm: blade.bellyWidthMm },
+    { name: 'waist', atMm: waistPositionMm(blade), widthMm: blade.waistWidthMm },
+    { name: 'tail', atMm: bladeLengthMm(blade) - blade.tipDepthMm, widthMm: blade.tailWidthMm },
+  ];
 }
 
 /** Nose to tip of one blade, in mm. */

@@ -1,6 +1,15 @@
 /** The strip: blade measures, width along it, and the hardware that sets its length. */
-export { bladeLengthMm, naturalSpreadMm, waistPositionMm, type BladeMeasures, type TipShape } from './blade.ts';
-export { BLADE_RANGES, checkBlade, type BladeContradiction } from './checkBlade.ts';
+export {
+  bladeLengthMm,
+  bladeLines,
+  naturalSpreadMm,
+  waistPositionMm,
+  type BladeLine,
+  type BladeMeasures,
+  type ExtraWidth,
+  type TipShape,
+} from './blade.ts';
+export { BLADE_RANGES, checkBlade, EXTRA_WIDTH_GAP_MM, type BladeContradiction } from './checkBlade.ts';
 export { evaluateCubic, monotoneCubic, type MonotoneCubic } from './interpolateMonotone.ts';
 export { widthAt, widthProfile, type WidthProfile } from './widthProfile.ts';
 export {
@@ -22,5 +31,7 @@ export {
   type Setting,
   type SettingPosition,
 } from './setting.ts';
+export { bladeFromTape, tapeFromBlade, type BladeTape, type BladeTapeReading } from './bladeFromTape.ts';
+export { facesShown, UNTWISTED, type Face, type FacesShown, type Folding } from './facesShown.ts';
 export { readSetting, type SettingReading } from './readSetting.ts';
-export { CLOTH_BEHAVIOUR, type ClothBehaviour, type ClothKind, type Tie } from './tie.ts';
+export { CLOTH_BEHAVIOUR, type BladeShape, type ClothBehaviour, type ClothKind, type ClothLook, type Tie } from './tie.ts';

@@ -2,10 +2,12 @@ import { curveMonotoneX, line } from 'd3-shape';
 import fc from 'fast-check';
 import { anyBlade, HALF_SIZE_SLOTS, ROUNDING_MM, WORKED_TIE, between } from '../testing/index.ts';
 import {
+  bladeFromTape,
   bladeLengthMm,
   calibrateHardware,
   checkBlade,
   evaluateCubic,
+  facesShown,
   hardwareRange,
   lastStep,
   lengthAtMark,
@@ -15,6 +17,8 @@ import {
   roundToSetting,
   settingAt,
   stepMm,
+  tapeFromBlade,
+  UNTWISTED,
   waistPositionMm,
   widthAt,
   widthProfile,
@@ -136,6 +140,96 @@ describe('checkBlade', () => {
     [{ tipShape: 'rounded' as const }, 'tipDepthMm', 'tipWithoutDepth'],
   ])('names what %j contradicts', (change, measure, kind) => {
     expect(checkBlade({ ...WORKED_TIE.blade, ...change })).toContainEqual(expect.objectContaining({ measure, kind }));
+  });
+});
+
+describe('further widths', () => {
+  const withExtra = (...extraWidths: { atMm: number; widthMm: number }[]) => ({ ...WORKED_TIE.blade, extraWidths });
+
+  it('are gone through like the named ones, and leave those as they are', () => {
+    const profile = widthProfile(withExtra({ atMm: 30, widthMm: 50 }, { atMm: 100, widthMm: 40 }));
+    expect([30, 62, 100, 124].map((v) => widthAt(profile, v))).toEqual([50, 65, 40, 30].map((w) => expect.closeTo(w, 9) as number));
+    expect(checkBlade(withExtra({ atMm: 30, widthMm: 50 }, { atMm: 100, widthMm: 40 }))).toEqual([]);
+  });
+
+  it.each([
+    [[{ atMm: 30, widthMm: 70 }], 0, 'notBetween', 65, ['nose', 'belly']],
+    [
+      [
+        { atMm: 30, widthMm: 50 },
+        { atMm: 45, widthMm: 40 },
+      ],
+      1,
+      'notBetween',
+      50,
+      ['nose', 'belly'],
+    ],
+    [[{ atMm: 150, widthMm: 20 }], 0, 'notBetween', 30, ['waist', 'tail']],
+    [[{ atMm: 61, widthMm: 64 }], 0, 'outOfOrder', 60, ['nose', 'belly']],
+    [
+      [
+        { atMm: 40, widthMm: 50 },
+        { atMm: 30, widthMm: 45 },
+      ],
+      1,
+      'outOfOrder',
+      42,
+      ['nose', 'belly'],
+    ],
+    [[{ atMm: 190, widthMm: 60 }], 0, 'offTheBlade', 186, ['waist', 'tail']],
+    [[{ atMm: 30, widthMm: Number.NaN }], 0, 'notANumber', 0, ['nose', 'belly']],
+  ] as const)(
+    '%j: the one at %d is refused as %s with its limit %d and the lines it lies between',
+    (extras, index, kind, limitMm, lines) => {
+      expect(checkBlade(withExtra(...extras))).toContainEqual(
+        expect.objectContaining({ kind, limitMm, extra: expect.objectContaining({ index, between: lines }) as object }),
+      );
+    },
+  );
+});
+
+describe('bladeFromTape', () => {
+  it('is undone by laying the tape on the blade again', () => {
+    fc.assert(
+      fc.property(anyBlade, (blade) => {
+        const read = bladeFromTape(tapeFromBlade(blade));
+        const { noseToBellyMm, bellyToWaistMm, waistToTipMm } = blade;
+        expect(read).toEqual({
+          kind: 'lengths',
+          lengths: {
+            noseToBellyMm: expect.closeTo(noseToBellyMm, 6) as number,
+            bellyToWaistMm: expect.closeTo(bellyToWaistMm, 6) as number,
+            waistToTipMm,
+          },
+        });
+      }),
+    );
+  });
+  it('names the reading that lies on the wrong side of another', () => {
+    expect(bladeFromTape({ tipToWaistMm: 62, tipToBellyMm: 60, tipToNoseMm: 186 })).toMatchObject({
+      kind: 'outOfOrder',
+      reading: 'tipToBellyMm',
+      mustExceed: 'tipToWaistMm',
+      limitMm: 62,
+    });
+    expect(bladeFromTape({ tipToWaistMm: 62, tipToBellyMm: 124, tipToNoseMm: 124 })).toMatchObject({
+      reading: 'tipToNoseMm',
+      limitMm: 124,
+    });
+  });
+});
+
+describe('facesShown', () => {
+  const outer = { frontLoop: 'outer', frontFlatEnd: 'outer', knot: 'outer', backLoop: 'outer', backFlatEnd: 'outer' };
+  it('shows the outer face everywhere when it is tied flat (common practice, no source: the right side is seen)', () => {
+    expect(facesShown(UNTWISTED)).toEqual(outer);
+  });
+  it('changes with each turn only what lies beyond it on the strip', () => {
+    expect(facesShown({ ...UNTWISTED, frontTurned: true })).toEqual({ ...outer, frontLoop: 'inner', frontFlatEnd: 'inner' });
+    expect(facesShown({ ...UNTWISTED, dropTurned: true })).toEqual({ ...outer, knot: 'inner', backLoop: 'inner', backFlatEnd: 'inner' });
+    expect(facesShown({ ...UNTWISTED, backTurned: true })).toEqual({ ...outer, backLoop: 'inner', backFlatEnd: 'inner' });
+    expect(facesShown({ ...UNTWISTED, dropTurned: true, backTurned: true })).toEqual({ ...outer, knot: 'inner' });
+    expect(facesShown({ ...UNTWISTED, backTail: 'behind' })).toEqual({ ...outer, backLoop: 'inner' });
   });
 });
 

@@ -18,6 +18,12 @@ export interface ClothBehaviour {
   readonly gatherRatio: number;
 }
 
+/** Shapes of blade, by the trade's names. */
+export type BladeShape = 'butterfly' | 'semiButterfly' | 'batwing' | 'pointed' | 'club';
+
+/** How a face of the cloth looks, as far as dress custom asks. */
+export type ClothLook = 'white' | 'black' | 'plain' | 'patterned';
+
 /** Cloths that ties are made of. */
 export type ClothKind = 'silk' | 'satin' | 'grosgrain' | 'cotton' | 'linen' | 'polyester' | 'velvet' | 'wool';
 

@@ -1,4 +1,4 @@
-import { bladeLengthMm, waistPositionMm, type BladeMeasures, type TipShape } from './blade.ts';
+import { bladeLengthMm, bladeLines, type BladeMeasures, type TipShape } from './blade.ts';
 import { evaluateCubic, monotoneCubic, type MonotoneCubic } from './interpolateMonotone.ts';
 
 /** Width of the strip along one blade. Positions `v` are in mm along the strip, 0 at the nose, positive to the tip. */
@@ -18,10 +18,9 @@ export function widthProfile(blade: BladeMeasures): WidthProfile {
   return {
     curve: monotoneCubic([
       [-LEVEL_BAND_MM, blade.bandWidthMm],
-      [0, blade.bandWidthMm],
-      [blade.noseToBellyMm, blade.bellyWidthMm],
-      [waistPositionMm(blade), blade.waistWidthMm],
-      [length - blade.tipDepthMm, blade.tailWidthMm],
+      ...[...bladeLines(blade), ...(blade.extraWidths ?? [])]
+        .map(({ atMm, widthMm }) => [atMm, widthMm] as const)
+        .sort(([a], [b]) => a - b),
     ]),
     bladeLengthMm: length,
     tipShape: blade.tipShape,

@@ -3,7 +3,7 @@ const only = (from, ...allowed) => ({
   name: `${from}-uses-only-${allowed.join('-') || 'itself'}`,
   severity: 'error',
   from: { path: `^${from}/src` },
-  to: { path: '^(core|contract|server|web|e2e|tools)/', pathNot: `^(${[from, ...allowed].join('|')})/` },
+  to: { path: '^(core|contract|server|devices|web|e2e|tools)/', pathNot: `^(${[from, ...allowed].join('|')})/` },
 });
 
 module.exports = {
@@ -11,6 +11,7 @@ module.exports = {
     only('core'),
     only('contract', 'core'),
     only('server', 'contract', 'core'),
+    only('devices'),
     only('web', 'contract', 'core'),
     {
       name: 'core-is-pure',

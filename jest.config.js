@@ -20,6 +20,7 @@ export default {
     project('core'),
     project('contract'),
     project('server'),
+    project('devices'),
     project('web'),
     project('tools', { testMatch: ['<rootDir>/**/*.test.mjs'], transform: {} }),
   ],

@@ -10,6 +10,7 @@ export const PROBLEMS = {
   taken: { status: 409, title: 'A different record was already saved under this key.' },
   tooLarge: { status: 413, title: 'This is more than can be taken in at once.' },
   cannotBeTied: { status: 422, title: 'The tie cannot be tied like this.' },
+  printerAway: { status: 503, title: 'The label printer does not answer. Nothing is lost; the card can be printed when it is back.' },
   databaseAway: { status: 503, title: 'The shop’s records cannot be reached just now. Nothing is lost; try again in a moment.' },
   unexpected: { status: 500, title: 'Something went wrong in the program.' },
 } as const satisfies Record<string, { status: number; title: string }>;

@@ -1,8 +1,15 @@
 import Fastify, { type FastifyInstance } from 'fastify';
 import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Sequelize } from 'sequelize';
+import { cardRoutes } from './modules/cards/routes.ts';
+import { collarRoutes } from './modules/collars/routes.ts';
+import { exchangeRoutes } from './modules/exchange/routes.ts';
 import { fittingRoutes } from './modules/fittings/routes.ts';
+import { printerRoutes } from './modules/printer/routes.ts';
+import { simulatedPrinter } from './modules/printer/service.ts';
+import { shopRoutes } from './modules/shop/routes.ts';
 import { tieRoutes } from './modules/ties/routes.ts';
+import { tyingRoutes } from './modules/tyings/routes.ts';
 import { wearerRoutes } from './modules/wearers/routes.ts';
 import { database, type Database } from './plugins/database.ts';
 import { errors } from './plugins/errors.ts';
@@ -17,11 +24,13 @@ export interface AppOptions {
   readonly sequelize: Sequelize;
   readonly webRoot?: string | undefined;
   readonly logLevel?: string;
+  /** Where the label printer answers; without it there is none. */
+  readonly printerUrl?: string | undefined;
   readonly onMigrated?: (database: Database) => Promise<void>;
 }
 
 /** Assembles the server; it does not listen yet. */
-export async function buildApp({ sequelize, webRoot, logLevel = 'silent', onMigrated }: AppOptions): Promise<FastifyInstance> {
+export async function buildApp({ sequelize, webRoot, logLevel = 'silent', printerUrl, onMigrated }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger: logLevel === 'silent' ? false : { level: logLevel },
     bodyLimit: LARGEST_BODY_BYTES,
@@ -37,5 +46,11 @@ export async function buildApp({ sequelize, webRoot, logLevel = 'silent', onMigr
   await app.register(wearerRoutes, { prefix: '/api/wearers' });
   await app.register(tieRoutes, { prefix: '/api/ties' });
   await app.register(fittingRoutes, { prefix: '/api/fittings' });
+  await app.register(collarRoutes, { prefix: '/api/collars' });
+  await app.register(tyingRoutes, { prefix: '/api/tyings' });
+  await app.register(shopRoutes, { prefix: '/api/shop' });
+  await app.register(cardRoutes, { prefix: '/api/paper' });
+  await app.register(exchangeRoutes, { prefix: '/api/exchange' });
+  await app.register(printerRoutes, { prefix: '/api/printer', printer: simulatedPrinter(printerUrl) });
   return app;
 }

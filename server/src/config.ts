@@ -5,6 +5,7 @@ const environment = z.object({
   HOST: z.string().default('127.0.0.1'),
   PORT: z.coerce.number().int().min(0).max(65535).default(4310),
   WEB_ROOT: z.string().optional(),
+  PRINTER_URL: z.url({ error: 'PRINTER_URL must be an address such as http://127.0.0.1:4320' }).optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('warn'),
 });
 
@@ -16,12 +17,14 @@ export interface Config {
   /** Folder of the built interface; without it only the API is served. */
   readonly webRoot: string | undefined;
   readonly logLevel: string;
+  /** Where the label printer answers; without it there is none. */
+  readonly printerUrl: string | undefined;
 }
 
 /** Reads the configuration from the environment. @throws with the variable's name where one is wrong. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const read = environment.safeParse(env);
   if (!read.success) throw new Error(`The server cannot start: ${z.prettifyError(read.error)}`);
-  const { DATABASE_URL, HOST, PORT, WEB_ROOT, LOG_LEVEL } = read.data;
-  return { databaseUrl: DATABASE_URL, host: HOST, port: PORT, webRoot: WEB_ROOT, logLevel: LOG_LEVEL };
+  const { DATABASE_URL, HOST, PORT, WEB_ROOT, LOG_LEVEL, PRINTER_URL } = read.data;
+  return { databaseUrl: DATABASE_URL, host: HOST, port: PORT, webRoot: WEB_ROOT, logLevel: LOG_LEVEL, printerUrl: PRINTER_URL };
 }

@@ -11,6 +11,7 @@ async function main(): Promise<void> {
     sequelize: connectDatabase(config.databaseUrl),
     webRoot: config.webRoot,
     logLevel: config.logLevel,
+    printerUrl: config.printerUrl,
     ...(withDemo ? { onMigrated: loadDemo } : {}),
   });
   let stopping: Promise<void> | undefined;

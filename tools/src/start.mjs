@@ -1,4 +1,4 @@
-/** Starts Easy Tuck: set-up, database, server; keeps both running and stops them together. `--demo` loads the demo scenario once. */
+/** Starts Easy Tuck: set-up, database, simulated label printer, server; keeps all running and stops them together. `--demo` loads the demo scenario once. */
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -34,6 +34,7 @@ runMain(async () => {
   }
   const port = await freePort(Number(process.env['PORT'] ?? USUAL_PORT));
 
+  const printer = process.env['PRINTER_URL'] ? undefined : await startPrinter();
   /** @type {import('node:child_process').ChildProcess | undefined} */
   let server;
   let stopping = false;
@@ -42,6 +43,7 @@ runMain(async () => {
     if (stopping) return;
     stopping = true;
     await endServer(server);
+    await endServer(printer?.child);
     await database?.stop();
     rmSync(runFile, { force: true });
     process.exit(code);
@@ -56,7 +58,7 @@ runMain(async () => {
   const launch = () => {
     const started = spawn(process.execPath, ['--import', 'tsx', join('server', 'src', 'main.ts'), ...(withDemo ? ['--demo'] : [])], {
       cwd: ROOT,
-      env: { ...process.env, DATABASE_URL: external ?? database?.url('easytuck'), HOST: '127.0.0.1', PORT: String(port), WEB_ROOT },
+      env: { ...process.env, DATABASE_URL: external ?? database?.url('easytuck'), HOST: '127.0.0.1', PORT: String(port), WEB_ROOT, PRINTER_URL: process.env['PRINTER_URL'] ?? printer?.address },
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       detached: true,
     });
@@ -82,6 +84,21 @@ runMain(async () => {
   };
   launch();
 });
+
+/** Starts the label printer that ships with the program, and waits until it says where it listens. It ends when this process does. */
+async function startPrinter() {
+  const child = spawn(process.execPath, ['--import', 'tsx', join('devices', 'src', 'main.ts')], {
+    cwd: ROOT,
+    env: { ...process.env, PORT: '0' },
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+    detached: true,
+  });
+  const address = await new Promise((resolve, reject) => {
+    child.once('message', (message) => resolve(addressOf(message)));
+    child.once('exit', () => reject(new SetupError('The simulated label printer did not start.')));
+  });
+  return { child, address };
+}
 
 /** @param {string} runFile */
 function refuseSecondStart(runFile) {

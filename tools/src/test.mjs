@@ -1,5 +1,5 @@
 /**
- * Runs the tests, all or the parts that are named: types, lint, core, contract, server, web, tools, e2e. Sets up what
+ * Runs the tests, all or the parts that are named: types, lint, core, contract, server, devices, web, tools, e2e. Sets up what
  * they need, and ends with one line that counts them all.
  */
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -14,8 +14,8 @@ import { run, runMain } from './lib/run.mjs';
 
 /** @typedef {import('./lib/outcome.mjs').Outcome} Outcome */
 
-const WORKSPACES = ['core', 'contract', 'server', 'web', 'e2e', 'tools'];
-const JEST_PARTS = ['core', 'contract', 'server', 'web', 'tools'];
+const WORKSPACES = ['core', 'contract', 'server', 'devices', 'web', 'e2e', 'tools'];
+const JEST_PARTS = ['core', 'contract', 'server', 'devices', 'web', 'tools'];
 const PARTS = ['types', 'lint', ...JEST_PARTS, 'e2e'];
 
 runMain(async () => {

@@ -36,5 +36,17 @@ export const collarField = z
     return z.NEVER;
   });
 
+/** Said where there is neither a collar nor a neck to propose one from. */
+export const EXPLAIN_NO_COLLAR = explainNumber('empty', 'The collar size', EXAMPLES);
+
+/** As {@link collarField}, where nothing typed is null. */
+export const collarFieldOrEmpty = z.string().transform((text, context): WrittenCollar | null => {
+  if (text.trim() === '') return null;
+  const read = collarField.safeParse(text);
+  if (read.success) return read.data;
+  for (const { message } of read.error.issues) context.addIssue({ code: 'custom', message });
+  return z.NEVER;
+});
+
 /** The collar alone, for the computation. */
 export const toCollar = ({ system, label }: WrittenCollar): CollarSize => ({ system, label });

@@ -24,3 +24,12 @@ export const noteField = z.string().trim().max(2000, 'A note can have 2,000 char
 
 /** One of the wearer's own sides. */
 export const side = z.enum(['left', 'right'], { error: 'Choose the wearer’s left or right.' });
+
+/** A few words on one line, or none. */
+export function shortField(what: string): z.ZodType<string, string> {
+  return z
+    .string({ error: `${what} must be text.` })
+    .trim()
+    .max(60, `${what} can have 60 characters at most.`)
+    .refine((text) => !/\p{Cc}/u.test(text), `${what} cannot hold line breaks or control characters.`);
+}

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { collarField, collarSize } from '../fields/collarField.ts';
-import { moment, nameField, noteField, recordId, side } from '../fields/common.ts';
+import { moment, nameField, noteField, recordId, shortField, side } from '../fields/common.ts';
 import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
+import { setCard } from './card.ts';
 import { tie } from './tie.ts';
 
 /** How the shirt's collar is cut. */
@@ -11,6 +12,9 @@ export const collarStyle = z.enum(['turndown', 'spread', 'point', 'buttonDown', 
 export const schoolChoice = z.enum(['true', 'easy', 'small', 'late', 'own']);
 export type SchoolChoice = z.infer<typeof schoolChoice>;
 
+export const occasion = z.enum(['whiteTie', 'blackTie', 'weddingParty', 'business', 'daytime', 'other']);
+export const wingSchool = z.enum(['behind', 'over']);
+
 const worn = {
   easeMm: lengthMm(FITTING_LENGTHS.easeMm),
   longEnd: side,
@@ -19,7 +23,14 @@ const worn = {
   collarPointsMm: lengthMm(FITTING_LENGTHS.collarPointsMm).nullable(),
   neckBreadthMm: lengthMm(FITTING_LENGTHS.neckBreadthMm).nullable(),
   faceWidthMm: lengthMm(FITTING_LENGTHS.faceWidthMm).nullable(),
+  /** Shirt buttons below the collar button: the first, and from one to the next. */
+  firstButtonMm: lengthMm(FITTING_LENGTHS.firstButtonMm).nullable().default(null),
+  buttonSpacingMm: lengthMm(FITTING_LENGTHS.buttonSpacingMm).nullable().default(null),
+  occasion: occasion.default('other'),
+  wings: wingSchool.default('behind'),
   school: schoolChoice,
+  /** Who fitted; one of the shop's names, or none. */
+  staff: shortField('The fitter’s name').default(''),
   /** Setting of the band, counted from 0 at the shortest. */
   step: z.int('The set must be one of the band’s settings.').min(0, 'The set must be one of the band’s settings.'),
   leadMm: lengthMm(FITTING_LENGTHS.leadMm),
@@ -32,8 +43,15 @@ export const fittedWearer = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('new'), id: recordId, name: nameField('The wearer’s name') }),
 ]);
 
-/** A fitting to be given out. The answer is worked out again where it is kept. */
-export const fittingInput = z.object({ id: recordId, wearer: fittedWearer, collar: collarField, tieId: recordId, ...worn });
+/** A fitting to be given out. The answer is worked out again where it is kept. `revises`: the fitting this one takes the place of. */
+export const fittingInput = z.object({
+  id: recordId,
+  wearer: fittedWearer,
+  collar: collarField,
+  tieId: recordId,
+  ...worn,
+  revises: recordId.nullable().default(null),
+});
 export type FittingInput = z.input<typeof fittingInput>;
 export type FittingData = z.output<typeof fittingInput>;
 
@@ -76,10 +94,20 @@ export const fittingResult = z.object({
   grade: z.enum(['good', 'fair', 'outside']),
   frontLoopSide: side,
   foldLengthwise: z.boolean(),
+  /** Where the nose hangs before tying; null in what an earlier model gave out. */
+  hang: z
+    .object({ noseMm: z.number(), between: z.tuple([z.int(), z.int()]) })
+    .nullable()
+    .default(null),
+  /** The late school ties at the longest and draws in by this; 0 otherwise. */
+  drawInMm: z.number().default(0),
 });
 export type FittingResult = z.infer<typeof fittingResult>;
 
-/** A fitting as it was given out: what went in, the tie as it then was, what came out, and by which model. */
+/** Which revision of a fitting this is: 1 for the first; `rootId` is the first one's key, and what all of them share. */
+const revision = z.object({ number: z.int().min(1), rootId: recordId, revises: recordId.nullable() });
+
+/** A fitting as it was given out: what went in, the tie as it then was, what came out, by which model, and the card. */
 export const fitting = z.object({
   id: recordId,
   givenOutAt: moment,
@@ -89,8 +117,66 @@ export const fitting = z.object({
   ...worn,
   modelVersion: z.string(),
   result: fittingResult,
+  revision,
+  /** Null in what was given out before cards were kept. */
+  card: setCard.nullable(),
 });
 export type Fitting = z.infer<typeof fitting>;
 
 export const fittingList = z.object({ fittings: z.array(fitting) });
-export const fittingQuery = z.object({ wearerId: recordId.optional(), limit: z.coerce.number().int().min(1).max(200).default(50) });
+
+/** All revisions of one fitting, first to last. */
+export const revisionList = z.object({ revisions: z.array(fitting) });
+
+/** An old fitting worked out again with today's tie and model; nothing is overwritten. Null where it cannot be any more. */
+export const recomputed = z.object({
+  then: fittingResult,
+  now: fittingResult.nullable(),
+  whyNot: z.string().nullable(),
+  modelThen: z.string(),
+  modelNow: z.string(),
+  tieChanged: z.boolean(),
+});
+export type Recomputed = z.infer<typeof recomputed>;
+
+const day = z.iso.date({ error: 'Write a day as 2026-11-24.' });
+
+/** The ledger's filters; days include both ends, in UTC. */
+export const fittingQuery = z.object({
+  wearerId: recordId.optional(),
+  tieId: recordId.optional(),
+  occasion: occasion.optional(),
+  staff: z.string().trim().max(60).optional(),
+  /** Letters of the wearer's or the tie's name. */
+  q: z.string().trim().max(120).optional(),
+  from: day.optional(),
+  to: day.optional(),
+  /** Earlier revisions too. */
+  all: z.enum(['yes', 'no']).default('no'),
+  before: recordId.optional(),
+  limit: z.coerce.number().int().min(1).max(200).default(50),
+});
+export type FittingQuery = z.output<typeof fittingQuery>;
+
+/** One line of the ledger. */
+export const ledgerLine = z.object({
+  id: recordId,
+  givenOutAt: moment,
+  wearerId: recordId,
+  wearerName: z.string(),
+  tieId: recordId,
+  tieName: z.string(),
+  collar: collarSize,
+  occasion,
+  staff: z.string(),
+  school: schoolChoice,
+  setting: z.string(),
+  setMm: z.number(),
+  leadMm: z.number(),
+  longEnd: side,
+  spreadMm: z.number(),
+  grade: fittingResult.shape.grade,
+  revision: z.int(),
+});
+export type LedgerLine = z.infer<typeof ledgerLine>;
+export const ledger = z.object({ lines: z.array(ledgerLine), more: z.boolean() });

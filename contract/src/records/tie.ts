@@ -1,7 +1,7 @@
 import type { BLADE_RANGES } from '@easytuck/core';
 import { checkBlade, hardwareRange, type BladeContradiction, type Tie as TieModel } from '@easytuck/core';
 import { z } from 'zod';
-import { moment, nameField, noteField, recordId, version } from '../fields/common.ts';
+import { moment, nameField, noteField, recordId, shortField, version } from '../fields/common.ts';
 
 /** Names of the measures of a blade, as they stand in sentences. */
 export const MEASURE_NAMES: Readonly<Record<keyof TieModel['blade'], string>> = {
@@ -14,10 +14,12 @@ export const MEASURE_NAMES: Readonly<Record<keyof TieModel['blade'], string>> = 
   tailWidthMm: 'tail width',
   tipShape: 'tip shape',
   tipDepthMm: 'tip depth',
+  extraWidths: 'further width',
 };
 
 /** A contradiction between measures in a sentence that says what would be right. */
-export function explainBlade({ measure, kind, value, limitMm }: BladeContradiction): string {
+export function explainBlade({ measure, kind, value, limitMm, extra }: BladeContradiction): string {
+  if (extra) return explainExtra(kind, value, limitMm, extra);
   const name = MEASURE_NAMES[measure];
   const is = `The ${name} is ${Math.round(value * 10) / 10} mm`;
   switch (kind) {
@@ -37,8 +39,33 @@ export function explainBlade({ measure, kind, value, limitMm }: BladeContradicti
       return `${is}, but a straight tip has none; choose a pointed or rounded tip or leave 0.`;
     case 'tipWithoutDepth':
       return 'A pointed or rounded tip needs its depth, from its widest line to the very end.';
+    case 'outOfOrder':
+    case 'offTheBlade':
+    case 'notBetween':
+      return `${is}, which contradicts its neighbours (${limitMm} mm).`;
   }
 }
+
+function explainExtra(
+  kind: BladeContradiction['kind'],
+  value: number,
+  limitMm: number,
+  { atMm, between }: NonNullable<BladeContradiction['extra']>,
+): string {
+  const where = `${round(atMm)} mm from the nose`;
+  switch (kind) {
+    case 'notBetween':
+      return `The width ${where} is ${round(value)} mm, ${value > limitMm ? 'more' : 'less'} than the ${round(limitMm)} mm beside it; between ${between[0]} and ${between[1]} a blade only widens or only narrows.`;
+    case 'outOfOrder':
+      return `The width ${where} lies on or before the line next to it; take it at ${round(limitMm)} mm.`;
+    case 'offTheBlade':
+      return `${round(value)} mm from the nose is off the blade; further widths lie between the nose and the tail, ${round(limitMm)} mm out.`;
+    default:
+      return 'A further width needs its place and its width, both as numbers.';
+  }
+}
+
+const round = (value: number): number => Math.round(value * 10) / 10;
 
 const measure = (name: keyof typeof BLADE_RANGES): z.ZodNumber => z.number({ error: `The ${MEASURE_NAMES[name]} is missing.` });
 
@@ -54,9 +81,17 @@ export const blade = z
     tailWidthMm: measure('tailWidthMm'),
     tipShape: z.enum(['straight', 'pointed', 'rounded']),
     tipDepthMm: measure('tipDepthMm'),
+    extraWidths: z
+      .array(z.object({ atMm: z.number(), widthMm: z.number() }))
+      .max(24, 'A blade can have 24 further widths at most.')
+      .readonly()
+      .default([]),
   })
   .superRefine((value, context) => {
-    for (const found of checkBlade(value)) context.addIssue({ code: 'custom', path: [found.measure], message: explainBlade(found) });
+    for (const found of checkBlade(value)) {
+      const path = found.extra ? [found.measure, found.extra.index] : [found.measure];
+      context.addIssue({ code: 'custom', path, message: explainBlade(found) });
+    }
   });
 
 const LENGTH_RANGE = { min: 500, max: 1300 } as const;
@@ -102,6 +137,16 @@ export type BladeShape = z.infer<typeof bladeShape>;
 /** Kinds of cloth. */
 export const clothKind = z.enum(['silk', 'satin', 'grosgrain', 'cotton', 'linen', 'polyester', 'velvet', 'wool']);
 
+/** How a face looks, as far as dress custom asks. */
+export const clothLook = z.enum(['white', 'black', 'plain', 'patterned']);
+
+const faceOf = z.object({ name: shortField('The name of a face'), look: clothLook });
+
+/** The two faces of the strip: the one away from the shirt, and the one on it where the tie can be worn either way. */
+export const faces = z.object({ outer: faceOf, inner: faceOf.nullable().default(null) });
+
+const PLAIN_FACES: z.infer<typeof faces> = { outer: { name: '', look: 'plain' }, inner: null };
+
 /** A tie as measured: what is sent to be saved. */
 export const tieInput = z
   .object({
@@ -115,7 +160,14 @@ export const tieInput = z
     blade,
     overhangMm: z.number().min(0, 'Overhang lies between 0 and 30 mm.').max(30, 'Overhang lies between 0 and 30 mm.'),
     hardware,
-    inStock: z.int().min(0).max(9999),
+    faces: faces.default(PLAIN_FACES),
+    /** A second clasp, by which a tied bow is taken off whole. */
+    quickClasp: z.boolean().default(false),
+    priceCode: shortField('The price code').default(''),
+    inStock: z
+      .int('The number in stock is a whole number.')
+      .min(0, 'There cannot be fewer than none.')
+      .max(9999, 'No drawer holds more than 9,999.'),
     note: noteField.default(''),
   })
   .superRefine((value, context) => {
@@ -156,6 +208,9 @@ export const tie = z.object({
   blade: z.object(blade.shape),
   overhangMm: z.number(),
   hardware,
+  faces: faces.default(PLAIN_FACES),
+  quickClasp: z.boolean().default(false),
+  priceCode: z.string().default(''),
   inStock: z.int(),
   note: z.string(),
 });

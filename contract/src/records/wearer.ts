@@ -1,24 +1,59 @@
 import { z } from 'zod';
-import { collarField, collarSize } from '../fields/collarField.ts';
-import { moment, nameField, noteField, recordId, side, version } from '../fields/common.ts';
+import { collarFieldOrEmpty, collarSize, EXPLAIN_NO_COLLAR } from '../fields/collarField.ts';
+import { moment, nameField, noteField, recordId, shortField, side, version } from '../fields/common.ts';
+import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
 
-/** A wearer as typed: what is sent to be saved. */
-export const wearerInput = z.object({
+/** How sure the wearer's hands are, and whether somebody else ties. */
+export const dexterity = z.enum(['sure', 'learning', 'needsHelp']);
+/** Evened out as far as it will go, or a little uneven on purpose. */
+export const finishWish = z.enum(['even', 'handTied']);
+/** How full a bow is liked. */
+export const fullness = z.enum(['trim', 'classic', 'full']);
+
+const optionalLength = (limits: Parameters<typeof lengthMm>[0]) => lengthMm(limits).nullable().default(null);
+
+/** What is measured of a wearer, and what he wishes; null where nobody has asked. Lengths in mm. */
+export const wearerMeasures = z.object({
+  bareNeckMm: optionalLength(FITTING_LENGTHS.bareNeckMm),
+  easeMm: optionalLength(FITTING_LENGTHS.easeMm),
+  neckBreadthMm: optionalLength(FITTING_LENGTHS.neckBreadthMm),
+  faceWidthMm: optionalLength(FITTING_LENGTHS.faceWidthMm),
+  firstButtonMm: optionalLength(FITTING_LENGTHS.firstButtonMm),
+  buttonSpacingMm: optionalLength(FITTING_LENGTHS.buttonSpacingMm),
+  dexterity: dexterity.nullable().default(null),
+  finish: finishWish.nullable().default(null),
+  fullness: fullness.nullable().default(null),
+});
+export type WearerMeasures = z.output<typeof wearerMeasures>;
+
+const typed = z.object({
   name: nameField('The wearer’s name'),
-  collar: collarField,
+  /** May be left empty where the bare neck is given: a size is then proposed. */
+  collar: collarFieldOrEmpty,
   /** Which of the wearer's own sides the long end starts on. */
   longEnd: side,
   note: noteField.default(''),
+  ...wearerMeasures.shape,
+  /** Who took the measures; one of the shop's names, or none. */
+  takenBy: shortField('The fitter’s name').default(''),
 });
+
+const collarOrNeck = (value: { collar: unknown; bareNeckMm: number | null }, context: z.RefinementCtx): void => {
+  if (value.collar === null && value.bareNeckMm === null)
+    context.addIssue({ code: 'custom', path: ['collar'], message: EXPLAIN_NO_COLLAR });
+};
+
+/** A wearer as typed: what is sent to be saved. */
+export const wearerInput = typed.superRefine(collarOrNeck);
 export type WearerInput = z.input<typeof wearerInput>;
 export type WearerData = z.output<typeof wearerInput>;
 
 /** A new wearer; the key is made where it is typed, so that sending it twice saves it once. */
-export const newWearer = wearerInput.extend({ id: recordId });
+export const newWearer = typed.extend({ id: recordId }).superRefine(collarOrNeck);
 export type NewWearer = z.input<typeof newWearer>;
 
 /** A change to a wearer, with the version it was based on. */
-export const wearerChange = wearerInput.extend({ version });
+export const wearerChange = typed.extend({ version }).superRefine(collarOrNeck);
 export type WearerChange = z.input<typeof wearerChange>;
 
 /** A wearer on record. */
@@ -26,18 +61,58 @@ export const wearer = z.object({
   id: recordId,
   name: z.string(),
   collar: collarSize,
+  /** True where the collar was proposed from the bare neck and nobody has read it off a shirt. */
+  collarEstimated: z.boolean(),
   longEnd: side,
   note: z.string(),
+  ...wearerMeasures.shape,
+  /** Where this record was merged into another: that one's key. */
+  mergedInto: recordId.nullable(),
   version,
   createdAt: moment,
   updatedAt: moment,
+  seenAt: moment,
 });
 export type Wearer = z.infer<typeof wearer>;
 
 export const wearerList = z.object({ wearers: z.array(wearer) });
 
-/** Search among wearers; recently changed first. */
+/** Search among wearers by the beginnings of names; recently seen first. */
 export const wearerQuery = z.object({
   q: z.string().trim().max(120).default(''),
   limit: z.coerce.number().int().min(1).max(200).default(50),
 });
+
+/** What is kept over time of a wearer. */
+export const measureKind = z.enum(['collar', 'longEnd', ...(Object.keys(wearerMeasures.shape) as (keyof WearerMeasures)[])]);
+export type MeasureKind = z.infer<typeof measureKind>;
+
+/** One measure as it was taken on a day; never overwritten. */
+export const takenMeasure = z.object({
+  id: recordId,
+  kind: measureKind,
+  /** A length in mm, a choice, a collar as written, or null where it was taken back. */
+  value: z.union([z.number(), z.string(), collarSize, z.null()]),
+  takenAt: moment,
+  takenBy: z.string(),
+});
+export type TakenMeasure = z.infer<typeof takenMeasure>;
+export const measureHistory = z.object({ measures: z.array(takenMeasure) });
+
+/** Somebody on record who may be the same person, and what speaks for it. */
+export const likeWearer = z.object({ wearer, because: z.array(z.enum(['sameName', 'likeName', 'sameNameParts', 'sameCollar'])) });
+export type LikeWearer = z.infer<typeof likeWearer>;
+export const likeWearers = z.object({ wearers: z.array(likeWearer) });
+export const likeQuery = z.object({
+  name: z.string().trim().max(120),
+  collar: z.string().trim().max(40).default(''),
+  except: recordId.optional(),
+});
+
+/** Merging another record into this one: versions of both as they were seen. */
+export const mergeInput = z.object({ fromId: recordId, version, fromVersion: version });
+
+/** A tie that a wearer owns. */
+export const ownedTie = z.object({ tieId: recordId, tieName: z.string(), since: moment });
+export type OwnedTie = z.infer<typeof ownedTie>;
+export const ownedTies = z.object({ ties: z.array(ownedTie) });

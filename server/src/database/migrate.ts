@@ -2,10 +2,11 @@ import { DataTypes, QueryTypes, type Model, type ModelStatic, type Sequelize } f
 import { SequelizeStorage, Umzug } from 'umzug';
 import { migrations } from '../migrations/index.ts';
 
-/** One migration: a name that sorts by time, and the statements that make it. */
+/** One migration: a name that sorts by time, the statements that make it, and what fills it from what was there. */
 export interface MigrationStep {
   readonly name: string;
   readonly statements: readonly string[];
+  readonly fill?: (sequelize: Sequelize) => Promise<void>;
 }
 
 const LOCK = 'easytuck_migrate';
@@ -20,10 +21,11 @@ export async function migrate(sequelize: Sequelize): Promise<readonly string[]> 
     await sequelize.query(`SELECT GET_LOCK('${LOCK}', ${LOCK_WAIT_S})`, { transaction, type: QueryTypes.SELECT });
     try {
       const umzug = new Umzug({
-        migrations: migrations.map(({ name, statements }) => ({
+        migrations: migrations.map(({ name, statements, fill }) => ({
           name,
           up: async () => {
             for (const statement of statements) await sequelize.query(statement);
+            await fill?.(sequelize);
           },
         })),
         storage: new SequelizeStorage({ model: appliedMigrations(sequelize) }),

@@ -7,11 +7,74 @@ export interface WearerRow {
   collarText: string;
   collarSystem: 'in' | 'cm';
   collarLabel: number;
+  collarEstimated: boolean | number;
   longEnd: 'left' | 'right';
   note: string;
+  measures: unknown;
+  mergedInto: string | null;
   version: number;
   createdAt: Date;
   updatedAt: Date;
+  seenAt: Date;
+}
+
+/** A word of a wearer's name, or a beginning of one. */
+export interface WearerWordRow {
+  word: string;
+  seenAt: Date;
+  wearerId: string;
+}
+
+/** A measure as it was taken on a day; never changed. */
+export interface WearerMeasureRow {
+  id: string;
+  wearerId: string;
+  kind: string;
+  value: unknown;
+  takenAt: Date;
+  takenBy: string;
+}
+
+/** A tie that a wearer owns. */
+export interface WearerTieRow {
+  wearerId: string;
+  tieId: string;
+  since: Date;
+}
+
+/** A tying; never changed. */
+export interface TyingRow {
+  id: string;
+  wearerId: string;
+  tieId: string;
+  fittingId: string | null;
+  outcome: string;
+  frontLoopMm: number | null;
+  frontFlatEndMm: number | null;
+  backLoopMm: number | null;
+  backFlatEndMm: number | null;
+  note: string;
+  tiedAt: Date;
+}
+
+/** A collar in stock. */
+export interface CollarRow {
+  id: string;
+  name: string;
+  style: string;
+  pointsMm: number;
+  standMm: number;
+  leafMm: number;
+  version: number;
+  createdAt: Date;
+  updatedAt: Date;
+}
+
+/** The shop's settings: one row. */
+export interface ShopSettingsRow {
+  id: number;
+  settings: unknown;
+  version: number;
 }
 
 /** Cut, cloth and hardware are documents: they are read and written whole and checked by the contract. */
@@ -28,17 +91,25 @@ export interface TieRow {
   updatedAt: Date;
 }
 
-/** A fitting is written once and never changed. */
+/** A fitting is written once and never changed, but for whether a later revision took its place. */
 export interface FittingRow {
   id: string;
   wearerId: string;
   tieId: string;
   wearerName: string;
+  tieName: string;
   givenOutAt: Date;
+  rootId: string;
+  revision: number;
+  revises: string | null;
+  isLatest: boolean | number;
+  occasion: string;
+  staff: string;
   modelVersion: string;
   inputs: unknown;
   tie: unknown;
   result: unknown;
+  card: unknown;
 }
 
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>;
@@ -48,6 +119,12 @@ export interface Models {
   readonly wearers: Table<WearerRow>;
   readonly ties: Table<TieRow>;
   readonly fittings: Table<FittingRow>;
+  readonly wearerWords: Table<WearerWordRow>;
+  readonly wearerMeasures: Table<WearerMeasureRow>;
+  readonly wearerTies: Table<WearerTieRow>;
+  readonly tyings: Table<TyingRow>;
+  readonly collars: Table<CollarRow>;
+  readonly shopSettings: Table<ShopSettingsRow>;
 }
 
 const KEY = DataTypes.CHAR(36);
@@ -60,6 +137,8 @@ export function defineModels(sequelize: Sequelize): Models {
   const time = () => required(DataTypes.DATE(3));
   const whole = () => required(DataTypes.INTEGER);
   const document = () => required(DataTypes.JSON);
+  const length = () => required(DataTypes.DOUBLE);
+  const optional = (type: DataType) => ({ type, allowNull: true });
   const changing = () => ({ version: whole(), createdAt: time(), updatedAt: time() });
   return {
     wearers: sequelize.define(
@@ -69,10 +148,14 @@ export function defineModels(sequelize: Sequelize): Models {
         name: text(),
         collarText: text(),
         collarSystem: text(),
-        collarLabel: required(DataTypes.DOUBLE),
+        collarLabel: length(),
+        collarEstimated: required(DataTypes.BOOLEAN),
         longEnd: text(),
         note: text(),
+        measures: document(),
+        mergedInto: optional(KEY),
         ...changing(),
+        seenAt: time(),
       },
       { tableName: 'wearers' },
     ),
@@ -88,13 +171,63 @@ export function defineModels(sequelize: Sequelize): Models {
         wearerId: required(KEY),
         tieId: required(KEY),
         wearerName: text(),
+        tieName: text(),
         givenOutAt: time(),
+        rootId: required(KEY),
+        revision: whole(),
+        revises: optional(KEY),
+        isLatest: required(DataTypes.BOOLEAN),
+        occasion: text(),
+        staff: text(),
         modelVersion: text(),
         inputs: document(),
         tie: document(),
         result: document(),
+        card: optional(DataTypes.JSON),
       },
       { tableName: 'fittings' },
+    ),
+    wearerWords: sequelize.define(
+      'wearerWord',
+      { word: { ...text(), primaryKey: true }, seenAt: { ...time(), primaryKey: true }, wearerId: { ...required(KEY), primaryKey: true } },
+      { tableName: 'wearer_words' },
+    ),
+    wearerMeasures: sequelize.define(
+      'wearerMeasure',
+      { id: key(), wearerId: required(KEY), kind: text(), value: document(), takenAt: time(), takenBy: text() },
+      { tableName: 'wearer_measures' },
+    ),
+    wearerTies: sequelize.define(
+      'wearerTie',
+      { wearerId: { ...required(KEY), primaryKey: true }, tieId: { ...required(KEY), primaryKey: true }, since: time() },
+      { tableName: 'wearer_ties' },
+    ),
+    tyings: sequelize.define(
+      'tying',
+      {
+        id: key(),
+        wearerId: required(KEY),
+        tieId: required(KEY),
+        fittingId: optional(KEY),
+        outcome: text(),
+        frontLoopMm: optional(DataTypes.DOUBLE),
+        frontFlatEndMm: optional(DataTypes.DOUBLE),
+        backLoopMm: optional(DataTypes.DOUBLE),
+        backFlatEndMm: optional(DataTypes.DOUBLE),
+        note: text(),
+        tiedAt: time(),
+      },
+      { tableName: 'tyings' },
+    ),
+    collars: sequelize.define(
+      'collar',
+      { id: key(), name: text(), style: text(), pointsMm: length(), standMm: length(), leafMm: length(), ...changing() },
+      { tableName: 'collars' },
+    ),
+    shopSettings: sequelize.define(
+      'shopSettings',
+      { id: { type: DataTypes.TINYINT, primaryKey: true }, settings: document(), version: whole() },
+      { tableName: 'shop_settings' },
     ),
   };
 }

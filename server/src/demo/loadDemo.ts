@@ -1,12 +1,27 @@
-import { fittingInput, tieInput, wearerInput, type Tie, type Wearer } from '@easytuck/contract';
-import { DEFAULT_EASE_MM, evenLeadMm, prepareTie, schoolSet } from '@easytuck/core';
+import {
+  collarInput,
+  fittingInput,
+  shopSettingsInput,
+  tieInput,
+  tyingInput,
+  wearerInput,
+  type Fitting,
+  type Tie,
+  type Wearer,
+} from '@easytuck/contract';
+import { DEFAULT_EASE_MM, evenLeadMm, prepareTie, schoolSet, type Occasion } from '@easytuck/core';
 import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { withTransaction } from '../database/withTransaction.ts';
+import { collarRepository } from '../modules/collars/repository.ts';
 import { fittingService } from '../modules/fittings/service.ts';
+import { shopRepository } from '../modules/shop/repository.ts';
 import { tieRepository } from '../modules/ties/repository.ts';
+import { tyingService } from '../modules/tyings/service.ts';
 import { wearerRepository } from '../modules/wearers/repository.ts';
+import { wearerService, wholeWearer } from '../modules/wearers/service.ts';
 import type { Database } from '../plugins/database.ts';
+import { demoCollars, demoShop } from './house.ts';
 import { demoTies } from './ties.ts';
 import { demoWearers } from './wearers.ts';
 
@@ -22,48 +37,81 @@ export async function loadDemo(shop: Database): Promise<void> {
   if (marks.length > 0) return;
   const ties = tieRepository(shop);
   const wearers = wearerRepository(shop);
+  const collars = collarRepository(shop);
   await withTransaction(sequelize, async (transaction) => {
     await sequelize.query('INSERT INTO demo_mark (scenario, loaded_at) VALUES (?, UTC_TIMESTAMP(3))', {
       replacements: [SCENARIO],
       transaction,
     });
-    for (const tie of demoTies) await ties.insert(uuid(), tieInput.parse(tie), new Date(), transaction);
-    for (const wearer of [...demoWearers].reverse()) await wearers.insert(uuid(), wearerInput.parse(wearer), new Date(), transaction);
+    await ties.insertAll(
+      demoTies.map((tie) => ({ id: uuid(), data: tieInput.parse(tie) })),
+      new Date(),
+      transaction,
+    );
+    for (const collar of demoCollars) await collars.insert(uuid(), collarInput.parse(collar), new Date(), transaction);
+    for (const wearer of [...demoWearers].reverse())
+      await wearers.insert([wholeWearer(uuid(), wearerInput.parse(wearer))], new Date(), transaction);
   });
-  await giveOutSome({ ...shop, isReady: () => true }, await wearers.search('', 200), await ties.list());
+  const ready: Database = { ...shop, isReady: () => true };
+  await shopRepository(shop).update(1, shopSettingsInput.parse(demoShop));
+  await giveOutSome(ready, await wearers.search('', 200), await ties.list());
 }
 
-/** A few fittings of the last days, so that a wearer's page has something to show. */
+/** Fittings and tyings of the last days, so that there is a ledger, a history, and a revision to look at. */
 async function giveOutSome(shop: Database, wearers: readonly Wearer[], ties: readonly Tie[]): Promise<void> {
   const fittings = fittingService(shop);
-  const given: readonly (readonly [wearer: string, tie: string])[] = [
-    ['Ivo Sandgate', 'Lamplighter'],
-    ['Marit Solheim', 'Night Ferry'],
-    ['Corin Attleby', 'Night Ferry'],
-    ['Corin Attleby', 'Harbour Night'],
+  const given: readonly (readonly [wearer: string, tie: string, occasion: Occasion, staff: string, school?: 'true' | 'easy' | 'late'])[] = [
+    ['Piet van Hollum', 'Sandbank', 'business', 'Osric'],
+    ['Desmond', 'Choirstall', 'blackTie', 'Hester', 'easy'],
+    ['Ivo Sandgate', 'Lamplighter', 'blackTie', 'Hester'],
+    ['Marit Solheim', 'Night Ferry', 'business', 'Osric'],
+    ['Rafferty', 'Quayside', 'daytime', 'Prudence'],
+    ['Ottoline', 'Quayside', 'daytime', 'Prudence', 'late'],
+    ['Corin Attleby', 'Night Ferry', 'other', 'Osric'],
+    ['Corin Attleby', 'Harbour Night', 'blackTie', 'Hester'],
   ];
-  for (const [wearerName, tieName] of given) {
-    const wearer = wearers.find(({ name }) => name.startsWith(wearerName));
-    const tie = ties.find(({ name }) => name.startsWith(tieName));
-    if (!wearer || !tie) throw new Error(`the demo scenario has no ${wearerName} or no ${tieName}`);
-    const prepared = prepareTie(tie);
-    const { rounded } = schoolSet('true', prepared, wearer.collar, DEFAULT_EASE_MM);
-    await fittings.giveOut(
-      fittingInput.parse({
-        id: uuid(),
-        wearer: { kind: 'known', id: wearer.id },
-        collar: wearer.collar.text,
-        easeMm: DEFAULT_EASE_MM,
-        longEnd: wearer.longEnd,
-        collarStyle: 'turndown',
-        collarPointsMm: null,
-        neckBreadthMm: null,
-        faceWidthMm: null,
-        tieId: tie.id,
-        school: 'true',
-        step: rounded.nearest.step,
-        leadMm: evenLeadMm(prepared),
-      }),
-    );
+  let last: Fitting | null = null;
+  for (const [wearerName, tieName, occasion, staff, school = 'true'] of given) {
+    last = await giveOut(fittings, find(wearers, wearerName), find(ties, tieName), { occasion, staff, school }, null);
   }
+  const corin = find(wearers, 'Corin Attleby');
+  if (last) await giveOut(fittings, corin, find(ties, 'Harbour Night'), { occasion: 'blackTie', staff: 'Hester', school: 'easy' }, last.id);
+  await wearerService(shop).own(corin.id, find(ties, 'Harbour Night').id);
+  const tyings = tyingService(shop);
+  await tyings.record(
+    tyingInput.parse({ id: uuid(), wearerId: corin.id, tieId: find(ties, 'Harbour Night').id, outcome: 'fault', note: 'No passage.' }),
+  );
+  await tyings.record(
+    tyingInput.parse({
+      ...{ id: uuid(), wearerId: corin.id, tieId: find(ties, 'Harbour Night').id, outcome: 'tied' },
+      ...{ frontLoopMm: 64, frontFlatEndMm: 58, backLoopMm: 60, backFlatEndMm: 65, note: 'Third try.' },
+    }),
+  );
+}
+
+async function giveOut(
+  fittings: ReturnType<typeof fittingService>,
+  wearer: Wearer,
+  tie: Tie,
+  about: { readonly occasion: Occasion; readonly staff: string; readonly school: 'true' | 'easy' | 'late' },
+  revises: string | null,
+): Promise<Fitting> {
+  const prepared = prepareTie(tie);
+  const easeMm = wearer.easeMm ?? DEFAULT_EASE_MM;
+  const { rounded } = schoolSet(about.school, prepared, wearer.collar, easeMm);
+  const { neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm } = wearer;
+  const { stored } = await fittings.giveOut(
+    fittingInput.parse({
+      ...{ id: uuid(), wearer: { kind: 'known', id: wearer.id }, collar: wearer.collar.text, easeMm, longEnd: wearer.longEnd },
+      ...{ collarStyle: 'turndown', collarPointsMm: null, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm },
+      ...{ ...about, tieId: tie.id, step: rounded.nearest.step, leadMm: evenLeadMm(prepared), revises },
+    }),
+  );
+  return stored;
+}
+
+function find<T extends { readonly name: string }>(all: readonly T[], name: string): T {
+  const found = all.find((each) => each.name.startsWith(name));
+  if (!found) throw new Error(`the demo scenario has no ${name}`);
+  return found;
 }

@@ -6,264 +6,297 @@ import {
   naturalSetMm,
   neckPathMm,
   prepareTie,
+  type BandMarks,
   type ClothKind,
+  type ClothLook,
   type CollarSize,
   type Hardware,
 } from '@easytuck/core';
 
-type Cut = Omit<TieData, 'cloth' | 'hardware' | 'clothKind'> & {
-  readonly clothKind: ClothKind;
+/** A blade in the order the tape finds it: along it, across it, its tip. In mm. */
+type Cut = readonly [
+  noseToBelly: number,
+  bellyToWaist: number,
+  waistToTip: number,
+  band: number,
+  belly: number,
+  waist: number,
+  tail: number,
+  tipDepth?: number,
+];
+
+interface DemoTie {
+  readonly name: string;
+  readonly shape: TieData['shape'];
+  readonly cloth: ClothKind;
+  readonly cut: Cut;
+  readonly overhangMm: number;
+  readonly inStock: number;
+  /** The size it is cut for, and how far its maker's marks are out. */
   readonly marked: CollarSize;
-  readonly offMm: number;
-};
-
-/** Tip to tip at which a tie comes out as it was cut on a collar; what an honest maker prints that size at. */
-function honestLengthMm(cut: Cut): number {
-  const placeholder: Hardware = { kind: 'fixed', lengthMm: 800 };
-  const prepared = prepareTie({
-    blade: cut.blade,
-    cloth: CLOTH_BEHAVIOUR[cut.clothKind],
-    overhangMm: cut.overhangMm,
-    hardware: placeholder,
-  });
-  return naturalSetMm(prepared, neckPathMm(cut.marked, DEFAULT_EASE_MM));
+  readonly offMm?: number;
+  readonly hardware: (lengthMm: number) => Hardware;
+  readonly outer: readonly [name: string, look: ClothLook];
+  readonly inner?: readonly [name: string, look: ClothLook];
+  readonly quickClasp?: boolean;
+  readonly priceCode: string;
+  readonly note?: string;
+  readonly extraWidths?: readonly (readonly [atMm: number, widthMm: number])[];
 }
 
-function tieOf(cut: Cut, hardware: (lengthMm: number) => Hardware): TieData {
-  const { marked: _marked, offMm, ...data } = cut;
-  const lengthMm = Math.round((honestLengthMm(cut) + offMm) * 10) / 10;
-  return { ...data, cloth: CLOTH_BEHAVIOUR[cut.clothKind], hardware: hardware(lengthMm) };
-}
-
-const inches = (label: number): CollarSize => ({ system: 'in', label });
+const TIP_SHAPES = { butterfly: 'straight', semiButterfly: 'straight', batwing: 'straight', pointed: 'pointed', club: 'rounded' } as const;
 const HALF_INCH_MM = inchesToMm(1 / 2);
 
-/** The outfitters' drawer. All invented. `marked` is the size a tie is cut for, `offMm` how far its maker's marks are out. */
-export const demoTies: readonly TieData[] = [
-  tieOf(
-    {
-      name: 'Harbour Night butterfly',
-      shape: 'butterfly',
-      clothKind: 'silk',
-      blade: {
-        noseToBellyMm: 62,
-        bellyToWaistMm: 62,
-        waistToTipMm: 62,
-        bandWidthMm: 20,
-        bellyWidthMm: 65,
-        waistWidthMm: 30,
-        tailWidthMm: 65,
-        tipShape: 'straight',
-        tipDepthMm: 0,
-      },
-      overhangMm: 0,
-      inStock: 14,
-      note: 'The house black. First choice for a turndown collar.',
-      marked: inches(16),
-      offMm: 0,
-    },
-    (at16) => ({
-      kind: 'slots',
-      shortestMm: at16 - 4 * HALF_INCH_MM,
-      stepCount: 9,
-      pitchMm: HALF_INCH_MM,
-      marks: { system: 'in', atShortest: 14 },
-    }),
-  ),
-  tieOf(
-    {
-      name: 'Lamplighter semi-butterfly',
-      shape: 'semiButterfly',
-      clothKind: 'satin',
-      blade: {
-        noseToBellyMm: 58,
-        bellyToWaistMm: 56,
-        waistToTipMm: 58,
-        bandWidthMm: 20,
-        bellyWidthMm: 56,
-        waistWidthMm: 31,
-        tailWidthMm: 58,
-        tipShape: 'straight',
-        tipDepthMm: 0,
-      },
-      overhangMm: 2,
-      inStock: 9,
-      note: '',
-      marked: inches(15.5),
-      offMm: 3,
-    },
-    (at) => ({
-      kind: 'slider',
-      shortestMm: at - inchesToMm(1),
-      longestMm: at + inchesToMm(2.5),
-      strapMm: 230,
-      reachAtShortestMm: 128,
-      glideStepMm: inchesToMm(1 / 4),
-      marks: { system: 'in', atShortest: 14.5 },
-    }),
-  ),
-  tieOf(
-    {
-      name: 'Breakwater piqué batwing',
-      shape: 'batwing',
-      clothKind: 'cotton',
-      blade: {
-        noseToBellyMm: 48,
-        bellyToWaistMm: 52,
-        waistToTipMm: 54,
-        bandWidthMm: 19,
-        bellyWidthMm: 42,
-        waistWidthMm: 37,
-        tailWidthMm: 43,
-        tipShape: 'straight',
-        tipDepthMm: 0,
-      },
-      overhangMm: 2,
-      inStock: 6,
-      note: 'White, for tailcoats only.',
-      marked: inches(16),
-      offMm: -2,
-    },
-    (at16) => ({
-      kind: 'buttons',
-      shortestMm: at16 - 3 * HALF_INCH_MM,
-      stepCount: 7,
-      pitchMm: HALF_INCH_MM,
-      marks: { system: 'in', atShortest: 14.5 },
-    }),
-  ),
-  tieOf(
-    {
-      name: 'Signal Red diamond',
-      shape: 'pointed',
-      clothKind: 'grosgrain',
-      blade: {
-        noseToBellyMm: 60,
-        bellyToWaistMm: 59,
-        waistToTipMm: 67,
-        bandWidthMm: 20,
-        bellyWidthMm: 60,
-        waistWidthMm: 30,
-        tailWidthMm: 58,
-        tipShape: 'pointed',
-        tipDepthMm: 27,
-      },
-      overhangMm: 8,
-      inStock: 4,
-      note: 'Points pass the loops by 8 mm a side.',
-      marked: inches(15.5),
-      offMm: 0,
-    },
-    (at) => ({ kind: 'slots', shortestMm: at - 48, stepCount: 8, pitchMm: 14, marks: null }),
-  ),
-  tieOf(
-    {
-      name: 'Debater donegal club',
-      shape: 'club',
-      clothKind: 'wool',
-      blade: {
-        noseToBellyMm: 55,
-        bellyToWaistMm: 54,
-        waistToTipMm: 56,
-        bandWidthMm: 21,
-        bellyWidthMm: 52,
-        waistWidthMm: 33,
-        tailWidthMm: 50,
-        tipShape: 'rounded',
-        tipDepthMm: 22,
-      },
-      overhangMm: 2,
-      inStock: 5,
-      note: 'Thick: wants more lead than the silks.',
-      marked: inches(16),
-      offMm: 0,
-    },
-    (at) => ({
-      kind: 'slider',
-      shortestMm: at - 44,
-      longestMm: at + 52,
-      strapMm: 250,
-      reachAtShortestMm: 136,
-      glideStepMm: 6,
-      marks: null,
-    }),
-  ),
-  tieOf(
-    {
-      name: 'Bandmaster velvet, cut to 16½',
-      shape: 'butterfly',
-      clothKind: 'velvet',
-      blade: {
-        noseToBellyMm: 64,
-        bellyToWaistMm: 64,
-        waistToTipMm: 65,
-        bandWidthMm: 22,
-        bellyWidthMm: 72,
-        waistWidthMm: 34,
-        tailWidthMm: 72,
-        tipShape: 'straight',
-        tipDepthMm: 0,
-      },
-      overhangMm: 1,
-      inStock: 1,
-      note: 'Sewn to one neck for the centenary dinner.',
-      marked: inches(16.5),
-      offMm: 0,
-    },
-    (lengthMm) => ({ kind: 'fixed', lengthMm }),
-  ),
-  tieOf(
-    {
-      name: 'Sandbank linen slim',
-      shape: 'batwing',
-      clothKind: 'linen',
-      blade: {
-        noseToBellyMm: 46,
-        bellyToWaistMm: 50,
-        waistToTipMm: 52,
-        bandWidthMm: 18,
-        bellyWidthMm: 36,
-        waistWidthMm: 30,
-        tailWidthMm: 37,
-        tipShape: 'straight',
-        tipDepthMm: 0,
-      },
-      overhangMm: 2,
-      inStock: 7,
-      note: 'Marked in centimetres.',
-      marked: { system: 'cm', label: 40 },
-      offMm: 0,
-    },
-    (at40) => ({ kind: 'slots', shortestMm: at40 - 40, stepCount: 10, pitchMm: 10, marks: { system: 'cm', atShortest: 36 } }),
-  ),
-  tieOf(
-    {
-      name: 'Night Ferry crew issue',
-      shape: 'semiButterfly',
-      clothKind: 'polyester',
-      blade: {
-        noseToBellyMm: 56,
-        bellyToWaistMm: 54,
-        waistToTipMm: 55,
-        bandWidthMm: 20,
-        bellyWidthMm: 52,
-        waistWidthMm: 30,
-        tailWidthMm: 53,
-        tipShape: 'straight',
-        tipDepthMm: 0,
-      },
-      overhangMm: 1,
-      inStock: 26,
-      note: 'Slides while it is tied. The maker’s marks run short.',
-      marked: inches(15.5),
-      offMm: -6,
-    },
-    (at) => ({
-      kind: 'slots',
-      shortestMm: at - 3 * HALF_INCH_MM,
-      stepCount: 8,
-      pitchMm: HALF_INCH_MM,
-      marks: { system: 'in', atShortest: 14 },
-    }),
-  ),
+const inches = (label: number): CollarSize => ({ system: 'in', label });
+const centimetres = (label: number): CollarSize => ({ system: 'cm', label });
+
+/** T-hook slots or buttonholes from `below` steps under the cut size. */
+const stepped =
+  (kind: 'slots' | 'buttons', below: number, stepCount: number, pitchMm: number, marks: BandMarks | null) =>
+  (lengthMm: number): Hardware => ({ kind, shortestMm: lengthMm - below * pitchMm, stepCount, pitchMm, marks });
+
+const slider =
+  (belowMm: number, aboveMm: number, strapMm: number, reachMm: number, glideStepMm: number, marks: BandMarks | null) =>
+  (lengthMm: number): Hardware => ({
+    kind: 'slider',
+    shortestMm: lengthMm - belowMm,
+    longestMm: lengthMm + aboveMm,
+    strapMm,
+    reachAtShortestMm: reachMm,
+    glideStepMm,
+    marks,
+  });
+
+const sewn = (lengthMm: number): Hardware => ({ kind: 'fixed', lengthMm });
+
+/** The outfitters' drawer. All invented. */
+const TIES: readonly DemoTie[] = [
+  {
+    name: 'Harbour Night butterfly',
+    shape: 'butterfly',
+    cloth: 'silk',
+    cut: [62, 62, 62, 20, 65, 30, 65],
+    overhangMm: 0,
+    inStock: 14,
+    marked: inches(16),
+    hardware: stepped('slots', 4, 9, HALF_INCH_MM, { system: 'in', atShortest: 14 }),
+    outer: ['black silk', 'black'],
+    priceCode: 'C',
+    note: 'The house black. First choice for a turndown collar.',
+  },
+  {
+    name: 'Lamplighter semi-butterfly',
+    shape: 'semiButterfly',
+    cloth: 'satin',
+    cut: [58, 56, 58, 20, 56, 31, 58],
+    overhangMm: 2,
+    inStock: 9,
+    marked: inches(15.5),
+    offMm: 3,
+    hardware: slider(inchesToMm(1), inchesToMm(2.5), 230, 128, inchesToMm(1 / 4), { system: 'in', atShortest: 14.5 }),
+    outer: ['black satin', 'black'],
+    priceCode: 'C',
+  },
+  {
+    name: 'Breakwater piqué batwing',
+    shape: 'batwing',
+    cloth: 'cotton',
+    cut: [48, 52, 54, 19, 42, 37, 43],
+    overhangMm: 2,
+    inStock: 6,
+    marked: inches(16),
+    offMm: -2,
+    hardware: stepped('buttons', 3, 7, HALF_INCH_MM, { system: 'in', atShortest: 14.5 }),
+    outer: ['white piqué', 'white'],
+    priceCode: 'B',
+    note: 'White, for tailcoats only.',
+  },
+  {
+    name: 'Signal Red diamond',
+    shape: 'pointed',
+    cloth: 'grosgrain',
+    cut: [60, 59, 67, 20, 60, 30, 58, 27],
+    overhangMm: 8,
+    inStock: 4,
+    marked: inches(15.5),
+    hardware: (at) => ({ kind: 'slots', shortestMm: at - 48, stepCount: 8, pitchMm: 14, marks: null }),
+    outer: ['signal red', 'plain'],
+    priceCode: 'C',
+    note: 'Points pass the loops by 8 mm a side.',
+  },
+  {
+    name: 'Debater donegal club',
+    shape: 'club',
+    cloth: 'wool',
+    cut: [55, 54, 56, 21, 52, 33, 50, 22],
+    overhangMm: 2,
+    inStock: 5,
+    marked: inches(16),
+    hardware: slider(44, 52, 250, 136, 6, null),
+    outer: ['grey donegal', 'patterned'],
+    priceCode: 'B',
+    note: 'Thick: wants more lead than the silks.',
+  },
+  {
+    name: 'Bandmaster velvet, cut to 16½',
+    shape: 'butterfly',
+    cloth: 'velvet',
+    cut: [64, 64, 65, 22, 72, 34, 72],
+    overhangMm: 1,
+    inStock: 1,
+    marked: inches(16.5),
+    hardware: sewn,
+    outer: ['bottle green velvet', 'plain'],
+    priceCode: 'E',
+    note: 'Sewn to one neck for the centenary dinner.',
+  },
+  {
+    name: 'Sandbank linen slim',
+    shape: 'batwing',
+    cloth: 'linen',
+    cut: [46, 50, 52, 18, 36, 30, 37],
+    overhangMm: 2,
+    inStock: 7,
+    marked: centimetres(40),
+    hardware: stepped('slots', 4, 10, 10, { system: 'cm', atShortest: 36 }),
+    outer: ['sand linen', 'plain'],
+    priceCode: 'A',
+    note: 'Marked in centimetres.',
+  },
+  {
+    name: 'Night Ferry crew issue',
+    shape: 'semiButterfly',
+    cloth: 'polyester',
+    cut: [56, 54, 55, 20, 52, 30, 53],
+    overhangMm: 1,
+    inStock: 26,
+    marked: inches(15.5),
+    offMm: -6,
+    hardware: stepped('slots', 3, 8, HALF_INCH_MM, { system: 'in', atShortest: 14 }),
+    outer: ['navy, ferry pennants', 'patterned'],
+    quickClasp: true,
+    priceCode: 'A',
+    note: 'Slides while it is tied. The maker’s marks run short. Opens by its clasp, as the ferry asks.',
+  },
+  {
+    name: 'Tideline reversible',
+    shape: 'semiButterfly',
+    cloth: 'silk',
+    cut: [58, 58, 60, 20, 58, 30, 60],
+    overhangMm: 1,
+    inStock: 3,
+    marked: inches(16),
+    hardware: stepped('slots', 4, 9, HALF_INCH_MM, { system: 'in', atShortest: 14 }),
+    outer: ['black silk', 'black'],
+    inner: ['foam stripe', 'patterned'],
+    priceCode: 'D',
+    note: 'Worn either way, or mixed.',
+  },
+  {
+    name: 'Choirstall grosgrain',
+    shape: 'butterfly',
+    cloth: 'grosgrain',
+    cut: [60, 60, 62, 20, 62, 31, 62],
+    overhangMm: 0,
+    inStock: 11,
+    marked: inches(16.5),
+    hardware: stepped('buttons', 4, 9, HALF_INCH_MM, { system: 'in', atShortest: 14.5 }),
+    outer: ['black grosgrain', 'black'],
+    priceCode: 'D',
+  },
+  {
+    name: 'Long Pier full butterfly',
+    shape: 'butterfly',
+    cloth: 'satin',
+    cut: [72, 72, 74, 22, 84, 34, 86],
+    overhangMm: 0,
+    inStock: 2,
+    marked: inches(17),
+    hardware: slider(38, 70, 240, 130, 6, null),
+    outer: ['midnight satin', 'black'],
+    priceCode: 'D',
+    note: 'Very wide: for large necks and spread collars.',
+    extraWidths: [
+      [30, 44],
+      [106, 52],
+    ],
+  },
+  {
+    name: 'Quayside check, small',
+    shape: 'semiButterfly',
+    cloth: 'cotton',
+    cut: [50, 48, 50, 19, 44, 27, 46],
+    overhangMm: 1,
+    inStock: 8,
+    marked: inches(14.5),
+    hardware: stepped('slots', 3, 7, HALF_INCH_MM, { system: 'in', atShortest: 13 }),
+    outer: ['blue check', 'patterned'],
+    priceCode: 'A',
+  },
+  {
+    name: 'Pilot piqué diamond',
+    shape: 'pointed',
+    cloth: 'cotton',
+    cut: [54, 54, 66, 20, 52, 31, 52, 20],
+    overhangMm: 6,
+    inStock: 0,
+    marked: centimetres(41),
+    hardware: stepped('buttons', 4, 9, 10, { system: 'cm', atShortest: 37 }),
+    outer: ['white piqué', 'white'],
+    priceCode: 'C',
+    note: 'On order.',
+  },
+  {
+    name: 'Regatta club stripe',
+    shape: 'club',
+    cloth: 'silk',
+    cut: [56, 56, 58, 20, 54, 29, 54, 18],
+    overhangMm: 1,
+    inStock: 6,
+    marked: inches(15.5),
+    hardware: stepped('slots', 4, 9, HALF_INCH_MM, null),
+    outer: ['blue and white stripe', 'patterned'],
+    priceCode: 'B',
+    note: 'Slots without numbers.',
+  },
+  {
+    name: 'Little Gull, child’s',
+    shape: 'batwing',
+    cloth: 'cotton',
+    cut: [38, 38, 40, 16, 32, 23, 32],
+    overhangMm: 1,
+    inStock: 5,
+    marked: inches(11.5),
+    hardware: stepped('slots', 2, 6, HALF_INCH_MM, { system: 'in', atShortest: 10.5 }),
+    outer: ['pale blue', 'plain'],
+    quickClasp: true,
+    priceCode: 'A',
+    note: 'Opens by its clasp.',
+  },
 ];
+
+/** Tip to tip at which a tie comes out as it was cut on a collar; what an honest maker prints that size at. */
+function honestLengthMm(tie: Pick<TieData, 'blade' | 'cloth' | 'overhangMm'>, marked: CollarSize): number {
+  const prepared = prepareTie({ ...tie, hardware: { kind: 'fixed', lengthMm: 800 } });
+  return naturalSetMm(prepared, neckPathMm(marked, DEFAULT_EASE_MM));
+}
+
+function toTie(demo: DemoTie): TieData {
+  const { name, shape, overhangMm, inStock, priceCode, note = '', quickClasp = false, offMm = 0 } = demo;
+  const [noseToBellyMm, bellyToWaistMm, waistToTipMm, bandWidthMm, bellyWidthMm, waistWidthMm, tailWidthMm, tipDepthMm = 0] = demo.cut;
+  const blade = {
+    ...{ noseToBellyMm, bellyToWaistMm, waistToTipMm, bandWidthMm, bellyWidthMm, waistWidthMm, tailWidthMm, tipDepthMm },
+    tipShape: TIP_SHAPES[shape],
+    extraWidths: (demo.extraWidths ?? []).map(([atMm, widthMm]) => ({ atMm, widthMm })),
+  };
+  const cut = { blade, cloth: CLOTH_BEHAVIOUR[demo.cloth], overhangMm };
+  const lengthMm = Math.round((honestLengthMm(cut, demo.marked) + offMm) * 10) / 10;
+  const face = ([faceName, look]: readonly [string, ClothLook]) => ({ name: faceName, look });
+  return {
+    ...{ ...cut, name, shape, clothKind: demo.cloth, inStock, priceCode, note, quickClasp },
+    faces: { outer: face(demo.outer), inner: demo.inner ? face(demo.inner) : null },
+    hardware: demo.hardware(lengthMm),
+  };
+}
+
+export const demoTies: readonly TieData[] = TIES.map(toTie);

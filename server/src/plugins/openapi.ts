@@ -12,9 +12,12 @@ export const openapi = plugin(async (app: FastifyInstance) => {
       info: {
         title: 'Easy Tuck',
         version: '1',
-        description: 'Wearers, ties and fittings of one shop. Lengths are in millimetres; errors are application/problem+json.',
+        description:
+          'Wearers, ties, collars and fittings of one shop, what is printed of them, and tables out and in. Lengths are in millimetres; errors are application/problem+json.',
       },
-      tags: [{ name: 'wearers' }, { name: 'ties' }, { name: 'fittings' }, { name: 'health' }],
+      tags: ['wearers', 'ties', 'fittings', 'tyings', 'collars', 'shop', 'paper', 'printer', 'exchange', 'health'].map((name) => ({
+        name,
+      })),
     },
     transform: jsonSchemaTransform,
   });

@@ -1,9 +1,23 @@
-import { explainOutOfReach, toCollar, type FittingData, type FittingResult, type Tie } from '@easytuck/contract';
-import { fitWearer, formatLength, lastStep, MODEL_VERSION, prepareTie, type Bow, type Bound } from '@easytuck/core';
+import { explainOutOfReach, toCollar, type Fitting, type FittingData, type FittingResult, type Tie } from '@easytuck/contract';
+import {
+  fitWearer,
+  formatLength,
+  hangCheck,
+  hardwareRange,
+  lastStep,
+  MODEL_VERSION,
+  prepareTie,
+  TYPICAL_BUTTONS,
+  type Bow,
+  type Bound,
+} from '@easytuck/core';
 import { ProblemError } from '../../problem.ts';
 
+/** What a fitting is worked out from, sent or on record. */
+export type FittingInputs = Omit<FittingData, 'id' | 'wearer' | 'tieId' | 'revises'> | Fitting;
+
 /** Works out the answer that is given out with a fitting. Refuses a setting the band does not have and a strip that does not reach. */
-export function computeFitting(data: FittingData, tie: Tie): { result: FittingResult; modelVersion: string } {
+export function computeFitting(data: FittingInputs, tie: Tie): { result: FittingResult; modelVersion: string } {
   const last = lastStep(tie.hardware);
   if (data.step > last) {
     const message = `This band has ${last + 1} settings, counted from 0; there is no ${data.step}.`;
@@ -18,6 +32,11 @@ export function computeFitting(data: FittingData, tie: Tie): { result: FittingRe
     const message = explainOutOfReach(formatLength(-reach.roomMm, data.collar.system));
     throw new ProblemError('cannotBeTied', { detail: message, errors: [{ path: 'step', message }] });
   }
+  const buttons = {
+    firstMm: data.firstButtonMm ?? TYPICAL_BUTTONS.firstMm,
+    spacingMm: data.buttonSpacingMm ?? TYPICAL_BUTTONS.spacingMm,
+  };
+  const { noseMm, between } = hangCheck(fit.setMm, prepared.profile.bladeLengthMm, fit.neckPathMm, buttons);
   const { setMm, leadMm, spreadMm, bowHeightMm, grade, frontLoopSide, foldLengthwise } = fit;
   return {
     modelVersion: MODEL_VERSION,
@@ -27,6 +46,8 @@ export function computeFitting(data: FittingData, tie: Tie): { result: FittingRe
       back: bowResult(fit.back),
       rooms: fit.bounds.map(roomResult),
       binding: roomResult(fit.binding),
+      hang: { noseMm, between: [...between] },
+      drawInMm: data.school === 'late' ? Math.max(0, hardwareRange(tie.hardware).longestMm - setMm) : 0,
     },
   };
 }

@@ -1,7 +1,9 @@
-import { fitting, fittingInput, fittingList, fittingQuery, problem, recordId } from '@easytuck/contract';
+import { fitting, fittingInput, fittingList, fittingQuery, ledger, problem, recomputed, recordId, revisionList } from '@easytuck/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { sendTable } from '../exchange/sendTable.ts';
+import { ledgerCsv } from './ledgerCsv.ts';
 import { fittingService } from './service.ts';
 
 const params = z.object({ id: recordId });
@@ -12,10 +14,30 @@ export async function fittingRoutes(app: FastifyInstance): Promise<void> {
   const service = fittingService(app.database);
 
   routes.get('/', { schema: { tags, querystring: fittingQuery, response: { 200: fittingList, 503: problem } } }, async ({ query }) => ({
-    fittings: await service.list(query.wearerId, query.limit),
+    fittings: await service.list(query),
   }));
+  routes.get(
+    '/ledger',
+    { schema: { tags, querystring: fittingQuery, response: { 200: ledger, 400: problem, 503: problem } } },
+    async ({ query }) => service.ledger(query),
+  );
+  routes.get(
+    '/ledger.csv',
+    { schema: { tags, querystring: fittingQuery, response: { 200: z.any().describe('The ledger as CSV.'), 400: problem, 503: problem } } },
+    async ({ query }, reply) => sendTable(reply, 'ledger', 'csv', await ledgerCsv(service, query)),
+  );
   routes.get('/:id', { schema: { tags, params, response: { 200: fitting, 404: problem, 503: problem } } }, async (request) =>
     service.get(request.params.id),
+  );
+  routes.get(
+    '/:id/revisions',
+    { schema: { tags, params, response: { 200: revisionList, 404: problem, 503: problem } } },
+    async (request) => ({
+      revisions: await service.revisions(request.params.id),
+    }),
+  );
+  routes.get('/:id/recomputed', { schema: { tags, params, response: { 200: recomputed, 404: problem, 503: problem } } }, async (request) =>
+    service.recompute(request.params.id),
   );
   routes.post(
     '/',

@@ -1,20 +1,43 @@
-import type { Fitting, FittingData } from '@easytuck/contract';
+import {
+  settingWords,
+  type Fitting,
+  type FittingData,
+  type FittingQuery,
+  type LedgerLine,
+  type Recomputed,
+  type Wearer,
+} from '@easytuck/contract';
+import { formatLength, MODEL_VERSION, settingAt, type LengthUnit } from '@easytuck/core';
+import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { isDuplicate } from '../../database/databaseErrors.ts';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { ProblemError } from '../../problem.ts';
+import { composeCard } from '../cards/composeCard.ts';
 import { insertOnce } from '../insertOnce.ts';
+import { shopRepository } from '../shop/repository.ts';
+import { dataOf } from '../ties/service.ts';
 import { tieRepository } from '../ties/repository.ts';
-import { wearerRepository } from '../wearers/repository.ts';
+import { wearerRepository, type KeptWearer } from '../wearers/repository.ts';
+import { keptOf, keptWearer, measuresBetween } from '../wearers/service.ts';
 import { computeFitting } from './computeFitting.ts';
 import { fittingRepository } from './repository.ts';
 
 /** What can be done with fittings. */
 export interface FittingService {
   readonly get: (id: string) => Promise<Fitting>;
-  readonly list: (wearerId: string | undefined, limit: number) => Promise<Fitting[]>;
-  /** Works out the answer and keeps it, together with a new wearer where there is one: both or neither. */
+  readonly list: (query: FittingQuery) => Promise<Fitting[]>;
+  /** A page of the ledger, latest first, and whether there is more. */
+  readonly ledger: (query: FittingQuery) => Promise<{ lines: LedgerLine[]; more: boolean }>;
+  readonly revisions: (id: string) => Promise<Fitting[]>;
+  /** Works an old fitting out again with today's tie and model, beside what was given out. Nothing is kept. */
+  readonly recompute: (id: string) => Promise<Recomputed>;
+  /**
+   * Works out the answer and keeps it, together with a new wearer where there is one: both or neither. Measures that were
+   * taken of a known wearer go on his record. Where it revises an older one that is no longer the latest: `stale`, with
+   * the latest.
+   */
   readonly giveOut: (data: FittingData) => Promise<{ stored: Fitting; created: boolean }>;
 }
 
@@ -22,74 +45,170 @@ export function fittingService(shop: Database): FittingService {
   const fittings = fittingRepository(shop);
   const wearers = wearerRepository(shop);
   const ties = tieRepository(shop);
+  const settings = shopRepository(shop);
+
+  const enterWearer = async (id: string, name: string, data: FittingData, transaction: Transaction): Promise<Fitting['wearer']> => {
+    const kept = keptWearer({
+      ...NO_MEASURES,
+      ...measuredIn(data),
+      name,
+      collar: data.collar,
+      longEnd: data.longEnd,
+      note: '',
+      takenBy: data.staff,
+    });
+    await wearers.insert([{ id, kept, measures: measuresBetween(null, kept, data.staff) }], new Date(), transaction);
+    return { id, name };
+  };
 
   const wearerOf = async (data: FittingData, transaction: Transaction): Promise<Fitting['wearer']> => {
-    const { wearer, collar, longEnd } = data;
-    if (wearer.kind === 'new') {
-      await wearers.insert(wearer.id, { name: wearer.name, collar, longEnd, note: '' }, new Date(), transaction);
-      return { id: wearer.id, name: wearer.name };
-    }
-    const found = await wearers.find(wearer.id, transaction);
+    if (data.wearer.kind === 'new') return enterWearer(data.wearer.id, data.wearer.name, data, transaction);
+    let found = await wearers.lock(data.wearer.id, transaction);
+    if (found?.mergedInto) found = await wearers.lock(found.mergedInto, transaction);
     if (!found) throw missing('wearer.id', 'This wearer is no longer on record. Choose another, or type the name to enter a new one.');
+    const now = new Date();
+    const kept = withMeasured(found, data);
+    const measures = measuresBetween(keptOf(found), kept, data.staff);
+    if (measures.length > 0) await wearers.update(found.id, found.version, kept, measures, now, transaction);
+    else await wearers.markSeen(found.id, now, transaction);
     return { id: found.id, name: found.name };
   };
 
+  const revisionOf = async (data: FittingData, transaction: Transaction): Promise<Fitting['revision']> => {
+    if (data.revises === null) return { number: 1, rootId: data.id, revises: null };
+    const revised = await fittings.lock(data.revises, transaction);
+    if (!revised) throw missing('revises', 'The fitting that this one revises is not on record.');
+    const { rootId, number } = revised.fitting.revision;
+    if (!revised.isLatest) throw new ProblemError('stale', { current: (await fittings.revisions(rootId)).at(-1) });
+    return { number: number + 1, rootId, revises: data.revises };
+  };
+
+  const get = async (id: string): Promise<Fitting> => {
+    requireReady(shop);
+    const found = await fittings.find(id);
+    if (!found) throw new ProblemError('notFound', { detail: 'There is no such fitting.' });
+    return found;
+  };
+
   return {
-    get: async (id) => {
+    get,
+    list: async (query) => {
       requireReady(shop);
-      const found = await fittings.find(id);
-      if (!found) throw new ProblemError('notFound', { detail: 'There is no such fitting.' });
-      return found;
+      return fittings.list(query, query.limit);
     },
-    list: async (wearerId, limit) => {
+    ledger: async (query) => {
       requireReady(shop);
-      return fittings.list(wearerId, limit);
+      const [found, { unit }] = [await fittings.list(query, query.limit + 1), await settings.read()];
+      return { lines: found.slice(0, query.limit).map((fitting) => ledgerLineOf(fitting, unit)), more: found.length > query.limit };
+    },
+    revisions: async (id) => fittings.revisions((await get(id)).revision.rootId),
+    recompute: async (id) => {
+      const fitting = await get(id);
+      const tie = await ties.find(fitting.tie.id);
+      const about = { then: fitting.result, modelThen: fitting.modelVersion, modelNow: MODEL_VERSION };
+      if (!tie) return { ...about, now: null, whyNot: 'The tie is no longer in the drawer.', tieChanged: true };
+      const tieChanged = !isDeepStrictEqual(dataOf(tie), dataOf(fitting.tie));
+      try {
+        return { ...about, now: computeFitting(fitting, tie).result, whyNot: null, tieChanged };
+      } catch (error) {
+        if (error instanceof ProblemError && error.code === 'cannotBeTied')
+          return { ...about, now: null, whyNot: error.message, tieChanged };
+        throw error;
+      }
     },
     giveOut: async (data) => {
       requireReady(shop);
       return insertOnce({
         insert: () =>
           withTransaction(shop.sequelize, async (transaction) => {
+            const revision = await revisionOf(data, transaction);
             const tie = await ties.find(data.tieId, transaction);
             if (!tie) throw missing('tieId', 'This tie is no longer in the drawer. Choose another.');
             const answer = computeFitting(data, tie);
             const wearer = await wearerOf(data, transaction);
-            await fittings.insert(
-              { ...inputsOf(data), id: data.id, givenOutAt: new Date().toISOString(), wearer, tie, ...answer },
-              transaction,
-            );
+            const fitting = { ...inputsOf(data), id: data.id, givenOutAt: new Date().toISOString(), wearer, tie, ...answer, revision };
+            await fittings.insert({ ...fitting, card: composeCard(fitting, await settings.read(transaction)) }, transaction);
           }).catch(async (error: unknown) => {
+            const kept = isDuplicate(error) || isStale(error) ? await fittings.find(data.id) : null;
             // A new wearer whose key is taken is the same saving sent again only if the fitting is there too.
-            if (isDuplicate(error) && (await fittings.find(data.id)) === null) throw new ProblemError('taken', { cause: error });
+            if (isDuplicate(error) && kept === null) throw new ProblemError('taken', { cause: error });
+            // A revision that was kept is itself what made the older one stale when it is sent again.
+            if (isStale(error) && kept !== null) return;
             throw error;
           }),
         find: () => fittings.find(data.id),
         sameAs: (stored) => [
-          { wearerId: stored.wearer.id, tieId: stored.tie.id, ...inputsOf(stored) },
-          { wearerId: data.wearer.id, tieId: data.tieId, ...inputsOf(data) },
+          { tieId: stored.tie.id, revises: stored.revision.revises, ...inputsOf(stored) },
+          { tieId: data.tieId, revises: data.revises, ...inputsOf(data) },
         ],
       });
     },
   };
 }
 
-type Inputs = Omit<FittingData, 'id' | 'wearer' | 'tieId'>;
+const NO_MEASURES = {
+  bareNeckMm: null,
+  easeMm: null,
+  neckBreadthMm: null,
+  faceWidthMm: null,
+  firstButtonMm: null,
+  buttonSpacingMm: null,
+  dexterity: null,
+  finish: null,
+  fullness: null,
+} as const;
 
-function inputsOf({
-  collar,
-  easeMm,
-  longEnd,
-  collarStyle,
-  collarPointsMm,
-  neckBreadthMm,
-  faceWidthMm,
-  school,
-  step,
-  leadMm,
-  note,
-}: Inputs): Inputs {
-  return { collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, school, step, leadMm, note };
+/** What of a fitting is measured of the wearer himself; what was not measured says nothing. */
+function measuredIn({ neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm }: FittingData): Partial<KeptWearer> {
+  const measured = { neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm };
+  return Object.fromEntries(Object.entries(measured).filter(([, value]) => value !== null));
 }
+
+/** A wearer's record with what was found at the fitting. The collar is new only where its label is. */
+function withMeasured(wearer: Wearer, data: FittingData): KeptWearer {
+  const { system, label } = wearer.collar;
+  const isSame = system === data.collar.system && label === data.collar.label;
+  return {
+    ...keptOf(wearer),
+    ...measuredIn(data),
+    longEnd: data.longEnd,
+    ...(isSame ? {} : { collar: data.collar, collarEstimated: false }),
+  };
+}
+
+function ledgerLineOf(fitting: Fitting, unit: LengthUnit): LedgerLine {
+  const { id, givenOutAt, wearer, tie, collar, occasion, staff, school, step, leadMm, longEnd, result, revision } = fitting;
+  const setting = settingWords(settingAt(tie.hardware, step), (lengthMm) => formatLength(lengthMm, unit)).phrase;
+  return {
+    ...{
+      id,
+      givenOutAt,
+      wearerId: wearer.id,
+      wearerName: wearer.name,
+      tieId: tie.id,
+      tieName: tie.name,
+      collar,
+      occasion,
+      staff,
+      school,
+      setting,
+    },
+    ...{ setMm: result.setMm, leadMm, longEnd, spreadMm: result.spreadMm, grade: result.grade, revision: revision.number },
+  };
+}
+
+type Inputs = Omit<FittingData, 'id' | 'wearer' | 'tieId' | 'revises'>;
+
+function inputsOf(data: Inputs): Inputs {
+  const { collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm } = data;
+  const { occasion, wings, school, staff, step, leadMm, note } = data;
+  return {
+    ...{ collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm },
+    ...{ occasion, wings, school, staff, step, leadMm, note },
+  };
+}
+
+const isStale = (error: unknown): boolean => error instanceof ProblemError && error.code === 'stale';
 
 function missing(path: string, message: string): ProblemError {
   return new ProblemError('invalid', { detail: message, errors: [{ path, message }] });

@@ -3,13 +3,30 @@ import type { Transaction } from 'sequelize';
 import { readDocument, type TieRow } from '../../database/models.ts';
 import type { Database } from '../../plugins/database.ts';
 
-const measuresSchema = tieSchema.pick({ cloth: true, blade: true, overhangMm: true, hardware: true });
+const measuresSchema = tieSchema.pick({
+  cloth: true,
+  blade: true,
+  overhangMm: true,
+  hardware: true,
+  faces: true,
+  quickClasp: true,
+  priceCode: true,
+});
+const BATCH = 500;
 
 /** Reads and writes ties; the only place that knows their columns. */
 export interface TieRepository {
   readonly find: (id: string, transaction?: Transaction) => Promise<Tie | null>;
   readonly list: () => Promise<Tie[]>;
   readonly insert: (id: string, data: TieData, at: Date, transaction?: Transaction) => Promise<void>;
+  /** Many at once. */
+  readonly insertAll: (
+    ties: readonly { readonly id: string; readonly data: TieData }[],
+    at: Date,
+    transaction: Transaction,
+  ) => Promise<void>;
+  /** Names in the drawer, as they are written. */
+  readonly names: () => Promise<string[]>;
   /** @returns false where there is no such tie or it no longer has this version. */
   readonly update: (id: string, version: number, data: TieData, at: Date) => Promise<boolean>;
 }
@@ -34,6 +51,13 @@ export function tieRepository({ models }: Database): TieRepository {
     insert: async (id, data, at, transaction) => {
       await ties.create({ id, ...toColumns(data), version: 1, createdAt: at, updatedAt: at }, { transaction: transaction ?? null });
     },
+    insertAll: async (all, at, transaction) => {
+      for (let i = 0; i < all.length; i += BATCH) {
+        const rows = all.slice(i, i + BATCH).map(({ id, data }) => ({ id, ...toColumns(data), version: 1, createdAt: at, updatedAt: at }));
+        await ties.bulkCreate(rows, { transaction });
+      }
+    },
+    names: async () => ((await ties.findAll({ attributes: ['name'], raw: true })) as unknown as { name: string }[]).map(({ name }) => name),
     update: async (id, version, data, at) => {
       const [changed] = await ties.update({ ...toColumns(data), version: version + 1, updatedAt: at }, { where: { id, version } });
       return changed === 1;
@@ -51,8 +75,11 @@ function toColumns({
   blade,
   overhangMm,
   hardware,
+  faces,
+  quickClasp,
+  priceCode,
 }: TieData): Omit<TieRow, 'id' | 'version' | 'createdAt' | 'updatedAt'> {
-  return { name, shape, clothKind, inStock, note, measures: { cloth, blade, overhangMm, hardware } };
+  return { name, shape, clothKind, inStock, note, measures: { cloth, blade, overhangMm, hardware, faces, quickClasp, priceCode } };
 }
 
 function toTie(row: TieRow): Tie {

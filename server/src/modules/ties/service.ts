@@ -45,6 +45,8 @@ export function tieService(shop: Database): TieService {
   };
 }
 
-function dataOf({ name, shape, clothKind, cloth, blade, overhangMm, hardware, inStock, note }: Tie): TieData {
-  return { name, shape, clothKind, cloth, blade, overhangMm, hardware, inStock, note };
+/** What of a tie was typed. */
+export function dataOf(tie: Tie): TieData {
+  const { id: _id, version: _v, createdAt: _c, updatedAt: _u, ...data } = tie;
+  return data;
 }

@@ -1,64 +1,223 @@
-import type { Wearer, WearerData } from '@easytuck/contract';
+import { takenMeasure, wearerMeasures, type OwnedTie, type TakenMeasure, type Wearer, type WrittenCollar } from '@easytuck/contract';
 import { Op, type Transaction } from 'sequelize';
-import type { WearerRow } from '../../database/models.ts';
+import { v7 as uuid } from 'uuid';
+import { readDocument, type WearerMeasureRow, type WearerRow } from '../../database/models.ts';
 import { readRows } from '../../database/readRows.ts';
 import type { Database } from '../../plugins/database.ts';
+import { nameWords, searchWords, SHORT_WORD } from './searchWords.ts';
+
+/** What is kept of a wearer besides keys and times: the collar is there, read off a shirt or proposed from the neck. */
+export type KeptWearer = Omit<Wearer, 'id' | 'version' | 'createdAt' | 'updatedAt' | 'seenAt' | 'mergedInto'>;
+
+/** A measure to be put on record. */
+export type NewMeasure = Pick<TakenMeasure, 'kind' | 'value' | 'takenBy'>;
+
+/** A wearer to be taken in together with many others. */
+export interface WholeWearer {
+  readonly id: string;
+  readonly kept: KeptWearer;
+  readonly measures: readonly NewMeasure[];
+}
 
 /** Reads and writes wearers; the only place that knows their columns. */
 export interface WearerRepository {
   readonly find: (id: string, transaction?: Transaction) => Promise<Wearer | null>;
-  /** Those whose name holds the letters, recently changed first. */
+  /** As `find`, and nobody else changes it until the transaction ends. */
+  readonly lock: (id: string, transaction: Transaction) => Promise<Wearer | null>;
+  /** Those with a word that begins with each of the words, recently seen first; merged records are left out. */
   readonly search: (letters: string, limit: number) => Promise<Wearer[]>;
-  readonly insert: (id: string, data: WearerData, at: Date, transaction?: Transaction) => Promise<void>;
+  /** Everybody, by key, a page at a time. */
+  readonly page: (after: string, limit: number) => Promise<Wearer[]>;
+  readonly insert: (wearers: readonly WholeWearer[], at: Date, transaction: Transaction) => Promise<void>;
   /** @returns false where there is no such wearer or it no longer has this version. */
-  readonly update: (id: string, version: number, data: WearerData, at: Date) => Promise<boolean>;
+  readonly update: (
+    id: string,
+    version: number,
+    kept: KeptWearer,
+    measures: readonly NewMeasure[],
+    at: Date,
+    transaction: Transaction,
+  ) => Promise<boolean>;
+  readonly markSeen: (id: string, at: Date, transaction: Transaction) => Promise<void>;
+  /** Latest first. */
+  readonly history: (id: string) => Promise<TakenMeasure[]>;
+  readonly ownedTies: (id: string) => Promise<OwnedTie[]>;
+  readonly own: (id: string, tieId: string, at: Date) => Promise<void>;
+  readonly disown: (id: string, tieId: string) => Promise<void>;
+  /** Moves all that belongs to one wearer to another and leaves a pointer. */
+  readonly moveInto: (fromId: string, intoId: string, at: Date, transaction: Transaction) => Promise<void>;
 }
 
 const COLUMNS = `id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel,
-  long_end AS longEnd, note, version, created_at AS createdAt, updated_at AS updatedAt`;
+  collar_estimated AS collarEstimated, long_end AS longEnd, note, measures, merged_into AS mergedInto, version,
+  created_at AS createdAt, updated_at AS updatedAt, seen_at AS seenAt`;
+const BATCH = 1_000;
 
 export function wearerRepository({ models, sequelize }: Database): WearerRepository {
-  const { wearers } = models;
-  const inside = (transaction: Transaction | undefined): { transaction: Transaction | null } => ({ transaction: transaction ?? null });
+  const { wearers, wearerWords, wearerMeasures: taken, wearerTies } = models;
+  const one = async (id: string, transaction: Transaction | undefined, suffix = ''): Promise<Wearer | null> => {
+    const [row] = await readRows<WearerRow>(sequelize, `SELECT ${COLUMNS} FROM wearers WHERE id = ?${suffix}`, [id], transaction);
+    return row === undefined ? null : toWearer(row);
+  };
+  const writeMeasures = async (
+    measures: readonly { readonly wearerId: string; readonly measure: NewMeasure }[],
+    at: Date,
+    transaction: Transaction,
+  ): Promise<void> => {
+    const rows = measures.map(({ wearerId, measure }) => ({ id: uuid(), wearerId, ...measure, takenAt: at }));
+    for (const batch of batches(rows)) await taken.bulkCreate(batch, { transaction });
+  };
+  const writeWords = async (names: readonly { readonly id: string; readonly name: string }[], at: Date, transaction: Transaction) => {
+    const rows = names.flatMap(({ id, name }) => searchWords(name).map((word) => ({ word, seenAt: at, wearerId: id })));
+    for (const batch of batches(rows)) await wearerWords.bulkCreate(batch, { transaction });
+  };
   return {
-    find: async (id, transaction) => {
-      const [row] = await readRows<WearerRow>(sequelize, `SELECT ${COLUMNS} FROM wearers WHERE id = ?`, [id], transaction);
-      return row === undefined ? null : toWearer(row);
-    },
+    find: (id, transaction) => one(id, transaction),
+    lock: (id, transaction) => one(id, transaction, ' FOR UPDATE'),
     search: async (letters, limit) => {
-      const where = letters === '' ? {} : { name: { [Op.like]: `%${escapeLike(letters)}%` } };
-      const rows = (await wearers.findAll({
-        where,
+      const words = [...nameWords(letters)].sort((a, b) => b.length - a.length);
+      if (words.length === 0 && letters.trim() !== '') return [];
+      const { statement, values } = searchStatement(words);
+      return (await readRows<WearerRow>(sequelize, statement, [...values, limit])).map(toWearer);
+    },
+    page: async (after, limit) =>
+      (
+        await readRows<WearerRow>(sequelize, `SELECT ${COLUMNS} FROM wearers WHERE merged_into IS NULL AND id > ? ORDER BY id LIMIT ?`, [
+          after,
+          limit,
+        ])
+      ).map(toWearer),
+    insert: async (all, at, transaction) => {
+      const rows = all.map(({ id, kept }) => ({
+        id,
+        ...toColumns(kept),
+        mergedInto: null,
+        version: 1,
+        createdAt: at,
+        updatedAt: at,
+        seenAt: at,
+      }));
+      for (const batch of batches(rows)) await wearers.bulkCreate(batch, { transaction });
+      await writeWords(
+        all.map(({ id, kept }) => ({ id, name: kept.name })),
+        at,
+        transaction,
+      );
+      await writeMeasures(
+        all.flatMap(({ id, measures }) => measures.map((measure) => ({ wearerId: id, measure }))),
+        at,
+        transaction,
+      );
+    },
+    update: async (id, version, kept, measures, at, transaction) => {
+      const [changed] = await wearers.update(
+        { ...toColumns(kept), version: version + 1, updatedAt: at, seenAt: at },
+        { where: { id, version }, transaction },
+      );
+      if (changed !== 1) return false;
+      await wearerWords.destroy({ where: { wearerId: id }, transaction });
+      await writeWords([{ id, name: kept.name }], at, transaction);
+      await writeMeasures(
+        measures.map((measure) => ({ wearerId: id, measure })),
+        at,
+        transaction,
+      );
+      return true;
+    },
+    markSeen: async (id, at, transaction) => {
+      await wearers.update({ seenAt: at }, { where: { id }, transaction });
+      await wearerWords.update({ seenAt: at }, { where: { wearerId: id }, transaction });
+    },
+    history: async (id) => {
+      const rows = (await taken.findAll({
+        where: { wearerId: id },
         order: [
-          ['updatedAt', 'DESC'],
+          ['takenAt', 'DESC'],
           ['id', 'DESC'],
         ],
-        limit,
         raw: true,
-      })) as unknown as WearerRow[];
-      return rows.map(toWearer);
+      })) as unknown as WearerMeasureRow[];
+      return rows.map((row) => takenMeasure.parse({ ...row, value: readDocument(row.value), takenAt: row.takenAt.toISOString() }));
     },
-    insert: async (id, data, at, transaction) => {
-      await wearers.create({ id, ...toColumns(data), version: 1, createdAt: at, updatedAt: at }, inside(transaction));
+    ownedTies: async (id) => {
+      const rows = await readRows<{ tieId: string; tieName: string; since: Date }>(
+        sequelize,
+        `SELECT o.tie_id AS tieId, t.name AS tieName, o.since FROM wearer_ties o JOIN ties t ON t.id = o.tie_id
+          WHERE o.wearer_id = ? ORDER BY o.since DESC, o.tie_id`,
+        [id],
+      );
+      return rows.map(({ since, ...rest }) => ({ ...rest, since: since.toISOString() }));
     },
-    update: async (id, version, data, at) => {
-      const [changed] = await wearers.update({ ...toColumns(data), version: version + 1, updatedAt: at }, { where: { id, version } });
-      return changed === 1;
+    own: async (id, tieId, at) => {
+      await wearerTies.bulkCreate([{ wearerId: id, tieId, since: at }], { ignoreDuplicates: true });
+    },
+    disown: async (id, tieId) => {
+      await wearerTies.destroy({ where: { wearerId: id, tieId } });
+    },
+    moveInto: async (fromId, intoId, at, transaction) => {
+      const where = { wearerId: fromId };
+      for (const table of ['wearer_measures', 'fittings', 'tyings'])
+        await sequelize.query(`UPDATE ${table} SET wearer_id = ? WHERE wearer_id = ?`, { replacements: [intoId, fromId], transaction });
+      const owned = (await wearerTies.findAll({ where, raw: true, transaction })) as unknown as { tieId: string; since: Date }[];
+      await wearerTies.bulkCreate(
+        owned.map(({ tieId, since }) => ({ wearerId: intoId, tieId, since })),
+        { ignoreDuplicates: true, transaction },
+      );
+      await wearerTies.destroy({ where, transaction });
+      await wearerWords.destroy({ where, transaction });
+      await sequelize.query('UPDATE wearers SET merged_into = ?, version = version + 1, updated_at = ? WHERE id = ?', {
+        replacements: [intoId, at, fromId],
+        transaction,
+      });
+      // records that were merged into this one before point on to where it went
+      await wearers.update({ mergedInto: intoId }, { where: { mergedInto: fromId, id: { [Op.ne]: intoId } }, transaction });
     },
   };
 }
 
-function toColumns(data: WearerData): Pick<WearerRow, 'name' | 'collarText' | 'collarSystem' | 'collarLabel' | 'longEnd' | 'note'> {
-  const { name, collar, longEnd, note } = data;
-  return { name, collarText: collar.text, collarSystem: collar.system, collarLabel: collar.label, longEnd, note };
+/**
+ * Finds by beginnings of words. The longest word leads: up to three letters its beginning is kept itself, with the time
+ * seen, so that the latest come straight off the index; a longer one matches few.
+ */
+function searchStatement([leading, ...others]: readonly string[]): { statement: string; values: readonly string[] } {
+  if (leading === undefined)
+    return { statement: `SELECT ${COLUMNS} FROM wearers WHERE merged_into IS NULL ORDER BY seen_at DESC, id DESC LIMIT ?`, values: [] };
+  const isShort = leading.length <= SHORT_WORD;
+  const also = others.map(() => 'AND EXISTS (SELECT 1 FROM wearer_words o WHERE o.wearer_id = w.wearer_id AND o.word LIKE ?)').join(' ');
+  const found = `SELECT DISTINCT w.wearer_id, w.seen_at FROM wearer_words w WHERE w.word ${isShort ? '= ?' : 'LIKE ?'} ${also}
+    ORDER BY w.seen_at DESC, w.wearer_id DESC LIMIT ?`;
+  return {
+    statement: `SELECT ${COLUMNS} FROM wearers JOIN (SELECT wearer_id AS found_id FROM (${found}) ordered) found ON found_id = id
+      ORDER BY seen_at DESC, id DESC`,
+    values: [isShort ? leading : `${leading}%`, ...others.map((word) => `${word}%`)],
+  };
+}
+
+function* batches<T>(rows: readonly T[]): Generator<T[]> {
+  for (let i = 0; i < rows.length; i += BATCH) yield rows.slice(i, i + BATCH);
+}
+
+type Columns = Pick<
+  WearerRow,
+  'name' | 'collarText' | 'collarSystem' | 'collarLabel' | 'collarEstimated' | 'longEnd' | 'note' | 'measures'
+>;
+
+function toColumns(kept: KeptWearer): Columns {
+  const { name, collar, collarEstimated, longEnd, note } = kept;
+  return {
+    ...{ name, collarText: collar.text, collarSystem: collar.system, collarLabel: collar.label, collarEstimated, longEnd, note },
+    measures: wearerMeasures.parse(kept),
+  };
 }
 
 function toWearer(row: WearerRow): Wearer {
-  const { id, name, longEnd, note, version } = row;
-  const collar = { text: row.collarText, system: row.collarSystem, label: row.collarLabel };
-  return { id, name, collar, longEnd, note, version, createdAt: row.createdAt.toISOString(), updatedAt: row.updatedAt.toISOString() };
-}
-
-function escapeLike(letters: string): string {
-  return letters.replace(/[\\%_]/g, (character) => `\\${character}`);
+  const { id, name, longEnd, note, version, mergedInto } = row;
+  const collar: WrittenCollar = { text: row.collarText, system: row.collarSystem, label: row.collarLabel };
+  return {
+    ...wearerMeasures.parse(readDocument(row.measures)),
+    ...{ id, name, collar, collarEstimated: Boolean(row.collarEstimated), longEnd, note, version, mergedInto },
+    createdAt: row.createdAt.toISOString(),
+    updatedAt: row.updatedAt.toISOString(),
+    seenAt: row.seenAt.toISOString(),
+  };
 }

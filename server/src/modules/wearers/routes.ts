@@ -1,11 +1,26 @@
-import { newWearer, problem, recordId, wearer, wearerChange, wearerList, wearerQuery } from '@easytuck/contract';
+import {
+  likeQuery,
+  likeWearers,
+  measureHistory,
+  mergeInput,
+  newWearer,
+  ownedTies,
+  problem,
+  recordId,
+  wearer,
+  wearerChange,
+  wearerList,
+  wearerQuery,
+} from '@easytuck/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { wearerService } from './service.ts';
 
 const params = z.object({ id: recordId });
+const tieParams = z.object({ id: recordId, tieId: recordId });
 const tags = ['wearers'];
+const refusals = { 400: problem, 404: problem, 409: problem, 503: problem };
 
 export async function wearerRoutes(app: FastifyInstance): Promise<void> {
   const routes = app.withTypeProvider<ZodTypeProvider>();
@@ -14,24 +29,39 @@ export async function wearerRoutes(app: FastifyInstance): Promise<void> {
   routes.get('/', { schema: { tags, querystring: wearerQuery, response: { 200: wearerList, 503: problem } } }, async ({ query }) => ({
     wearers: await service.search(query.q, query.limit),
   }));
+  routes.get('/like', { schema: { tags, querystring: likeQuery, response: { 200: likeWearers, ...refusals } } }, async ({ query }) => ({
+    wearers: await service.like(query.name, query.collar, query.except),
+  }));
   routes.get('/:id', { schema: { tags, params, response: { 200: wearer, 404: problem, 503: problem } } }, async (request) =>
     service.get(request.params.id),
   );
-  routes.post(
-    '/',
-    { schema: { tags, body: newWearer, response: { 200: wearer, 201: wearer, 400: problem, 409: problem, 503: problem } } },
-    async (request, reply) => {
-      const { id, ...data } = request.body;
-      const { stored, created } = await service.create(id, data);
-      return reply.status(created ? 201 : 200).send(stored);
-    },
-  );
-  routes.put(
-    '/:id',
-    { schema: { tags, params, body: wearerChange, response: { 200: wearer, 400: problem, 404: problem, 409: problem, 503: problem } } },
-    async (request) => {
-      const { version, ...data } = request.body;
-      return service.change(request.params.id, version, data);
-    },
+  routes.post('/', { schema: { tags, body: newWearer, response: { 200: wearer, 201: wearer, ...refusals } } }, async (request, reply) => {
+    const { id, ...data } = request.body;
+    const { stored, created } = await service.create(id, data);
+    return reply.status(created ? 201 : 200).send(stored);
+  });
+  routes.put('/:id', { schema: { tags, params, body: wearerChange, response: { 200: wearer, ...refusals } } }, async (request) => {
+    const { version, ...data } = request.body;
+    return service.change(request.params.id, version, data);
+  });
+  routes.get('/:id/measures', { schema: { tags, params, response: { 200: measureHistory, ...refusals } } }, async (request) => ({
+    measures: await service.history(request.params.id),
+  }));
+  routes.post('/:id/merge', { schema: { tags, params, body: mergeInput, response: { 200: wearer, ...refusals } } }, async (request) => {
+    const { fromId, version, fromVersion } = request.body;
+    return service.merge(request.params.id, version, fromId, fromVersion);
+  });
+  routes.get('/:id/ties', { schema: { tags, params, response: { 200: ownedTies, ...refusals } } }, async (request) => ({
+    ties: await service.ownedTies(request.params.id),
+  }));
+  routes.put('/:id/ties/:tieId', { schema: { tags, params: tieParams, response: { 200: ownedTies, ...refusals } } }, async (request) => ({
+    ties: await service.own(request.params.id, request.params.tieId),
+  }));
+  routes.delete(
+    '/:id/ties/:tieId',
+    { schema: { tags, params: tieParams, response: { 200: ownedTies, ...refusals } } },
+    async (request) => ({
+      ties: await service.disown(request.params.id, request.params.tieId),
+    }),
   );
 }

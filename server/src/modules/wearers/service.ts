@@ -1,8 +1,22 @@
-import type { Wearer, WearerData } from '@easytuck/contract';
+import {
+  measureKind,
+  type LikeWearer,
+  type MeasureKind,
+  type OwnedTie,
+  type TakenMeasure,
+  type Wearer,
+  type WearerData,
+  type WearerMeasures,
+} from '@easytuck/contract';
+import { estimateCollar, formatCollarLabel, parseCollarSize, type CollarSystem } from '@easytuck/core';
+import { isDeepStrictEqual } from 'node:util';
+import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { ProblemError } from '../../problem.ts';
 import { insertOnce } from '../insertOnce.ts';
-import { wearerRepository } from './repository.ts';
+import { likeness } from './likeness.ts';
+import { wearerRepository, type KeptWearer, type NewMeasure, type WholeWearer } from './repository.ts';
+import { nameWords, SHORT_WORD } from './searchWords.ts';
 
 /** What can be done with wearers. */
 export interface WearerService {
@@ -11,7 +25,18 @@ export interface WearerService {
   readonly create: (id: string, data: WearerData) => Promise<{ stored: Wearer; created: boolean }>;
   /** Saves over the version the change was based on; refused as `stale`, with what is there now, where that is gone. */
   readonly change: (id: string, version: number, data: WearerData) => Promise<Wearer>;
+  readonly history: (id: string) => Promise<TakenMeasure[]>;
+  /** People on record who may be the same person. */
+  readonly like: (name: string, collarText: string, except: string | undefined) => Promise<LikeWearer[]>;
+  /** Moves another record's history, fittings, ties and tyings here; what is not known here is taken from there. */
+  readonly merge: (id: string, version: number, fromId: string, fromVersion: number) => Promise<Wearer>;
+  readonly ownedTies: (id: string) => Promise<OwnedTie[]>;
+  readonly own: (id: string, tieId: string) => Promise<OwnedTie[]>;
+  readonly disown: (id: string, tieId: string) => Promise<OwnedTie[]>;
 }
+
+const MOST_COMPARED = 200;
+const MOST_LIKE = 6;
 
 export function wearerService(shop: Database): WearerService {
   const repository = wearerRepository(shop);
@@ -30,17 +55,138 @@ export function wearerService(shop: Database): WearerService {
     create: async (id, data) => {
       requireReady(shop);
       return insertOnce({
-        insert: () => repository.insert(id, data, new Date()),
+        insert: () => withTransaction(shop.sequelize, (transaction) => repository.insert([wholeWearer(id, data)], new Date(), transaction)),
         find: () => repository.find(id),
-        sameAs: ({ name, collar, longEnd, note }) => [{ name, collar, longEnd, note }, data],
+        sameAs: (stored) => [keptOf(stored), keptWearer(data)],
       });
     },
     change: async (id, version, data) => {
-      requireReady(shop);
-      const saved = await repository.update(id, version, data, new Date());
+      const before = await get(id);
+      const kept = keptWearer(data, before.collar.system);
+      const saved = await withTransaction(shop.sequelize, (transaction) =>
+        repository.update(id, version, kept, measuresBetween(before, kept, data.takenBy), new Date(), transaction),
+      );
       const current = await get(id);
       if (!saved) throw new ProblemError('stale', { current });
       return current;
     },
+    history: async (id) => {
+      await get(id);
+      return repository.history(id);
+    },
+    like: async (name, collarText, except) => {
+      requireReady(shop);
+      const reading = parseCollarSize(collarText);
+      const collar = reading.kind === 'collar' ? reading.collar : null;
+      const found = new Map<string, LikeWearer>();
+      for (const word of nameWords(name)) {
+        for (const wearer of await repository.search(word.slice(0, SHORT_WORD), MOST_COMPARED)) {
+          const because = wearer.id === except ? [] : likeness(name, collar, wearer);
+          if (because.length > 0) found.set(wearer.id, { wearer, because });
+        }
+      }
+      const weight = ({ because }: LikeWearer): number => (because.includes('sameName') ? 2 : 0) + (because.includes('sameCollar') ? 1 : 0);
+      return [...found.values()].sort((a, b) => weight(b) - weight(a)).slice(0, MOST_LIKE);
+    },
+    merge: async (id, version, fromId, fromVersion) => {
+      requireReady(shop);
+      if (id === fromId) throw refused('fromId', 'A record cannot be merged into itself.');
+      await withTransaction(shop.sequelize, async (transaction) => {
+        // in the order of their keys, so that two merges the other way round wait for each other instead of locking up
+        const [first = id, second = fromId] = [id, fromId].sort();
+        const locked = [await repository.lock(first, transaction), await repository.lock(second, transaction)];
+        const into = locked.find((wearer) => wearer?.id === id);
+        const from = locked.find((wearer) => wearer?.id === fromId);
+        if (!into || !from) throw new ProblemError('notFound', { detail: 'There is no such wearer.' });
+        if (into.mergedInto !== null || from.mergedInto !== null)
+          throw refused('fromId', 'One of the two was merged into another record before.');
+        if (into.version !== version || from.version !== fromVersion) throw new ProblemError('stale', { current: into });
+        await repository.moveInto(fromId, id, new Date(), transaction);
+        await repository.update(id, version, filledFrom(into, from), [], new Date(), transaction);
+      });
+      return get(id);
+    },
+    ownedTies: async (id) => {
+      await get(id);
+      return repository.ownedTies(id);
+    },
+    own: async (id, tieId) => {
+      await get(id);
+      await repository.own(id, tieId, new Date());
+      return repository.ownedTies(id);
+    },
+    disown: async (id, tieId) => {
+      await get(id);
+      await repository.disown(id, tieId);
+      return repository.ownedTies(id);
+    },
   };
+}
+
+/** What is kept of what was typed; a collar that was not is proposed from the bare neck, in the system the wearer is known in. */
+export function keptWearer(data: WearerData, system: CollarSystem = 'in'): KeptWearer {
+  const { collar, takenBy: _takenBy, ...rest } = data;
+  if (collar !== null) return { ...rest, collar, collarEstimated: false };
+  if (data.bareNeckMm === null) throw new Error('a wearer has a collar or a neck');
+  const proposed = estimateCollar(data.bareNeckMm, system);
+  return { ...rest, collar: { text: `${formatCollarLabel(proposed)} ${proposed.system}`, ...proposed }, collarEstimated: true };
+}
+
+/** A wearer with the first measures of the history. */
+export function wholeWearer(id: string, data: WearerData): WholeWearer {
+  const kept = keptWearer(data);
+  return { id, kept, measures: measuresBetween(null, kept, data.takenBy) };
+}
+
+/** Measures that differ from what was known, to be put on record; one taken back is put down as null. */
+export function measuresBetween(before: KeptWearer | null, after: KeptWearer, takenBy: string): readonly NewMeasure[] {
+  return measureKind.options.flatMap((kind): NewMeasure[] => {
+    const [was, is] = [before && valueOf(before, kind), valueOf(after, kind)];
+    return isDeepStrictEqual(was, is) ? [] : [{ kind, value: is, takenBy }];
+  });
+}
+
+/** An estimated collar is nobody's measure. */
+function valueOf(wearer: KeptWearer, kind: MeasureKind): NewMeasure['value'] {
+  return kind === 'collar' && wearer.collarEstimated ? null : wearer[kind];
+}
+
+/** What is kept of a wearer on record. */
+export function keptOf(wearer: Wearer): KeptWearer {
+  const { id: _id, version: _v, createdAt: _c, updatedAt: _u, seenAt: _s, mergedInto: _m, ...kept } = wearer;
+  return kept;
+}
+
+/** The record that stays, with what only the other one knew. */
+function filledFrom(into: Wearer, from: Wearer): KeptWearer {
+  const kept = keptOf(into);
+  const filled = Object.fromEntries(
+    (Object.keys(MEASURE_KEYS) as (keyof WearerMeasures)[]).map((key) => [key, kept[key] ?? from[key]]),
+  ) as WearerMeasures;
+  const collar = kept.collarEstimated && !from.collarEstimated ? { collar: from.collar, collarEstimated: false } : {};
+  return {
+    ...kept,
+    ...filled,
+    ...collar,
+    note: [kept.note, from.note]
+      .filter((note) => note !== '')
+      .join('\n')
+      .slice(0, 2000),
+  };
+}
+
+const MEASURE_KEYS: Readonly<Record<keyof WearerMeasures, true>> = {
+  bareNeckMm: true,
+  easeMm: true,
+  neckBreadthMm: true,
+  faceWidthMm: true,
+  firstButtonMm: true,
+  buttonSpacingMm: true,
+  dexterity: true,
+  finish: true,
+  fullness: true,
+};
+
+function refused(path: string, message: string): ProblemError {
+  return new ProblemError('invalid', { detail: message, errors: [{ path, message }] });
 }

@@ -1,0 +1,63 @@
+/** Words: names of what the trade distinguishes, the same on screen, on paper and in tables. */
+import { EASY_MM, formatLength, SMALL_MM, type BoundId, type CollarStyle, type Occasion, type WingSchool } from '@easytuck/core';
+import type { SchoolChoice } from '../records/fitting.ts';
+
+export { settingWords, type SettingWords } from './settingWords.ts';
+
+/** What happens past a bound. */
+export const BOUND_WORDS: Readonly<Record<BoundId, string>> = {
+  bandShortest: 'the band is at its shortest',
+  bandLongest: 'the band is at its longest',
+  reach: 'the strip stops reaching',
+  crossing: 'the crossing runs onto the blade',
+  foldPastWaist: 'the fold leaves the belly',
+  foldPastNose: 'the fold leaves the belly',
+  neckBreadth: 'the bow is wider than the neck',
+  collarPoints: 'the bow passes the collar points',
+  faceWidth: 'the bow is wider than the face',
+};
+
+export const SCHOOL_WORDS: Readonly<Record<SchoolChoice, { readonly name: string; readonly rule: string }>> = {
+  true: { name: 'True', rule: 'collar size' },
+  easy: { name: 'Easy', rule: `collar size and ${formatLength(EASY_MM, 'in')}` },
+  small: { name: 'Small', rule: `${formatLength(SMALL_MM, 'in')} under collar size` },
+  late: { name: 'Late', rule: 'tie at the longest' },
+  own: { name: 'Own', rule: 'set by hand' },
+};
+
+export const COLLAR_STYLE_WORDS: Readonly<Record<CollarStyle, string>> = {
+  turndown: 'Turndown',
+  spread: 'Spread',
+  point: 'Point',
+  buttonDown: 'Button-down',
+  wing: 'Wing',
+};
+
+export const OCCASION_WORDS: Readonly<Record<Occasion, string>> = {
+  whiteTie: 'White tie',
+  blackTie: 'Black tie',
+  weddingParty: 'Wedding party',
+  business: 'Business',
+  daytime: 'Daytime',
+  other: 'Other',
+};
+
+export const WING_WORDS: Readonly<Record<WingSchool, string>> = { behind: 'wings behind the bow', over: 'wings over the bow' };
+
+export const SHAPE_WORDS = {
+  butterfly: 'butterfly',
+  semiButterfly: 'semi-butterfly',
+  batwing: 'batwing',
+  pointed: 'pointed',
+  club: 'rounded club',
+} as const;
+
+/** A side, as the wearer's own. */
+export const sideWords = (side: 'left' | 'right'): string => `the wearer’s ${side}`;
+
+/** Where the nose hangs before tying. */
+export function hangWords(noseMm: number, between: readonly [number, number], length: (lengthMm: number) => string): string {
+  return between[0] === 0
+    ? 'the nose hangs above the collar button'
+    : `nose ${length(noseMm)} below the collar button, between buttons ${between[0]} and ${between[1]}`;
+}

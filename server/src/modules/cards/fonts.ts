@@ -1,0 +1,57 @@
+import fontkit from '@pdf-lib/fontkit';
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type { Face, Measure } from './display.ts';
+
+const require = createRequire(import.meta.url);
+
+/** Files of the faces, as they ship with the application. */
+const FILES: Readonly<Record<Face, string>> = {
+  figure: '@expo-google-fonts/source-serif-4/600SemiBold/SourceSerif4_600SemiBold.ttf',
+  text: '@expo-google-fonts/inter/400Regular/Inter_400Regular.ttf',
+  strong: '@expo-google-fonts/inter/600SemiBold/Inter_600SemiBold.ttf',
+};
+
+/** OpenType features that all type is set with: fractions are set as fractions, digits of one width. */
+export const FEATURES = { frac: true, tnum: true, kern: true } as const;
+
+const read = new Map<Face, Buffer>();
+
+/** The bytes of a face, read once. */
+export function fontFile(face: Face): Buffer {
+  const known = read.get(face);
+  if (known) return known;
+  const bytes = readFileSync(require.resolve(FILES[face]));
+  read.set(face, bytes);
+  return bytes;
+}
+
+interface OpenFont {
+  readonly unitsPerEm: number;
+  layout(text: string, features?: Readonly<Record<string, boolean>>): { readonly advanceWidth: number };
+  hasGlyphForCodePoint(codePoint: number): boolean;
+}
+
+const open = new Map<Face, OpenFont>();
+
+function font(face: Face): OpenFont {
+  const known = open.get(face);
+  if (known) return known;
+  const opened = fontkit.create(fontFile(face)) as unknown as OpenFont;
+  open.set(face, opened);
+  return opened;
+}
+
+/** Width of a text as it will be set, in mm. */
+export const measureText: Measure = (text, face, sizeMm) => {
+  const opened = font(face);
+  return (opened.layout(setText(text, face), FEATURES).advanceWidth / opened.unitsPerEm) * sizeMm;
+};
+
+/** A text with only letters that the face has: others are shown as a lozenge, so that nobody's name stops a card. */
+export function setText(text: string, face: Face): string {
+  const opened = font(face);
+  return [...text.normalize('NFC')]
+    .map((letter) => (opened.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0) ? letter : letter.trim() === '' ? ' ' : '◊'))
+    .join('');
+}

@@ -1,0 +1,92 @@
+import fontkit from '@pdf-lib/fontkit';
+import { PDFDocument, rgb, type Color, type PDFFont, type PDFPage } from 'pdf-lib';
+import type { Display, Face, Ink } from './display.ts';
+import { FEATURES, fontFile, setText } from './fonts.ts';
+
+/** PDF points in a millimetre (ISO 32000: 72 to the inch). */
+export const POINTS_PER_MM = 72 / 25.4;
+
+/** Where a display goes on a page, in mm from the page's upper left corner. */
+export interface Placed {
+  readonly display: Display;
+  readonly x: number;
+  readonly y: number;
+}
+
+/** A page and what is on it. */
+export interface PdfPage {
+  readonly widthMm: number;
+  readonly heightMm: number;
+  readonly placed: readonly Placed[];
+}
+
+const colour = (hex: string): Color =>
+  rgb(parseInt(hex.slice(1, 3), 16) / 255, parseInt(hex.slice(3, 5), 16) / 255, parseInt(hex.slice(5, 7), 16) / 255);
+
+const INKS: Readonly<Record<Ink, Color>> = {
+  ink: colour('#24303a'),
+  pencil: colour('#555b58'),
+  rule: colour('#b9b09a'),
+  long: colour('#24566b'),
+  short: colour('#b4532a'),
+  longLining: colour('#9db8c2'),
+  shortLining: colour('#e0b59f'),
+  paper: colour('#ffffff'),
+};
+
+/** Renders pages as a vector PDF with its type embedded; a millimetre is a millimetre. */
+export async function renderPdf(title: string, pages: readonly PdfPage[]): Promise<Uint8Array> {
+  const document = await PDFDocument.create();
+  document.registerFontkit(fontkit);
+  document.setTitle(title);
+  document.setProducer('Easy Tuck');
+  document.setCreator('Easy Tuck');
+  const embed = (face: Face): Promise<PDFFont> => document.embedFont(fontFile(face), { subset: true, features: FEATURES });
+  const fonts: Readonly<Record<Face, PDFFont>> = {
+    figure: await embed('figure'),
+    text: await embed('text'),
+    strong: await embed('strong'),
+  };
+  for (const { widthMm, heightMm, placed } of pages) {
+    const page = document.addPage([widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM]);
+    for (const each of placed) drawDisplay(page, each, fonts);
+  }
+  return document.save();
+}
+
+function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts: Readonly<Record<Face, PDFFont>>): void {
+  const px = (xMm: number): number => (left + xMm) * POINTS_PER_MM;
+  const py = (yMm: number): number => page.getHeight() - (top + yMm) * POINTS_PER_MM;
+  for (const item of display.items) {
+    switch (item.kind) {
+      case 'text':
+        page.drawText(setText(item.text, item.face), {
+          x: px(item.x),
+          y: py(item.y),
+          size: item.sizeMm * POINTS_PER_MM,
+          font: fonts[item.face],
+          color: INKS[item.ink],
+        });
+        break;
+      case 'line':
+        page.drawLine({
+          start: { x: px(item.x1), y: py(item.y1) },
+          end: { x: px(item.x2), y: py(item.y2) },
+          thickness: item.strokeMm * POINTS_PER_MM,
+          color: INKS[item.ink],
+        });
+        break;
+      case 'outline':
+        if (item.d === '') break;
+        page.drawSvgPath(item.d, {
+          x: px(item.x),
+          y: py(item.y),
+          scale: item.scale * POINTS_PER_MM,
+          ...(item.fill ? { color: INKS[item.fill] } : {}),
+          // the path is scaled, and its line with it
+          ...(item.stroke ? { borderColor: INKS[item.stroke], borderWidth: item.strokeMm / item.scale } : {}),
+        });
+        break;
+    }
+  }
+}

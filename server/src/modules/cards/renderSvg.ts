@@ -1,0 +1,46 @@
+import type { Display, DisplayItem, Face, Ink } from './display.ts';
+import { setText } from './fonts.ts';
+
+/** A label printer has one ink: the long end is black, the short end hatched, linings are left white. */
+const FILLS: Readonly<Record<Ink, string>> = {
+  ink: '#000000',
+  pencil: '#000000',
+  rule: '#000000',
+  long: '#000000',
+  short: 'url(#hatch)',
+  longLining: '#ffffff',
+  shortLining: '#ffffff',
+  paper: '#ffffff',
+};
+
+const FONTS: Readonly<Record<Face, string>> = {
+  figure: 'font-family="Source Serif 4" font-weight="600"',
+  text: 'font-family="Inter" font-weight="400"',
+  strong: 'font-family="Inter" font-weight="600"',
+};
+
+/** Renders a display for a printer with one ink, as SVG in millimetres. */
+export function renderSvg(display: Display): string {
+  const { widthMm, heightMm, items } = display;
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="0 0 ${widthMm} ${heightMm}">`,
+    '<defs><pattern id="hatch" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">',
+    '<rect width="4" height="4" fill="#ffffff"/><rect width="1.6" height="4" fill="#000000"/></pattern></defs>',
+    `<rect width="${widthMm}" height="${heightMm}" fill="#ffffff"/>`,
+    ...items.map(svgItem),
+    '</svg>',
+  ].join('');
+}
+
+function svgItem(item: DisplayItem): string {
+  switch (item.kind) {
+    case 'text':
+      return `<text x="${item.x}" y="${item.y}" font-size="${item.sizeMm}" ${FONTS[item.face]} font-feature-settings="'frac','tnum'" fill="#000000">${escapeXml(setText(item.text, item.face))}</text>`;
+    case 'line':
+      return `<line x1="${item.x1}" y1="${item.y1}" x2="${item.x2}" y2="${item.y2}" stroke="#000000" stroke-width="${item.strokeMm}"/>`;
+    case 'outline':
+      return `<path d="${item.d}" transform="translate(${item.x} ${item.y}) scale(${item.scale})" fill="${item.fill ? FILLS[item.fill] : 'none'}" ${item.stroke ? `stroke="#000000" stroke-width="${item.strokeMm / item.scale}"` : ''}/>`;
+  }
+}
+
+const escapeXml = (text: string): string => text.replace(/[&<>"]/g, (character) => `&#${character.charCodeAt(0)};`);

@@ -1,0 +1,76 @@
+import type { PaperSize } from '@easytuck/contract';
+import { prepareTie, settingGauge } from '@easytuck/core';
+import { requireReady, type Database } from '../../plugins/database.ts';
+import { ProblemError } from '../../problem.ts';
+import { fittingService } from '../fittings/service.ts';
+import { shopRepository } from '../shop/repository.ts';
+import { tieService } from '../ties/service.ts';
+import { measureText } from './fonts.ts';
+import { A6_MM, layOutCard } from './layOutCard.ts';
+import { layOutGauge, PAPER_MM } from './layOutGauge.ts';
+import { renderPdf } from './renderPdf.ts';
+import { renderSvg } from './renderSvg.ts';
+
+/** Labels of the shop's printer. */
+export const LABEL_MM = { widthMm: 105, heightMm: 70 } as const;
+const SHEET_COLUMNS = 2;
+const SHEET_ROWS = 4;
+
+/** What can be printed. */
+export interface CardService {
+  /** A set card: one A6, or a sheet of eight on the shop's paper, each of the fittings in turn until the sheet is full. */
+  readonly cardPdf: (fittingIds: readonly string[], format: 'A6' | 'sheet', paper: PaperSize | undefined) => Promise<Uint8Array>;
+  readonly labelSvg: (fittingId: string) => Promise<{ svg: string; title: string }>;
+  readonly gaugePdf: (tieId: string, paper: PaperSize | undefined) => Promise<Uint8Array>;
+}
+
+export function cardService(shop: Database): CardService {
+  const fittings = fittingService(shop);
+  const ties = tieService(shop);
+  const settings = shopRepository(shop);
+  const cardOf = async (id: string) => {
+    const { card } = await fittings.get(id);
+    if (!card)
+      throw new ProblemError('notFound', {
+        detail: 'This fitting was given out before cards were kept. Copy it to start anew, and give it out again.',
+      });
+    return card;
+  };
+  return {
+    cardPdf: async (ids, format, paper) => {
+      const cards = await Promise.all(ids.map(cardOf));
+      const title = `Set card: ${[...new Set(cards.map(({ wearer }) => wearer))].join(', ')}`;
+      if (format === 'A6')
+        return renderPdf(
+          title,
+          cards.map((card) => ({ ...A6_MM, placed: [{ display: layOutCard(card, A6_MM, measureText), x: 0, y: 0 }] })),
+        );
+      const sheet = PAPER_MM[paper ?? (await settings.read()).paper];
+      const cell = { widthMm: Math.min(105, sheet.widthMm / SHEET_COLUMNS), heightMm: sheet.heightMm / SHEET_ROWS };
+      const left = (sheet.widthMm - SHEET_COLUMNS * cell.widthMm) / 2;
+      const placed = Array.from({ length: SHEET_COLUMNS * SHEET_ROWS }, (_, i) => ({
+        display: layOutCard(cards[i % cards.length] ?? must(), cell, measureText),
+        x: left + (i % SHEET_COLUMNS) * cell.widthMm,
+        y: Math.floor(i / SHEET_COLUMNS) * cell.heightMm,
+      }));
+      return renderPdf(title, [{ ...sheet, placed }]);
+    },
+    labelSvg: async (fittingId) => {
+      const card = await cardOf(fittingId);
+      return { svg: renderSvg(layOutCard(card, LABEL_MM, measureText)), title: `${card.wearer}: ${card.tie}` };
+    },
+    gaugePdf: async (tieId, paper) => {
+      requireReady(shop);
+      const tie = await ties.get(tieId);
+      const { unit, easeMm, paper: usual } = await settings.read();
+      const display = layOutGauge(tie.name, settingGauge(prepareTie(tie), unit, easeMm), paper ?? usual, measureText);
+      return renderPdf(`Setting gauge: ${tie.name}`, [
+        { widthMm: display.widthMm, heightMm: display.heightMm, placed: [{ display, x: 0, y: 0 }] },
+      ]);
+    },
+  };
+}
+
+function must(): never {
+  throw new ProblemError('unreadable', { detail: 'A sheet needs at least one card.' });
+}

@@ -1,0 +1,106 @@
+import { tieInput, type TieData } from '@easytuck/contract';
+import { parseNumber } from '@easytuck/core';
+import { numberColumn, put, textColumn, wordColumn, yesColumn, type Column } from './columns.ts';
+import type { TableKind } from './importTable.ts';
+
+const mm = (name: string, path: string): Column<TieData> => numberColumn(`${name} mm`, path);
+
+/** Further widths in one cell, as `place:width` from the nose, with commas or semicolons between. */
+const extraWidths: Column<TieData> = {
+  name: 'further widths mm',
+  path: 'blade.extraWidths',
+  write: ({ blade }) => blade.extraWidths.map(({ atMm, widthMm }) => `${atMm}:${widthMm}`).join('; '),
+  read: (cell, row) => {
+    const number = (text: string | undefined): number => {
+      const reading = parseNumber(text ?? '');
+      return reading.kind === 'number' ? reading.value : Number.NaN;
+    };
+    const pairs = cell.split(';').filter((pair) => pair.trim() !== '');
+    put(
+      row,
+      'blade.extraWidths',
+      pairs.map((pair) => ({ atMm: number(pair.split(':')[0]), widthMm: number(pair.split(':')[1]) })),
+    );
+  },
+};
+
+const MARKS: Column<TieData> = {
+  name: 'marks',
+  path: 'hardware.marks.system',
+  write: ({ hardware }) => (hardware.kind === 'fixed' ? '' : (hardware.marks?.system ?? 'none')),
+  read: (cell, row) => {
+    const word = cell.trim();
+    if (word === 'none') put(row, 'hardware.marks', null);
+    else if (word !== '') put(row, 'hardware.marks.system', word);
+  },
+};
+
+const MARK_AT_SHORTEST: Column<TieData> = {
+  ...numberColumn<TieData>('mark at shortest', 'hardware.marks.atShortest'),
+  read: (cell, row) => {
+    const hardware = row['hardware'] as Record<string, unknown> | undefined;
+    if (cell.trim() === '' || hardware?.['marks'] === null) return;
+    numberColumn('', 'hardware.marks.atShortest').read(cell, row);
+  },
+};
+
+const INNER_LOOK: Column<TieData> = wordColumn('inner look', 'faces.inner.look');
+
+/** Ties as a table: one row a tie, lengths in mm, columns by the trade's words. */
+export const tieTable: TableKind<TieData> = {
+  file: 'easytuck.ties',
+  schema: tieInput,
+  columns: [
+    textColumn('name', 'name'),
+    wordColumn('shape', 'shape'),
+    wordColumn('cloth', 'clothKind'),
+    mm('thickness', 'cloth.thicknessMm'),
+    numberColumn('gather', 'cloth.gatherRatio'),
+    mm('nose to belly', 'blade.noseToBellyMm'),
+    mm('belly to waist', 'blade.bellyToWaistMm'),
+    mm('waist to tip', 'blade.waistToTipMm'),
+    mm('band width', 'blade.bandWidthMm'),
+    mm('belly width', 'blade.bellyWidthMm'),
+    mm('waist width', 'blade.waistWidthMm'),
+    mm('tail width', 'blade.tailWidthMm'),
+    wordColumn('tip', 'blade.tipShape'),
+    mm('tip depth', 'blade.tipDepthMm'),
+    extraWidths,
+    mm('overhang', 'overhangMm'),
+    wordColumn('hardware', 'hardware.kind'),
+    mm('length', 'hardware.lengthMm'),
+    mm('shortest', 'hardware.shortestMm'),
+    mm('longest', 'hardware.longestMm'),
+    numberColumn('settings', 'hardware.stepCount'),
+    mm('pitch', 'hardware.pitchMm'),
+    mm('strap', 'hardware.strapMm'),
+    mm('reach at shortest', 'hardware.reachAtShortestMm'),
+    mm('glide step', 'hardware.glideStepMm'),
+    MARKS,
+    MARK_AT_SHORTEST,
+    textColumn('outer face', 'faces.outer.name'),
+    wordColumn('outer look', 'faces.outer.look', 'plain'),
+    {
+      ...textColumn<TieData>('inner face', 'faces.inner.name'),
+      read: (cell, row) => {
+        if (cell.trim() !== '') put(row, 'faces.inner.name', cell);
+      },
+    },
+    {
+      ...INNER_LOOK,
+      read: (cell, row) => {
+        if (cell.trim() === '') return;
+        const faces = row['faces'] as { inner?: { name?: string } } | undefined;
+        if (faces?.inner?.name === undefined) put(row, 'faces.inner.name', '');
+        INNER_LOOK.read(cell, row);
+      },
+    },
+    yesColumn('quick clasp', 'quickClasp'),
+    textColumn('price code', 'priceCode'),
+    numberColumn('in stock', 'inStock'),
+    textColumn('note', 'note'),
+  ],
+  sameAs: ({ name }) => name.trim().toLocaleLowerCase(),
+  sameColumn: 'name',
+  alreadyThere: 'There is a tie of this name already.',
+};

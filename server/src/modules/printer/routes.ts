@@ -1,0 +1,39 @@
+import { printerControls, printerState, printRequest, problem } from '@easytuck/contract';
+import type { FastifyInstance } from 'fastify';
+import type { ZodTypeProvider } from 'fastify-type-provider-zod';
+import { z } from 'zod';
+import { ProblemError } from '../../problem.ts';
+import { cardService } from '../cards/service.ts';
+import type { LabelPrinter } from './service.ts';
+
+const tags = ['printer'];
+const refusals = { 400: problem, 404: problem, 503: problem };
+
+/** The shop's label printer: what it is at, a card to be printed, what it printed. */
+export async function printerRoutes(app: FastifyInstance, { printer }: { printer: LabelPrinter }): Promise<void> {
+  const routes = app.withTypeProvider<ZodTypeProvider>();
+  const cards = cardService(app.database);
+
+  routes.get('/', { schema: { tags, response: { 200: printerState, 503: problem } } }, async () => printer.state());
+  routes.post('/jobs', { schema: { tags, body: printRequest, response: { 200: printerState, ...refusals } } }, async (request) => {
+    const { jobId, fittingId } = request.body;
+    return printer.print({ id: jobId, ...(await cards.labelSvg(fittingId)) });
+  });
+  routes.get(
+    '/jobs/:id/image',
+    {
+      schema: { tags, params: z.object({ id: z.string().max(80) }), response: { 200: z.any().describe('The label as PNG.'), ...refusals } },
+    },
+    async (request, reply) => {
+      const image = await printer.image(request.params.id);
+      if (image === null) throw new ProblemError('notFound', { detail: 'This label has not been printed.' });
+      return reply
+        .type('image/png')
+        .serializer((payload: unknown) => payload as string)
+        .send(image);
+    },
+  );
+  routes.post('/controls', { schema: { tags, body: printerControls, response: { 200: printerState, ...refusals } } }, async (request) =>
+    printer.control(request.body),
+  );
+}

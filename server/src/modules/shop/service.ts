@@ -1,0 +1,29 @@
+import type { ShopSettings, ShopSettingsData } from '@easytuck/contract';
+import { requireReady, type Database } from '../../plugins/database.ts';
+import { ProblemError } from '../../problem.ts';
+import { shopRepository } from './repository.ts';
+
+/** What can be done with the shop's settings. */
+export interface ShopService {
+  readonly read: () => Promise<ShopSettings>;
+  /** Saves over the version the change was based on; refused as `stale`, with what is there now, where that is gone. */
+  readonly change: (version: number, data: ShopSettingsData) => Promise<ShopSettings>;
+}
+
+export function shopService(shop: Database): ShopService {
+  const repository = shopRepository(shop);
+  const read = async (): Promise<ShopSettings> => {
+    requireReady(shop);
+    return repository.read();
+  };
+  return {
+    read,
+    change: async (version, data) => {
+      requireReady(shop);
+      const saved = await repository.update(version, data);
+      const current = await read();
+      if (!saved) throw new ProblemError('stale', { current });
+      return current;
+    },
+  };
+}

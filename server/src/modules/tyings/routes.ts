@@ -1,0 +1,27 @@
+import { problem, tying, tyingInput, tyingList, tyingQuery } from '@easytuck/contract';
+import type { FastifyInstance } from 'fastify';
+import type { ZodTypeProvider } from 'fastify-type-provider-zod';
+import { tyingService } from './service.ts';
+
+const tags = ['tyings'];
+
+export async function tyingRoutes(app: FastifyInstance): Promise<void> {
+  const routes = app.withTypeProvider<ZodTypeProvider>();
+  const service = tyingService(app.database);
+
+  routes.get(
+    '/',
+    { schema: { tags, querystring: tyingQuery, response: { 200: tyingList, 400: problem, 503: problem } } },
+    async ({ query }) => ({
+      tyings: await service.ofWearer(query.wearerId),
+    }),
+  );
+  routes.post(
+    '/',
+    { schema: { tags, body: tyingInput, response: { 200: tying, 201: tying, 400: problem, 409: problem, 503: problem } } },
+    async (request, reply) => {
+      const { stored, created } = await service.record(request.body);
+      return reply.status(created ? 201 : 200).send(stored);
+    },
+  );
+}

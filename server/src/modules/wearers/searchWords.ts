@@ -1,0 +1,26 @@
+/** Words are kept up to this many letters. */
+const LONGEST_WORD = 24;
+/** Beginnings up to this many letters are kept themselves, latest wearer first; longer ones match few. */
+export const SHORT_WORD = 3;
+
+/** Letters that do not come apart into a letter and a mark. */
+const PLAIN: Readonly<Record<string, string>> = { ø: 'o', đ: 'd', ð: 'd', ł: 'l', ß: 'ss', æ: 'ae', œ: 'oe', þ: 'th', ı: 'i' };
+
+/** The words of a name without marks and capitals: `Solheim-Groves, Åse` gives solheim, groves, ase. */
+export function nameWords(name: string): readonly string[] {
+  const plain = name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[øđðłßæœþı]/g, (letter) => PLAIN[letter] ?? letter);
+  return plain
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word !== '')
+    .map((word) => word.slice(0, LONGEST_WORD));
+}
+
+/** What a name is found by: its words, and their first one, two and three letters. */
+export function searchWords(name: string): readonly string[] {
+  const words = nameWords(name);
+  return [...new Set(words.flatMap((word) => [word, ...Array.from({ length: SHORT_WORD }, (_, i) => word.slice(0, i + 1))]))];
+}

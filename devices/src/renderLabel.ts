@@ -6,8 +6,8 @@ const require = createRequire(import.meta.url);
 /** Type that the printer has on board. */
 const FONT_FILES = [
   '@expo-google-fonts/source-serif-4/600SemiBold/SourceSerif4_600SemiBold.ttf',
-  '@expo-google-fonts/inter/400Regular/Inter_400Regular.ttf',
-  '@expo-google-fonts/inter/600SemiBold/Inter_600SemiBold.ttf',
+  '@expo-google-fonts/ibm-plex-sans/400Regular/IBMPlexSans_400Regular.ttf',
+  '@expo-google-fonts/ibm-plex-sans/600SemiBold/IBMPlexSans_600SemiBold.ttf',
 ].map((path) => require.resolve(path));
 
 /** Dots in a millimetre: a 300 dpi head. */
@@ -18,7 +18,7 @@ export function renderLabel(svg: string): Buffer {
   const widthMm = Number(/viewBox="0 0 ([\d.]+)/.exec(svg)?.[1]);
   const resvg = new Resvg(svg, {
     fitTo: { mode: 'width', value: Math.round(widthMm * DOTS_PER_MM) },
-    font: { fontFiles: FONT_FILES, loadSystemFonts: false, defaultFontFamily: 'Inter' },
+    font: { fontFiles: FONT_FILES, loadSystemFonts: false, defaultFontFamily: 'IBM Plex Sans' },
     background: '#ffffff',
   });
   return resvg.render().asPng();

@@ -5,11 +5,11 @@ import type { Face, Measure } from './display.ts';
 
 const require = createRequire(import.meta.url);
 
-/** Files of the faces, as they ship with the application. */
+/** Files of the faces, as they ship with the application. (Not every face can be embedded in part: some lose their composed letters.) */
 const FILES: Readonly<Record<Face, string>> = {
   figure: '@expo-google-fonts/source-serif-4/600SemiBold/SourceSerif4_600SemiBold.ttf',
-  text: '@expo-google-fonts/inter/400Regular/Inter_400Regular.ttf',
-  strong: '@expo-google-fonts/inter/600SemiBold/Inter_600SemiBold.ttf',
+  text: '@expo-google-fonts/ibm-plex-sans/400Regular/IBMPlexSans_400Regular.ttf',
+  strong: '@expo-google-fonts/ibm-plex-sans/600SemiBold/IBMPlexSans_600SemiBold.ttf',
 };
 
 /** OpenType features that all type is set with: fractions are set as fractions, digits of one width. */

@@ -31,9 +31,30 @@ const SCALES: readonly (readonly [scale: number, name: string])[] = [
 /** A6, laid on its long side. */
 export const A6_MM = { widthMm: 148, heightMm: 105 } as const;
 
-/** Lays out a set card on a page of its own, from 100 × 60 mm up. */
-export function layOutCard(card: SetCard, page: { readonly widthMm: number; readonly heightMm: number }, measure: Measure): Display {
+interface Page {
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+/** Type shrinks by steps of this until all of a card is on it. */
+const SHRINK = 0.96;
+const MOST_SHRINKS = 12;
+
+/** Lays out a set card on a page of its own, from 100 × 60 mm up; the type is as large as lets everything stand on it. */
+export function layOutCard(card: SetCard, page: Page, measure: Measure): Display {
   const sizes = page.widthMm >= A6_MM.widthMm ? ROOMY : DENSE;
+  for (let shrinks = 0; ; shrinks += 1) {
+    const { display, bottomMm } = layOutAt(card, page, shrunk(sizes, SHRINK ** shrinks), measure);
+    if (bottomMm <= page.heightMm - sizes.marginMm * 0.7 || shrinks === MOST_SHRINKS) return display;
+  }
+}
+
+function shrunk(sizes: CardSizes, by: number): CardSizes {
+  const { nameMm, figureMm, textMm, smallMm } = sizes;
+  return { ...sizes, nameMm: nameMm * by, figureMm: figureMm * by, textMm: textMm * by, smallMm: smallMm * by };
+}
+
+function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure): { display: Display; bottomMm: number } {
   const { marginMm: m, nameMm, figureMm, textMm, smallMm } = sizes;
   const innerMm = page.widthMm - 2 * m;
   const items: DisplayItem[] = [];
@@ -42,7 +63,7 @@ export function layOutCard(card: SetCard, page: { readonly widthMm: number; read
   };
   let y = m + nameMm * 0.8;
   const day = card.givenOutAt.slice(0, 10);
-  const given = `${day}${card.revision > 1 ? `, revision ${card.revision}` : ''}`;
+  const given = `${card.shop}, ${day}${card.revision > 1 ? `, revision ${card.revision}` : ''}`;
   const givenMm = measure(given, 'text', textMm);
   text(m, y, nameMm, 'figure', 'ink', card.wearer, innerMm - givenMm - 4);
   text(page.widthMm - m - givenMm, y, textMm, 'text', 'pencil', given);
@@ -64,7 +85,7 @@ export function layOutCard(card: SetCard, page: { readonly widthMm: number; read
   ];
   // one size for all three, so that none is taken for more important than it is
   const widest = Math.max(...columns.map(({ figure }) => measure(figure, 'figure', figureMm)));
-  const fittedMm = Math.min(figureMm, (figureMm * (columnMm - 2)) / widest);
+  const fittedMm = Math.min(figureMm, (figureMm * (columnMm - 4)) / widest);
   columns.forEach(({ label, figure, of }, i) => {
     const x = m + i * columnMm;
     text(x, numberY, textMm, 'strong', 'pencil', label, columnMm - 2);
@@ -79,7 +100,7 @@ export function layOutCard(card: SetCard, page: { readonly widthMm: number; read
     smallMm,
     'text',
     'pencil',
-    `the bow at ${bow.name} of its size, seen from the front`,
+    `the bow at ${bow.name} of its size`,
     sizes.bowWidthMm + m,
   );
 
@@ -106,7 +127,7 @@ export function layOutCard(card: SetCard, page: { readonly widthMm: number; read
       y += smallMm * 1.28;
     }
   }
-  return { ...page, items };
+  return { display: { ...page, items }, bottomMm: y };
 }
 
 /** The largest of the usual scales, from the `first` on, at which a drawing is no wider than there is room. */

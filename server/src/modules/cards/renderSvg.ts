@@ -15,8 +15,8 @@ const FILLS: Readonly<Record<Ink, string>> = {
 
 const FONTS: Readonly<Record<Face, string>> = {
   figure: 'font-family="Source Serif 4" font-weight="600"',
-  text: 'font-family="Inter" font-weight="400"',
-  strong: 'font-family="Inter" font-weight="600"',
+  text: 'font-family="IBM Plex Sans" font-weight="400"',
+  strong: 'font-family="IBM Plex Sans" font-weight="600"',
 };
 
 /** Renders a display for a printer with one ink, as SVG in millimetres. */

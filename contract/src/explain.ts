@@ -1,4 +1,16 @@
+import type { BladeTape, BladeTapeReading } from '@easytuck/core';
+
 /** The strip does not reach, in the same words wherever it is found. */
 export function explainOutOfReach(shortBy: string): string {
   return `The strip does not reach: at this set the bow cannot be tied. Let the band out by at least ${shortBy}, or take a longer tie.`;
 }
+
+const TAPE_NAMES: Readonly<Record<keyof BladeTape, string>> = { tipToWaistMm: 'waist', tipToBellyMm: 'belly', tipToNoseMm: 'nose' };
+
+/** Two readings along a blade that lie the wrong way round. */
+export function explainTapeOrder({ reading, mustExceed, limitMm }: Extract<BladeTapeReading, { kind: 'outOfOrder' }>): string {
+  return `From the tip the ${TAPE_NAMES[reading]} lies beyond the ${TAPE_NAMES[mustExceed]}, so it must be more than ${Math.round(limitMm * 10) / 10} mm.`;
+}
+
+/** How further widths are written: place and width from the nose. */
+export const FURTHER_WIDTHS_EXAMPLE = '30:44; 106:52';

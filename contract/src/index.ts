@@ -11,6 +11,6 @@ export * from './records/printer.ts';
 export * from './records/shop.ts';
 export * from './records/tying.ts';
 export * from './exchange/index.ts';
-export { explainOutOfReach } from './explain.ts';
+export { explainOutOfReach, explainTapeOrder, FURTHER_WIDTHS_EXAMPLE } from './explain.ts';
 export { fieldError, problem, PROBLEMS, type FieldError, type Problem, type ProblemCode } from './problems.ts';
 export * from './words/index.ts';

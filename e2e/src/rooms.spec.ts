@@ -23,7 +23,7 @@ test.describe('choices on the bench', () => {
       return (long?.x ?? Number.NaN) < (short?.x ?? Number.NaN);
     };
     expect(await isLongOnLeft()).toBe(false);
-    await page.getByText('as he sees himself').click();
+    await page.getByText('in the mirror').click();
     expect(await isLongOnLeft()).toBe(true);
     await page.reload();
     await expect(page.getByText('Long end on the wearer’s left')).toBeVisible();

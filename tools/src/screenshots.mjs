@@ -44,7 +44,7 @@ const VIEWS = {
     size: TABLET,
     open: async (page) => {
       await fit(page, 'Ivo Sandgate', 'Lamplighter');
-      await page.getByText('as he sees himself').click();
+      await page.getByText('in the mirror').click();
     },
   },
   wearers: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Wearers' }).click() },

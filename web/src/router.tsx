@@ -40,6 +40,26 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('./features/fittings/FittingPage.tsx')).FittingPage }),
         errorElement: <ErrorFace />,
       },
+      {
+        path: 'ledger',
+        lazy: async () => ({ Component: (await import('./features/ledger/LedgerPage.tsx')).LedgerPage }),
+        errorElement: <ErrorFace />,
+      },
+      {
+        path: 'exchange/:kind',
+        lazy: async () => ({ Component: (await import('./features/exchange/ExchangePage.tsx')).ExchangePage }),
+        errorElement: <ErrorFace />,
+      },
+      {
+        path: 'shop',
+        lazy: async () => ({ Component: (await import('./features/shop/ShopPage.tsx')).ShopPage }),
+        errorElement: <ErrorFace />,
+      },
+      {
+        path: 'tape',
+        lazy: async () => ({ Component: (await import('./shared/tape/TapePanel.tsx')).TapePage }),
+        errorElement: <ErrorFace />,
+      },
       { path: '*', Component: NoSuchPage },
     ],
   },

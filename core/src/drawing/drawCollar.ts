@@ -1,4 +1,4 @@
-import { TYPICAL_BUTTONS, type TypicalCollar } from '../fit/index.ts';
+import { TYPICAL_BUTTONS, type ShirtButtons, type TypicalCollar } from '../fit/index.ts';
 import { mirrored, pathThrough, round, type DrawingPoint } from './path.ts';
 
 /** A collar, neck and shirt front seen from the front, as SVG path data in mm about the collar button. */
@@ -24,8 +24,15 @@ const SHOULDER_MM = { across: 205, drop: 74 } as const;
  *
  * @param pointsMm distance between the collar's outer points.
  * @param depthMm how far down the shirt front is drawn.
+ * @param buttons where the shirt's own buttons are.
  */
-export function drawCollar(collar: TypicalCollar, neckBreadthMm: number, pointsMm: number, depthMm: number): CollarDrawing {
+export function drawCollar(
+  collar: TypicalCollar,
+  neckBreadthMm: number,
+  pointsMm: number,
+  depthMm: number,
+  buttons: ShirtButtons = TYPICAL_BUTTONS,
+): CollarDrawing {
   const halfNeck = neckBreadthMm / 2;
   const halfPoints = pointsMm / 2;
   const topY = -collar.standMm * 0.9;
@@ -47,14 +54,14 @@ export function drawCollar(collar: TypicalCollar, neckBreadthMm: number, pointsM
       ],
       false,
     ),
-    buttons: shirtButtons(depthMm),
+    buttons: shirtButtons(depthMm, buttons),
     points: [point, mirrored(point, -1)],
   };
 }
 
-function shirtButtons(depthMm: number): DrawingPoint[] {
+function shirtButtons(depthMm: number, { firstMm, spacingMm }: ShirtButtons): DrawingPoint[] {
   const buttons: DrawingPoint[] = [];
-  for (let y = TYPICAL_BUTTONS.firstMm; y < depthMm - 4; y += TYPICAL_BUTTONS.spacingMm) buttons.push({ x: 0, y });
+  for (let y = firstMm; y < depthMm - 4; y += spacingMm) buttons.push({ x: 0, y });
   return buttons;
 }
 

@@ -1,28 +1,40 @@
 import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
-import { NavLink, Outlet, useNavigation } from 'react-router';
+import { lazy, Suspense } from 'react';
+import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
 import { COLOURS, FIGURES } from '../theme.ts';
 import { Choice } from './Choice.tsx';
+import { TapeProvider } from './tape/TapeProvider.tsx';
+import { useShortcuts } from './shortcuts/shortcuts.ts';
 import { useUnits } from './UnitProvider.tsx';
 
 const ROOMS = [
   { to: '/', name: 'Bench' },
   { to: '/wearers', name: 'Wearers' },
   { to: '/drawer', name: 'Drawer' },
+  { to: '/ledger', name: 'Ledger' },
+  { to: '/shop', name: 'Shop' },
 ] as const;
+
+const ShortcutHelp = lazy(async () => ({ default: (await import('./shortcuts/ShortcutHelp.tsx')).ShortcutHelp }));
 
 /** The frame of every room: its name, the rooms, the unit. */
 export function Shell() {
   const { unit, setUnit } = useUnits();
   const isLoading = useNavigation().state === 'loading';
+  const navigate = useNavigate();
+  useShortcuts(
+    'Everywhere',
+    ROOMS.map(({ to, name }) => ({ key: name.charAt(0), says: `to the ${name}`, run: () => void navigate(to) })),
+  );
   return (
-    <>
+    <TapeProvider>
       <Box
         component="header"
         sx={{
           display: 'flex',
           alignItems: 'center',
-          gap: { xs: 2, md: 4 },
+          gap: { xs: 1.5, md: 4 },
           px: { xs: 2, md: 2.5 },
           height: 52,
           borderBottom: `1px solid ${COLOURS.rule}`,
@@ -37,7 +49,7 @@ export function Shell() {
               to={to}
               end={to === '/'}
               sx={{
-                px: 1.5,
+                px: { xs: 1, md: 1.5 },
                 lineHeight: '51px',
                 color: 'text.primary',
                 textDecoration: 'none',
@@ -65,6 +77,9 @@ export function Shell() {
       </Box>
       {isLoading && <LinearProgress aria-label="Loading the room" sx={{ position: 'absolute', insetInline: 0, height: 2 }} />}
       <Outlet />
-    </>
+      <Suspense fallback={null}>
+        <ShortcutHelp />
+      </Suspense>
+    </TapeProvider>
   );
 }

@@ -1,5 +1,6 @@
 import { formatLength, formatLengthBare, type LengthUnit } from '@easytuck/core';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
+import { useShop } from './api/shop.ts';
 import { readStored, writeStored } from './stored.ts';
 
 type ShopUnit = Extract<LengthUnit, 'in' | 'cm'>;
@@ -17,9 +18,13 @@ interface Units {
 const KEY = 'easytuck.unit';
 const UnitContext = createContext<Units | null>(null);
 
-/** Keeps the unit that lengths are shown in. */
+/** Keeps the unit that lengths are shown in: the shop's, until another is chosen here. */
 export function UnitProvider({ children }: { children: ReactNode }) {
-  const [unit, keep] = useState<ShopUnit>(() => readStored(KEY, (value) => (value === 'in' || value === 'cm' ? value : null), 'in'));
+  const shop = useShop();
+  const [chosen, keep] = useState<ShopUnit | null>(() =>
+    readStored(KEY, (value) => (value === 'in' || value === 'cm' ? value : null), null),
+  );
+  const unit = chosen ?? shop.unit;
   const setUnit = useCallback((next: ShopUnit) => {
     keep(next);
     writeStored(KEY, next);

@@ -24,8 +24,9 @@ export function useFormDraft<V extends FieldValues>(key: string, initial: V, res
     reset({ ...initial, ...kept }, { keepDefaultValues: true });
   }, [kept, initial, reset]);
   useEffect(() => {
-    const subscription = watch((values, { type }) => {
-      if (type === 'change') writeStored(storageKey, values);
+    const subscription = watch((values, { name }) => {
+      // a reset names no field: only what was typed, or dragged, is a draft
+      if (name !== undefined) writeStored(storageKey, values);
     });
     return () => subscription.unsubscribe();
   }, [storageKey, watch]);

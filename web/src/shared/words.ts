@@ -28,6 +28,15 @@ export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
   outside: 'cannot be worn like this',
 };
 
+/** What the label printer is at. */
+export const PRINTER_WORDS = {
+  none: 'no printer is connected',
+  offline: 'the printer does not answer',
+  outOfPaper: 'the printer is out of labels',
+  ready: 'the printer is ready',
+  printing: 'the printer is printing',
+} as const;
+
 /** The hardware of a band in a phrase. */
 export function hardwareWords(hardware: Hardware): string {
   if (hardware.kind === 'fixed') return 'sewn to one neck';

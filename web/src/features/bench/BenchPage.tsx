@@ -1,36 +1,58 @@
-import type { Tie } from '@easytuck/contract';
+import type { ShopSettings, StockCollar, Tie } from '@easytuck/contract';
+import { collarCustoms, lastStep, SCHOOLS, type Fullness } from '@easytuck/core';
+import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import { useCallback, useEffect, useState, type Dispatch } from 'react';
+import { useCallback, useEffect, useMemo, useState, type Dispatch } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { useCollars } from '../../shared/api/collars.ts';
+import { useFitting } from '../../shared/api/fittings.ts';
+import { useShopReading } from '../../shared/api/shop.ts';
 import { useTies } from '../../shared/api/ties.ts';
 import { useWearer } from '../../shared/api/wearers.ts';
 import type { ViewSide } from '../../shared/drawing/stageLayout.ts';
 import { Face } from '../../shared/faces/Face.tsx';
 import { Loaded } from '../../shared/faces/Loaded.tsx';
+import { useShortcuts } from '../../shared/shortcuts/shortcuts.ts';
 import { readStored, writeStored } from '../../shared/stored.ts';
+import { SCHOOL_WORDS } from '../../shared/words.ts';
 import css from './bench.module.css';
 import type { BenchEvent } from './benchReducer.ts';
+import type { BenchFit } from './benchViewModel.ts';
 import { BenchStage } from './components/BenchStage.tsx';
+import { CloserLook } from './components/CloserLook.tsx';
 import { GiveOut } from './components/GiveOut.tsx';
 import { Schools } from './components/Schools.tsx';
 import { TiePicker } from './components/TiePicker.tsx';
 import { WearerFields } from './components/WearerFields.tsx';
+import type { RankingFor } from './ranking.ts';
+import { COLLAR_ADVICE, OCCASION_ADVICE } from './reasonWords.ts';
 import { useBench } from './useBench.ts';
 
 const VIEW_KEY = 'easytuck.view';
 
-/** One fitting, in the order of the work: wearer, collar, tie, set and lead, given out. */
+const NO_COLLARS: readonly StockCollar[] = [];
+
+/** One fitting, in the order of the work: wearer, occasion and collar, tie, set and lead, card. */
 export function BenchPage() {
-  return <Loaded reading={useTies()}>{(ties) => (ties.length === 0 ? <EmptyDrawer /> : <BenchWithTies ties={ties} />)}</Loaded>;
+  const shop = useShopReading();
+  return (
+    <Loaded reading={useTies()}>
+      {(ties) =>
+        ties.length === 0 ? <EmptyDrawer /> : <Loaded reading={shop}>{(house) => <BenchWithTies ties={ties} house={house} />}</Loaded>
+      }
+    </Loaded>
+  );
 }
 
-function BenchWithTies({ ties }: { ties: readonly Tie[] }) {
+function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSettings }) {
   const { draft, view, dispatch, saving, giveOut, startAnew } = useBench(ties);
+  const collars = useCollars().data ?? NO_COLLARS;
   const [side, keepSide] = useState<ViewSide>(() =>
     readStored(VIEW_KEY, (value) => (value === 'facing' || value === 'mirror' ? value : null), 'facing'),
   );
   const navigate = useNavigate();
-  useWearerFromAddress(dispatch);
+  const fullness = useFromAddress(draft.wearerId, dispatch);
   const setSide = useCallback((next: ViewSide) => {
     keepSide(next);
     writeStored(VIEW_KEY, next);
@@ -39,38 +61,98 @@ function BenchWithTies({ ties }: { ties: readonly Tie[] }) {
     const saved = await giveOut();
     if (saved) await navigate(`/fittings/${saved.id}`);
   }, [giveOut, navigate]);
+  const { worn, fit } = view;
+  const { longEnd, occasion, collarStyle, wings } = draft;
+  const rankingFor = useMemo<RankingFor>(
+    () => ({ worn, longEnd, school: house.school, taste: { occasion, fullness } }),
+    [worn, longEnd, house.school, occasion, fullness],
+  );
+  const advice = useMemo(
+    () =>
+      [OCCASION_ADVICE[occasion], ...collarCustoms(occasion, collarStyle, wings).map((custom) => COLLAR_ADVICE[custom])]
+        .filter((each) => each !== '')
+        .join(' '),
+    [occasion, collarStyle, wings],
+  );
+  useBenchKeys(fit, side, setSide, dispatch);
   return (
     <main className={css.page}>
+      {draft.revises !== null && (
+        <Alert severity="info" sx={{ mb: 1 }} action={<Button onClick={startAnew}>Leave it as it was</Button>}>
+          A new revision of a fitting for {draft.name}. What was given out before stays on record.
+        </Alert>
+      )}
       <div className={css.choose}>
-        <WearerFields draft={draft} errors={view.errors} dispatch={dispatch} />
-        <TiePicker ties={ties} tieId={draft.tieId} worn={view.worn} longEnd={draft.longEnd} dispatch={dispatch} />
+        <WearerFields draft={draft} errors={view.errors} collars={collars} houseEaseMm={house.easeMm} dispatch={dispatch} />
+        <TiePicker ties={ties} tieId={draft.tieId} rankingFor={rankingFor} dispatch={dispatch} />
       </div>
-      <BenchStage draft={draft} view={view} dispatch={dispatch} side={side} setSide={setSide} />
-      {view.fit && view.fit.tie.hardware.kind !== 'fixed' && (
-        <Schools schools={view.fit.schools} school={draft.school} dispatch={dispatch} />
+      <BenchStage draft={draft} view={view} collars={collars} dispatch={dispatch} side={side} setSide={setSide} />
+      {fit && fit.tie.hardware.kind !== 'fixed' && (
+        <Schools
+          schools={fit.schools}
+          school={draft.school}
+          belly={fit.tie.blade.noseToBellyMm}
+          hardware={fit.tie.hardware}
+          smallMm={house.smallMm}
+          advice={advice}
+          dispatch={dispatch}
+        />
       )}
       <GiveOut
         note={draft.note}
         noteError={view.errors.note}
         missing={view.missing}
+        names={house.staff}
+        isRevision={draft.revises !== null}
         dispatch={dispatch}
         saving={saving}
         onGiveOut={onGiveOut}
         onStartAnew={startAnew}
       />
+      {fit && <CloserLook fit={fit} ties={ties} dispatch={dispatch} />}
     </main>
   );
 }
 
-/** A wearer's page leads here with its key in the address: the wearer is chosen, and the address is the bench's again. */
-function useWearerFromAddress(dispatch: Dispatch<BenchEvent>): void {
+/** Keys of set, lead, schools and view. */
+function useBenchKeys(fit: BenchFit | null, side: ViewSide, setSide: (side: ViewSide) => void, dispatch: Dispatch<BenchEvent>): void {
+  const focusOn = (name: string): void => document.querySelector<HTMLElement>(`[data-bench="${name}"]`)?.focus();
+  const step = (by: number): void => {
+    if (!fit || fit.tie.hardware.kind === 'fixed') return;
+    dispatch({ type: 'stepSet', step: Math.min(lastStep(fit.tie.hardware), Math.max(0, fit.worn.setting.step + by)) });
+  };
+  useShortcuts('Bench', [
+    { key: 's', says: 'type the set', run: () => focusOn('set') },
+    { key: 'l', says: 'type the lead', run: () => focusOn('lead') },
+    { key: '[', says: 'one setting shorter', run: () => step(-1) },
+    { key: ']', says: 'one setting longer', run: () => step(1) },
+    { key: 'e', says: 'the even lead', run: () => dispatch({ type: 'leadSet', leadMm: null }) },
+    ...SCHOOLS.map((school, i) => ({
+      key: String(i + 1),
+      says: `the ${SCHOOL_WORDS[school].name.toLowerCase()} school`,
+      run: () => dispatch({ type: 'schoolChosen', school } as const),
+    })),
+    { key: 'v', says: 'seen from the other side', run: () => setSide(side === 'facing' ? 'mirror' : 'facing') },
+  ]);
+}
+
+/**
+ * Other pages lead here with a key in the address: a wearer's is chosen, a fitting is laid on the bench again, and the
+ * address is the bench's again. @returns how full a bow the chosen wearer likes.
+ */
+function useFromAddress(wearerId: string | null, dispatch: Dispatch<BenchEvent>): Fullness | null {
   const [search, setSearch] = useSearchParams();
   const { data: wearer } = useWearer(search.get('wearer'));
+  const [revised, copied] = [search.get('revise'), search.get('copy')];
+  const { data: fitting } = useFitting(revised ?? copied);
+  const { data: chosen } = useWearer(wearerId);
   useEffect(() => {
-    if (!wearer) return;
-    dispatch({ type: 'wearerChosen', wearer });
+    if (wearer) dispatch({ type: 'wearerChosen', wearer });
+    else if (fitting) dispatch({ type: 'taken', fitting, fittingId: uuid(), revises: revised !== null });
+    else return;
     setSearch({}, { replace: true });
-  }, [wearer, dispatch, setSearch]);
+  }, [wearer, fitting, revised, dispatch, setSearch]);
+  return chosen?.fullness ?? null;
 }
 
 /** A shop without ties: nothing can be fitted before one is measured. */

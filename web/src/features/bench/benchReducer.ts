@@ -1,9 +1,20 @@
-import type { SchoolChoice, Wearer } from '@easytuck/contract';
-import type { CollarStyle, Side } from '@easytuck/core';
+import type { Fitting, SchoolChoice, StockCollar, Wearer } from '@easytuck/contract';
+import type { CollarStyle, Occasion, School, Side, WingSchool } from '@easytuck/core';
 import { z } from 'zod';
+import { exactMm } from '../../shared/exactMm.ts';
 
 /** Measures of the wearer and his shirt that need not be taken. */
-export type OptionalMeasure = 'collarPoints' | 'neckBreadth' | 'faceWidth';
+export type OptionalMeasure = 'ease' | 'collarPoints' | 'neckBreadth' | 'faceWidth' | 'firstButton' | 'buttonSpacing';
+
+/** The measures in the order they are taken. */
+export const OPTIONAL_MEASURES: readonly OptionalMeasure[] = [
+  'ease',
+  'collarPoints',
+  'neckBreadth',
+  'faceWidth',
+  'firstButton',
+  'buttonSpacing',
+];
 
 /** What is typed and chosen at the bench, as it was typed. It survives a reload. */
 export interface BenchDraft {
@@ -16,6 +27,10 @@ export interface BenchDraft {
   readonly collarText: string;
   readonly longEnd: Side;
   readonly collarStyle: CollarStyle;
+  /** A collar of the shop's stock; null where only its style is known. */
+  readonly collarId: string | null;
+  readonly occasion: Occasion;
+  readonly wings: WingSchool;
   readonly measures: Readonly<Record<OptionalMeasure, string>>;
   readonly tieId: string | null;
   readonly school: SchoolChoice;
@@ -24,25 +39,49 @@ export interface BenchDraft {
   /** Lead chosen by hand, in mm; null for the one that makes both bows alike. */
   readonly leadMm: number | null;
   readonly note: string;
+  /** The fitting that this one is to take the place of, or null. */
+  readonly revises: string | null;
+}
+
+/** What the house does where the fitter has not chosen. */
+export interface HouseHabits {
+  readonly school: School;
+  readonly wings: WingSchool;
 }
 
 /** What can happen at the bench. */
 export type BenchEvent =
-  | { readonly type: 'wearerChosen'; readonly wearer: Pick<Wearer, 'id' | 'name' | 'collar' | 'longEnd'> }
+  | { readonly type: 'wearerChosen'; readonly wearer: Wearer }
   | { readonly type: 'nameTyped'; readonly name: string }
   | { readonly type: 'collarTyped'; readonly text: string }
   | { readonly type: 'longEndChosen'; readonly side: Side }
   | { readonly type: 'collarStyleChosen'; readonly style: CollarStyle }
+  | { readonly type: 'stockCollarChosen'; readonly collar: StockCollar }
+  | { readonly type: 'occasionChosen'; readonly occasion: Occasion }
+  | { readonly type: 'wingsChosen'; readonly wings: WingSchool }
   | { readonly type: 'measureTyped'; readonly measure: OptionalMeasure; readonly text: string }
   | { readonly type: 'tieChosen'; readonly tieId: string }
   | { readonly type: 'schoolChosen'; readonly school: Exclude<SchoolChoice, 'own'> }
   | { readonly type: 'stepSet'; readonly step: number }
   | { readonly type: 'leadSet'; readonly leadMm: number | null }
   | { readonly type: 'noteTyped'; readonly note: string }
-  | { readonly type: 'startedAnew'; readonly ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'> };
+  | { readonly type: 'startedAnew'; readonly ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>; readonly house: HouseHabits }
+  /** An old fitting is laid on the bench again, to be revised or to start another one from. */
+  | { readonly type: 'taken'; readonly fitting: Fitting; readonly fittingId: string; readonly revises: boolean };
 
-/** An empty bench. */
-export function emptyDraft(ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>): BenchDraft {
+const HOUSE: HouseHabits = { school: 'true', wings: 'behind' };
+
+const NO_MEASURES: BenchDraft['measures'] = {
+  ease: '',
+  collarPoints: '',
+  neckBreadth: '',
+  faceWidth: '',
+  firstButton: '',
+  buttonSpacing: '',
+};
+
+/** An empty bench, by the house's habits. */
+export function emptyDraft(ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>, house: HouseHabits = HOUSE): BenchDraft {
   return {
     ...ids,
     wearerId: null,
@@ -50,12 +89,16 @@ export function emptyDraft(ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>): 
     collarText: '',
     longEnd: 'left',
     collarStyle: 'turndown',
-    measures: { collarPoints: '', neckBreadth: '', faceWidth: '' },
+    collarId: null,
+    occasion: 'other',
+    wings: house.wings,
+    measures: NO_MEASURES,
     tieId: null,
-    school: 'true',
+    school: house.school,
     step: null,
     leadMm: null,
     note: '',
+    revises: null,
   };
 }
 
@@ -64,16 +107,28 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
   switch (event.type) {
     case 'wearerChosen': {
       const { id, name, collar, longEnd } = event.wearer;
-      return { ...draft, wearerId: id, name, collarText: collar.text, longEnd, ...followSchool(draft) };
+      const measures = { ...measuresOf(event.wearer), collarPoints: draft.measures.collarPoints };
+      return { ...draft, wearerId: id, name, collarText: collar.text, longEnd, measures, ...followSchool(draft) };
     }
     case 'nameTyped':
-      return { ...draft, name: event.name, wearerId: null };
+      // what is measured of one person is not another's
+      return draft.wearerId === null
+        ? { ...draft, name: event.name }
+        : { ...draft, name: event.name, wearerId: null, measures: { ...NO_MEASURES, collarPoints: draft.measures.collarPoints } };
     case 'collarTyped':
       return { ...draft, collarText: event.text, ...followSchool(draft) };
     case 'longEndChosen':
       return { ...draft, longEnd: event.side };
     case 'collarStyleChosen':
-      return { ...draft, collarStyle: event.style };
+      return { ...draft, collarStyle: event.style, collarId: null, measures: { ...draft.measures, collarPoints: '' } };
+    case 'stockCollarChosen': {
+      const { id, style, pointsMm } = event.collar;
+      return { ...draft, collarStyle: style, collarId: id, measures: { ...draft.measures, collarPoints: exactMm(pointsMm) } };
+    }
+    case 'occasionChosen':
+      return { ...draft, occasion: event.occasion };
+    case 'wingsChosen':
+      return { ...draft, wings: event.wings };
     case 'measureTyped':
       return { ...draft, measures: { ...draft.measures, [event.measure]: event.text } };
     case 'tieChosen':
@@ -87,8 +142,36 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
     case 'noteTyped':
       return { ...draft, note: event.note };
     case 'startedAnew':
-      return { ...emptyDraft(event.ids), tieId: draft.tieId };
+      return { ...emptyDraft(event.ids, event.house), tieId: draft.tieId, occasion: draft.occasion };
+    case 'taken':
+      return takenFrom(event.fitting, event.fittingId, event.revises, draft.newWearerId);
   }
+}
+
+/** What is measured of a wearer, as it is put into the fields. */
+function measuresOf(
+  known: Pick<Wearer, 'easeMm' | 'neckBreadthMm' | 'faceWidthMm' | 'firstButtonMm' | 'buttonSpacingMm'>,
+): BenchDraft['measures'] {
+  return {
+    ease: exactMm(known.easeMm),
+    collarPoints: '',
+    neckBreadth: exactMm(known.neckBreadthMm),
+    faceWidth: exactMm(known.faceWidthMm),
+    firstButton: exactMm(known.firstButtonMm),
+    buttonSpacing: exactMm(known.buttonSpacingMm),
+  };
+}
+
+function takenFrom(fitting: Fitting, fittingId: string, revises: boolean, newWearerId: string): BenchDraft {
+  const { wearer, collar, longEnd, collarStyle, occasion, wings, tie, school, step, leadMm, note } = fitting;
+  return {
+    ...{ fittingId, newWearerId, wearerId: wearer.id, name: wearer.name, collarText: collar.text, longEnd, collarStyle, collarId: null },
+    ...{ occasion, wings, tieId: tie.id, school, note },
+    measures: { ...measuresOf(fitting), collarPoints: exactMm(fitting.collarPointsMm) },
+    step: school === 'own' ? step : null,
+    leadMm,
+    revises: revises ? fitting.id : null,
+  };
 }
 
 /** A set by hand was for the collar and tie of then; the school decides again. */
@@ -104,12 +187,23 @@ const draftSchema = z.object({
   collarText: z.string(),
   longEnd: z.enum(['left', 'right']),
   collarStyle: z.enum(['turndown', 'spread', 'point', 'buttonDown', 'wing']),
-  measures: z.object({ collarPoints: z.string(), neckBreadth: z.string(), faceWidth: z.string() }),
+  collarId: z.string().nullable(),
+  occasion: z.enum(['whiteTie', 'blackTie', 'weddingParty', 'business', 'daytime', 'other']),
+  wings: z.enum(['behind', 'over']),
+  measures: z.object({
+    ease: z.string(),
+    collarPoints: z.string(),
+    neckBreadth: z.string(),
+    faceWidth: z.string(),
+    firstButton: z.string(),
+    buttonSpacing: z.string(),
+  }),
   tieId: z.string().nullable(),
   school: z.enum(['true', 'easy', 'small', 'late', 'own']),
   step: z.number().int().min(0).nullable(),
   leadMm: z.number().nullable(),
   note: z.string(),
+  revises: z.string().nullable(),
 });
 
 /** A draft that was kept in the browser; null where an older version wrote something else. */

@@ -7,31 +7,37 @@ import {
   toCollar,
   wearerInput,
   type FittingInput,
+  type LengthLimits,
+  type ShopSettings,
   type Tie,
   type WrittenCollar,
 } from '@easytuck/contract';
 import {
-  DEFAULT_EASE_MM,
   evenLeadMm,
   fitWearer,
   formatLength,
+  hangCheck,
   lastStep,
   neckPathMm,
   resolveLimits,
   schoolSet,
   SCHOOLS,
+  TYPICAL_BUTTONS,
   usableSettings,
+  type CollarSize,
+  type HangCheck,
   type LengthUnit,
   type PreparedTie,
   type School,
   type SchoolSet,
+  type ShirtButtons,
   type Side,
   type UsableSettings,
   type WearerFit,
   type WornCollar,
 } from '@easytuck/core';
 import { preparedOf } from '../../shared/preparedOf.ts';
-import type { BenchDraft, OptionalMeasure } from './benchReducer.ts';
+import { OPTIONAL_MEASURES, type BenchDraft, type OptionalMeasure } from './benchReducer.ts';
 
 /** What each field says against what was typed into it. */
 export interface BenchErrors {
@@ -62,6 +68,11 @@ export interface BenchFit {
   readonly usable: UsableSettings;
   /** The chosen school asks for a set past the end of the band, by so much (positive: longer); shown, never clamped silently. */
   readonly schoolBeyondMm: number;
+  /** Where the nose hangs before tying, by the wearer's own buttons where they were measured. */
+  readonly hang: HangCheck;
+  readonly buttons: ShirtButtons;
+  readonly collar: CollarSize;
+  readonly easeMm: number;
   /** Why the strip does not reach at this set, or null. */
   readonly outOfReach: string | null;
 }
@@ -72,6 +83,7 @@ export interface BenchView {
   readonly collar: WrittenCollar | null;
   /** What is known of collar and wearer; null until the collar can be read. */
   readonly worn: WornCollar | null;
+  readonly buttons: ShirtButtons;
   readonly fit: BenchFit | null;
   /** What is still missing before the fitting can be given out, in the page's order. */
   readonly missing: readonly string[];
@@ -79,11 +91,16 @@ export interface BenchView {
   readonly input: FittingInput | null;
 }
 
+/** The house's habits that a fitting starts from. */
+export type House = Pick<ShopSettings, 'easeMm' | 'smallMm'>;
+
 /** What was typed, read: each field's value or what it says against it. */
 interface ReadFields {
   readonly errors: BenchErrors;
   readonly collar: WrittenCollar | null;
   readonly worn: WornCollar | null;
+  readonly read: Readonly<Record<OptionalMeasure, number | null>>;
+  readonly buttons: ShirtButtons;
   /** What is missing of the fields, in the page's order. */
   readonly missing: readonly string[];
 }
@@ -92,16 +109,16 @@ interface ReadFields {
  * Works out everything the bench shows from what was typed. `unit` is meant where a length is typed without one. The
  * function keeps its last steps: while a set is dragged, neither fields nor schools are worked out again.
  */
-export function createBenchView(): (draft: BenchDraft, ties: readonly Tie[], unit: LengthUnit) => BenchView {
+export function createBenchView(): (draft: BenchDraft, ties: readonly Tie[], unit: LengthUnit, house: House, staff: string) => BenchView {
   const fieldsOf = keepLast(readFields);
   const schoolsOf = keepLast(schoolViews);
   const missingOf = keepLast((...parts: readonly string[]) => parts.filter((part) => part !== ''));
-  return (draft, ties, unit) => {
+  return (draft, ties, unit, house, staff) => {
     const { name, collarText, collarStyle, measures, note } = draft;
-    const fields = fieldsOf(name, collarText, collarStyle, measures, note, unit);
+    const fields = fieldsOf(name, collarText, collarStyle, measures, note, unit, house.easeMm);
     const tie = ties.find(({ id }) => id === draft.tieId) ?? null;
     const { worn } = fields;
-    const fit = tie && worn ? benchFit(draft, tie, worn, unit, schoolsOf) : null;
+    const fit = tie && worn ? benchFit(draft, tie, worn, fields.buttons, unit, house.smallMm, schoolsOf) : null;
     const missing = missingOf(
       ...fields.missing,
       tie ? '' : 'a tie',
@@ -112,12 +129,23 @@ export function createBenchView(): (draft: BenchDraft, ties: readonly Tie[], uni
       errors: fields.errors,
       collar: fields.collar,
       worn,
+      buttons: fields.buttons,
       fit,
       missing,
-      input: missing.length === 0 && fit && worn ? inputOf(draft, fit, worn) : null,
+      input: missing.length === 0 && fit && worn ? inputOf(draft, fit, worn, fields.read, staff) : null,
     };
   };
 }
+
+/** Limits of the measures that need not be taken, by their names at the bench. */
+const MEASURE_LIMITS: Readonly<Record<OptionalMeasure, LengthLimits>> = {
+  ease: FITTING_LENGTHS.easeMm,
+  collarPoints: FITTING_LENGTHS.collarPointsMm,
+  neckBreadth: FITTING_LENGTHS.neckBreadthMm,
+  faceWidth: FITTING_LENGTHS.faceWidthMm,
+  firstButton: FITTING_LENGTHS.firstButtonMm,
+  buttonSpacing: FITTING_LENGTHS.buttonSpacingMm,
+};
 
 function readFields(
   name: string,
@@ -126,55 +154,69 @@ function readFields(
   measures: BenchDraft['measures'],
   note: string,
   unit: LengthUnit,
+  houseEaseMm: number,
 ): ReadFields {
   const collar = collarField.safeParse(collarText);
-  const points = optionalLengthField(FITTING_LENGTHS.collarPointsMm, unit).safeParse(measures.collarPoints);
-  const neck = optionalLengthField(FITTING_LENGTHS.neckBreadthMm, unit).safeParse(measures.neckBreadth);
-  const face = optionalLengthField(FITTING_LENGTHS.faceWidthMm, unit).safeParse(measures.faceWidth);
+  const results = byMeasure((measure) => optionalLengthField(MEASURE_LIMITS[measure], unit).safeParse(measures[measure]));
+  const read = byMeasure((measure) => results[measure].data ?? null);
   const readName = wearerInput.shape.name.safeParse(name);
   const readNote = noteField.safeParse(note);
   return {
     errors: {
       name: name === '' ? null : messageOf(readName),
       collar: collarText === '' ? null : messageOf(collar),
-      measures: { collarPoints: messageOf(points), neckBreadth: messageOf(neck), faceWidth: messageOf(face) },
+      measures: byMeasure((measure) => messageOf(results[measure])),
       note: messageOf(readNote),
     },
     collar: collar.data ?? null,
     worn: collar.success
       ? {
           collar: toCollar(collar.data),
-          easeMm: DEFAULT_EASE_MM,
+          easeMm: read.ease ?? houseEaseMm,
           style,
-          collarPointsMm: points.data ?? null,
-          neckBreadthMm: neck.data ?? null,
-          faceWidthMm: face.data ?? null,
+          collarPointsMm: read.collarPoints,
+          neckBreadthMm: read.neckBreadth,
+          faceWidthMm: read.faceWidth,
         }
       : null,
+    read,
+    buttons: { firstMm: read.firstButton ?? TYPICAL_BUTTONS.firstMm, spacingMm: read.buttonSpacing ?? TYPICAL_BUTTONS.spacingMm },
     missing: [
       readName.success ? '' : 'the wearer’s name',
       collar.success ? '' : 'the collar size',
-      points.success && neck.success && face.success ? '' : 'a measure that can be read',
+      OPTIONAL_MEASURES.every((measure) => results[measure].success) ? '' : 'a measure that can be read',
       readNote.success ? '' : 'a shorter note',
     ],
   };
 }
 
-function schoolViews(tie: Tie, worn: WornCollar, leadMm: number, longEnd: Side): readonly SchoolView[] {
+function byMeasure<T>(work: (measure: OptionalMeasure) => T): Readonly<Record<OptionalMeasure, T>> {
+  return Object.fromEntries(OPTIONAL_MEASURES.map((measure) => [measure, work(measure)])) as Record<OptionalMeasure, T>;
+}
+
+function schoolViews(tie: Tie, worn: WornCollar, leadMm: number, longEnd: Side, smallMm: number): readonly SchoolView[] {
   const prepared = preparedOf(tie);
   return SCHOOLS.map((school) => {
-    const set = schoolSet(school, prepared, worn.collar, worn.easeMm);
+    const set = schoolSet(school, prepared, worn.collar, worn.easeMm, smallMm);
     return { school, set, worn: fitWearer(prepared, worn, set.rounded.nearest.step, leadMm, longEnd) };
   });
 }
 
-function benchFit(draft: BenchDraft, tie: Tie, worn: WornCollar, unit: LengthUnit, schoolsOf: typeof schoolViews): BenchFit {
+function benchFit(
+  draft: BenchDraft,
+  tie: Tie,
+  worn: WornCollar,
+  buttons: ShirtButtons,
+  unit: LengthUnit,
+  smallMm: number,
+  schoolsOf: typeof schoolViews,
+): BenchFit {
   const prepared = preparedOf(tie);
   const even = evenLeadMm(prepared);
   const leadMm = draft.leadMm ?? even;
   const last = lastStep(tie.hardware);
   const at = (step: number): WearerFit => fitWearer(prepared, worn, step, leadMm, draft.longEnd);
-  const schools = schoolsOf(tie, worn, leadMm, draft.longEnd);
+  const schools = schoolsOf(tie, worn, leadMm, draft.longEnd, smallMm);
   const chosen = schools.find(({ school }) => school === draft.school);
   const step = draft.step === null ? (chosen?.set.rounded.nearest.step ?? 0) : Math.min(draft.step, last);
   const current = at(step);
@@ -189,6 +231,10 @@ function benchFit(draft: BenchDraft, tie: Tie, worn: WornCollar, unit: LengthUni
     longer: step < last ? at(step + 1) : null,
     usable: usableSettings(prepared, neckPathMm(worn.collar, worn.easeMm), leadMm, resolveLimits(worn)),
     schoolBeyondMm: draft.step === null && tie.hardware.kind !== 'fixed' ? (chosen?.set.rounded.beyondMm ?? 0) : 0,
+    hang: hangCheck(current.fit.setMm, prepared.profile.bladeLengthMm, current.fit.neckPathMm, buttons),
+    buttons,
+    collar: worn.collar,
+    easeMm: worn.easeMm,
     outOfReach: reach && reach.roomMm < 0 ? explainOutOfReach(formatLength(-reach.roomMm, unit)) : null,
   };
 }
@@ -203,8 +249,8 @@ function keepLast<A extends readonly unknown[], R>(work: (...given: A) => R): (.
   };
 }
 
-function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar): FittingInput {
-  const { wearerId, newWearerId, name, collarText, longEnd, school, note } = draft;
+function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadFields['read'], staff: string): FittingInput {
+  const { wearerId, newWearerId, name, collarText, longEnd, occasion, wings, school, note, revises } = draft;
   return {
     id: draft.fittingId,
     wearer: wearerId === null ? { kind: 'new', id: newWearerId, name } : { kind: 'known', id: wearerId },
@@ -215,6 +261,12 @@ function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar): FittingInp
     collarPointsMm: worn.collarPointsMm,
     neckBreadthMm: worn.neckBreadthMm,
     faceWidthMm: worn.faceWidthMm,
+    firstButtonMm: read.firstButton,
+    buttonSpacingMm: read.buttonSpacing,
+    occasion,
+    wings,
+    staff,
+    revises,
     tieId: fit.tie.id,
     school,
     step: fit.worn.setting.step,

@@ -1,4 +1,4 @@
-import type { Reason } from '@easytuck/core';
+import type { CollarCustom, Occasion, Reason } from '@easytuck/core';
 import { BOUND_WORDS } from '../../shared/words.ts';
 
 /** A reason for or against a tie, in a few words. */
@@ -22,5 +22,49 @@ export function reasonWords(reason: Reason, length: (lengthMm: number) => string
       return 'none in stock';
     case 'schoolPastBand':
       return 'the collar size is past its band';
+    case 'asWished':
+      return reason.speaks === 'for' ? `${reason.fullness}, as wished` : `a ${reason.fullness} bow`;
+    case 'whiteCotton':
+      return 'white cotton, to match the shirt front';
+    case 'notWhiteCotton':
+      return 'white tie asks for white cotton';
+    case 'blackEveningCloth':
+      return 'black, to match the lapel facing';
+    case 'notBlack':
+      return 'black tie asks for black';
+    case 'notEveningCloth':
+      return 'black tie asks for silk, satin or grosgrain';
+    case 'enoughForSet':
+      return 'enough for a matched set';
+    case 'fewForSet':
+      return 'too few for a matched set';
+    case 'dayCloth':
+      return 'a cloth for the day';
+    case 'eveningClothByDay':
+      return 'an evening cloth by day';
+    case 'smallByDay':
+      return 'small, as by day';
+    case 'fullByDay':
+      return 'a full bow by day';
   }
 }
+
+/** What dress custom asks for on an occasion; empty where it says nothing. */
+export const OCCASION_ADVICE: Readonly<Record<Occasion, string>> = {
+  whiteTie: 'White cotton piqué, matching the shirt front.',
+  blackTie: 'Black silk, satin or grosgrain, matching the lapel facing; tied by hand.',
+  weddingParty: 'A matched set, each set to its wearer.',
+  business: 'A smaller bow in cotton, linen or wool; pattern and shirt should not fight.',
+  daytime: 'A smaller bow in cotton, linen or wool; pattern and shirt should not fight.',
+  other: '',
+};
+
+/** What dress custom says of the collar. */
+export const COLLAR_ADVICE: Readonly<Record<CollarCustom, string>> = {
+  wingForWhiteTie: 'White tie is worn with a wing collar.',
+  buttonDownInformal: 'A button-down is too informal for the evening.',
+  wingsBehind: 'Wings behind the bow, as most have it.',
+  wingsOver: 'Wings over the bow: the other school.',
+  spreadCarriesWide: 'A spread collar carries a wider bow than a narrow point.',
+  tuckSpareEnds: 'Button-down: tuck spare ends behind the collar.',
+};

@@ -2,6 +2,8 @@ import type { Fitting, Tie } from '@easytuck/contract';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
 import { v7 as uuid } from 'uuid';
 import { giveOutFitting } from '../../shared/api/fittings.ts';
+import { useShop } from '../../shared/api/shop.ts';
+import { useStaff } from '../../shared/staff.ts';
 import { readStored, writeStored } from '../../shared/stored.ts';
 import { useUnits } from '../../shared/UnitProvider.tsx';
 import { benchReducer, emptyDraft, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
@@ -29,17 +31,19 @@ const newIds = (): Pick<BenchDraft, 'fittingId' | 'newWearerId'> => ({ fittingId
 /** Holds the bench's draft, keeps it in the browser, and works out the view from it. */
 export function useBench(ties: readonly Tie[]): Bench {
   const { unit } = useUnits();
-  const [draft, dispatch] = useReducer(benchReducer, null, () => readStored(KEY, readDraft, emptyDraft(newIds())));
+  const house = useShop();
+  const [staff] = useStaff();
+  const [draft, dispatch] = useReducer(benchReducer, null, () => readStored(KEY, readDraft, emptyDraft(newIds(), house)));
   const [saving, setSaving] = useState<Saving>({ state: 'idle' });
   const isSaving = useRef(false);
   const [viewOf] = useState(createBenchView);
-  const view = useMemo(() => viewOf(draft, ties, unit), [viewOf, draft, ties, unit]);
+  const view = useMemo(() => viewOf(draft, ties, unit, house, staff), [viewOf, draft, ties, unit, house, staff]);
   useKept(draft);
 
   const startAnew = useCallback(() => {
-    dispatch({ type: 'startedAnew', ids: newIds() });
+    dispatch({ type: 'startedAnew', ids: newIds(), house });
     setSaving({ state: 'idle' });
-  }, []);
+  }, [house]);
   const latestInput = useRef(view.input);
   useEffect(() => {
     latestInput.current = view.input;

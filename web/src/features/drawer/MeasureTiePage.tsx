@@ -1,4 +1,5 @@
 import { tie as tieSchema, type Tie, type TieInput } from '@easytuck/contract';
+import { CLOTH_BEHAVIOUR } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -6,16 +7,17 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
-import { useForm, useWatch, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form';
+import { Controller, useForm, useWatch, type Control, type FieldErrors, type UseFormRegister, type UseFormSetValue } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { currentOf, sentenceOf } from '../../shared/api/request.ts';
 import { changeTie, createTie, useTie } from '../../shared/api/ties.ts';
 import { Loaded } from '../../shared/faces/Loaded.tsx';
 import { Page } from '../../shared/Page.tsx';
+import { TAPE_FIELD } from '../../shared/tape/tapeMeasure.ts';
 import { useFormDraft } from '../../shared/useFormDraft.ts';
 import { SHAPE_WORDS } from '../../shared/words.ts';
-import { MeasuredStrip } from './MeasuredStrip.tsx';
+import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
 import { EMPTY_TIE, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
 
 /** Measuring a tie: the blade is drawn as it is typed, each measure shown where the tape goes. */
@@ -31,8 +33,9 @@ function TieEditor({ tie }: { tie: Tie | null }) {
   const [initial] = useState(() => (tie ? toTieForm(tie) : EMPTY_TIE));
   const [version, setVersion] = useState(tie?.version ?? 0);
   const [failure, setFailure] = useState<unknown>(null);
+  const [focused, setFocused] = useState('');
   const navigate = useNavigate();
-  const { control, register, handleSubmit, formState, reset, watch } = useForm<TieForm, unknown, TieInput>({
+  const { control, register, handleSubmit, formState, reset, watch, setValue } = useForm<TieForm, unknown, TieInput>({
     resolver: tieResolver,
     defaultValues: initial,
     mode: 'onTouched',
@@ -52,10 +55,24 @@ function TieEditor({ tie }: { tie: Tie | null }) {
     }
   });
   return (
-    <Page title={tie ? tie.name : 'Measure a tie'}>
-      <Box component="form" noValidate onSubmit={(event) => void save(event)}>
-        <MeasuredStrip control={control} />
-        <TieFields control={control} register={register} errors={formState.errors} />
+    <Page
+      title={tie ? tie.name : 'Measure a tie'}
+      actions={
+        tie && (
+          <Button variant="outlined" component="a" href={`/api/paper/gauges/${tie.id}`} target="_blank" rel="noreferrer">
+            Print a setting gauge
+          </Button>
+        )
+      }
+    >
+      <Box
+        component="form"
+        noValidate
+        onSubmit={(event) => void save(event)}
+        onFocus={(event) => setFocused(event.target instanceof HTMLInputElement ? event.target.name : '')}
+      >
+        <MeasuredStrip control={control} setValue={setValue} focused={focused} />
+        <TieFields control={control} register={register} setValue={setValue} errors={formState.errors} />
         {failure !== null && (
           <Alert severity={currentOf(failure, tieSchema) ? 'warning' : 'error'} sx={{ mt: 2 }}>
             Not saved. {sentenceOf(failure)} What you typed is kept
@@ -84,11 +101,38 @@ function TieEditor({ tie }: { tie: Tie | null }) {
 interface TieFieldsProps {
   readonly control: Control<TieForm, unknown, TieInput>;
   readonly register: UseFormRegister<TieForm>;
+  readonly setValue: UseFormSetValue<TieForm>;
   readonly errors: FieldErrors<TieForm>;
 }
 
-function TieFields({ control, register, errors }: TieFieldsProps) {
-  const [shape, kind, markedIn] = useWatch({ control, name: ['shape', 'hardwareKind', 'markedIn'] });
+const LOOKS = [
+  ['plain', 'one colour'],
+  ['black', 'black'],
+  ['white', 'white'],
+  ['patterned', 'patterned'],
+] as const;
+const NO_YES = [
+  ['no', 'no'],
+  ['yes', 'yes'],
+] as const;
+/** Fields that no tape is laid for. */
+const NO_TAPE: ReadonlySet<keyof TieForm> = new Set([
+  'name',
+  'gather',
+  'further',
+  'stepCount',
+  'markAtShortest',
+  'outerName',
+  'innerName',
+  'priceCode',
+  'inStock',
+  'note',
+]);
+
+function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
+  const form = useWatch({ control }) as TieForm;
+  const { shape, hardwareKind: kind, markedIn, clothKind, isReversible } = form;
+  const usual = CLOTH_BEHAVIOUR[clothKind];
   const text = (name: keyof TieForm, label: string, hint = ' ') => (
     <TextField
       key={name}
@@ -96,21 +140,28 @@ function TieFields({ control, register, errors }: TieFieldsProps) {
       {...register(name)}
       error={errors[name] !== undefined}
       helperText={errors[name]?.message ?? hint}
-      slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...(NO_TAPE.has(name) ? {} : TAPE_FIELD) } }}
     />
   );
   const choose = (name: keyof TieForm, label: string, options: readonly (readonly [string, string])[]) => (
-    <TextField select label={label} defaultValue={control._defaultValues[name]} {...register(name)}>
-      {options.map(([value, name]) => (
-        <MenuItem key={value} value={value}>
-          {name}
-        </MenuItem>
-      ))}
-    </TextField>
+    <Controller
+      key={name}
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <TextField select label={label} {...field} helperText=" ">
+          {options.map(([value, words]) => (
+            <MenuItem key={value} value={value}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    />
   );
   return (
     <>
-      <Group title="The tie">
+      <Group title="1. What it is">
         {text('name', 'Name')}
         {choose('shape', 'Shape', Object.entries(SHAPE_WORDS))}
         {choose(
@@ -118,32 +169,44 @@ function TieFields({ control, register, errors }: TieFieldsProps) {
           'Cloth',
           ['silk', 'satin', 'grosgrain', 'cotton', 'linen', 'polyester', 'velvet', 'wool'].map((cloth) => [cloth, cloth] as const),
         )}
-        {text('inStock', 'In stock')}
+        {text('thickness', 'Thickness', `usual for ${clothKind}: ${usual.thicknessMm} mm`)}
+        {text('gather', 'Gather', `usual: ${usual.gatherRatio}; firm 0.55, soft 0.75`)}
       </Group>
-      <Group title="Along the blade, in mm">
-        {text('noseToBelly', 'Nose to belly')}
-        {text('bellyToWaist', 'Belly to waist')}
-        {text('waistToTip', 'Waist to tip')}
+      <Group title="2. Lay the tape at the tip, in mm">
+        {text('tipToWaist', 'Tip to waist', 'the narrow line')}
+        {text('tipToBelly', 'Tip to belly', 'the first widest line')}
+        {text('tipToNose', 'Tip to nose', 'where the band starts to widen')}
         {shape === 'pointed' || shape === 'club' ? text('tipDepth', 'Depth of the tip', 'widest line to the end') : null}
         {text('overhang', 'Overhang', 'flat end past the loop')}
       </Group>
-      <Group title="Across it, in mm">
+      <Group title="3. Across it, in mm">
         {text('bandWidth', 'Band')}
         {text('bellyWidth', 'Belly')}
         {text('waistWidth', 'Waist')}
-        {text('tailWidth', 'Tail')}
+        {text('tailWidth', 'Tail', 'empty: as wide as the belly')}
+        <Box sx={{ gridColumn: 'span 2', display: 'flex', gap: 1, alignItems: 'start' }}>
+          {text('further', 'Further widths', 'place:width from the nose; or drag the points')}
+          <Button
+            variant="outlined"
+            onClick={() => setValue('further', nextFurther(form), { shouldDirty: true, shouldValidate: true })}
+            sx={{ mt: 1, whiteSpace: 'nowrap' }}
+          >
+            Add a point
+          </Button>
+        </Box>
       </Group>
-      <Group title="Hardware, lengths tip to tip in mm">
+      <Group title="4. Tip to tip, and what makes it adjustable, in mm">
         {choose('hardwareKind', 'Hardware', [
           ['slots', 'T-hook and slots'],
           ['slider', 'slider'],
           ['buttons', 'buttons'],
           ['fixed', 'none: sewn to length'],
         ])}
-        {text('shortest', kind === 'fixed' ? 'Tip to tip' : 'Shortest')}
+        {text('tipToTip', 'Tip to tip')}
+        {kind !== 'fixed' ? text('readAt', 'Read at', 'mark, slot or glide; empty: the shortest') : null}
         {kind === 'slider'
           ? [
-              text('longest', 'Longest'),
+              text('travel', 'Range', 'shortest to longest'),
               text('strap', 'Strap', 'sewn end to glide'),
               text('reach', 'Reach at the shortest', 'sewn end to ring'),
             ]
@@ -159,22 +222,29 @@ function TieFields({ control, register, errors }: TieFieldsProps) {
             ])
           : null}
         {kind !== 'fixed' && markedIn !== 'none' ? text('markAtShortest', 'Number at the shortest') : null}
+        {choose('quickClasp', 'Second, quick clasp', NO_YES)}
       </Group>
-      <Group title="">{text('note', 'Note')}</Group>
+      <Group title="5. Faces and stock">
+        {text('outerName', 'Outer face', 'black silk, blue check …')}
+        {choose('outerLook', 'Looks', LOOKS)}
+        {choose('isReversible', 'Reversible', NO_YES)}
+        {isReversible === 'yes' ? [text('innerName', 'Inner face'), choose('innerLook', 'Inner looks', LOOKS)] : null}
+        {text('inStock', 'In stock')}
+        {text('priceCode', 'Price code')}
+        {text('note', 'Note')}
+      </Group>
     </>
   );
 }
 
 function Group({ title, children }: { title: string; children: ReactNode }) {
   return (
-    <Box component="section" sx={{ mt: 2.5 }}>
-      {title && (
-        <Typography variant="h2" sx={{ mb: 1.5, fontSize: '1.0625rem' }}>
-          {title}
-        </Typography>
-      )}
+    <Box component="section" sx={{ mt: 2 }}>
+      <Typography variant="h2" sx={{ mb: 1.25, fontSize: '1.0625rem' }}>
+        {title}
+      </Typography>
       <Box
-        sx={{ display: 'grid', columnGap: 3, rowGap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))', alignItems: 'start' }}
+        sx={{ display: 'grid', columnGap: 3, rowGap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(164px, 1fr))', alignItems: 'start' }}
       >
         {children}
       </Box>

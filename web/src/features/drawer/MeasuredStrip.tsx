@@ -1,91 +1,264 @@
-import { tieInput, type TieInput } from '@easytuck/contract';
-import { drawBlade, prepareTie } from '@easytuck/core';
+import {
+  bladeLengthMm,
+  bladeLines,
+  CLOTH_BEHAVIOUR,
+  drawBlade,
+  EXTRA_WIDTH_GAP_MM,
+  knotTakeUp,
+  naturalSpreadMm,
+  widthProfile,
+  type BladeLine,
+  type BladeMeasures,
+  type ExtraWidth,
+} from '@easytuck/core';
 import Box from '@mui/material/Box';
-import { useWatch, type Control } from 'react-hook-form';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useWatch, type Control, type UseFormSetValue } from 'react-hook-form';
+import type { TieInput } from '@easytuck/contract';
 import { useWidth } from '../../shared/drawing/useWidth.ts';
 import { useUnits } from '../../shared/UnitProvider.tsx';
 import { COLOURS } from '../../theme.ts';
-import { readTieForm, type TieForm } from './tieForm.ts';
+import { drawnBlade } from './drawnBlade.ts';
+import { readFurther, writeFurther, type TieForm } from './tieForm.ts';
 
-const MARGIN_MM = 34;
-/** Hardware that changes nothing of the drawing, so that a blade is drawn before its band is measured. */
-const ANY_HARDWARE = { kind: 'fixed', lengthMm: 900 } as const;
+const BAND_MM = 34;
+const MARGIN_MM = 22;
+const WIDTH_FIELDS: Readonly<Record<BladeLine, 'bandWidth' | 'bellyWidth' | 'waistWidth' | 'tailWidth'>> = {
+  nose: 'bandWidth',
+  belly: 'bellyWidth',
+  waist: 'waistWidth',
+  tail: 'tailWidth',
+};
+const PLACE_FIELDS: Readonly<Partial<Record<BladeLine, 'tipToNose' | 'tipToBelly' | 'tipToWaist'>>> = {
+  nose: 'tipToNose',
+  belly: 'tipToBelly',
+  waist: 'tipToWaist',
+};
+const WIDTH_MEASURES = { nose: 'bandWidthMm', belly: 'bellyWidthMm', waist: 'waistWidthMm', tail: 'tailWidthMm' } as const;
+const PLACE_MEASURES = { nose: 'noseToBellyMm', belly: 'bellyToWaistMm', waist: 'waistToTipMm' } as const;
 
-/** The blade as it is typed, to scale, with each measure where the tape goes; a line of what is still missing before there is one. */
-export function MeasuredStrip({ control }: { control: Control<TieForm, unknown, TieInput> }) {
+interface MeasuredStripProps {
+  readonly control: Control<TieForm, unknown, TieInput>;
+  readonly setValue: UseFormSetValue<TieForm>;
+  /** The field that is being typed into: its measure is shown where the tape goes. */
+  readonly focused: string;
+}
+
+/** The blade as it is typed, to scale: what is measured drawn dark, what is only usual pale, and the tape where it goes now. */
+export function MeasuredStrip({ control, setValue, focused }: MeasuredStripProps) {
   const form = useWatch({ control }) as TieForm;
   const { ref, widthPx } = useWidth<HTMLDivElement>();
-  const { length } = useUnits();
-  const typed = tieInput.safeParse({ ...(readTieForm(form) as object), name: 'drawn', hardware: ANY_HARDWARE, inStock: 1, note: '' });
   return (
-    <Box ref={ref} sx={{ minHeight: 180, display: 'grid', alignItems: 'center' }}>
-      {typed.success && widthPx > 0 ? (
-        <Blade tie={typed.data} widthPx={widthPx} length={length} />
-      ) : (
-        <Box sx={{ color: 'text.secondary', textAlign: 'center' }}>
-          The blade is drawn here as soon as its three lengths and four widths are given.
-        </Box>
-      )}
+    <Box ref={ref} sx={{ minHeight: 240 }}>
+      {widthPx > 0 && <Blade form={form} widthPx={widthPx} setValue={setValue} focused={focused} />}
     </Box>
   );
 }
 
-function Blade({ tie, widthPx, length }: { tie: TieInput; widthPx: number; length: (mm: number) => string }) {
-  const prepared = prepareTie(tie);
-  const { blade } = tie;
-  const lengthMm = prepared.profile.bladeLengthMm;
-  const k = Math.min(3.2, widthPx / (lengthMm + 2 * MARGIN_MM));
-  const halfPx = (prepared.bowHeightMm / 2) * k;
-  const axis = halfPx + 22;
-  const left = (widthPx - lengthMm * k) / 2;
+/** A point of the outline that can be taken hold of. */
+interface Hold {
+  readonly id: string;
+  readonly says: string;
+  readonly atMm: number;
+  readonly widthMm: number;
+  readonly move: (atMm: number, widthMm: number) => void;
+  readonly remove?: () => void;
+}
+
+function Blade({
+  form,
+  widthPx,
+  setValue,
+  focused,
+}: { form: TieForm; widthPx: number } & Pick<MeasuredStripProps, 'setValue' | 'focused'>) {
+  const { length } = useUnits();
+  const svg = useRef<SVGSVGElement>(null);
+  const { blade, assumed, contradicts } = drawnBlade(form);
+  const lengthMm = bladeLengthMm(blade);
+  const lines = bladeLines(blade);
+  const tallest = Math.max(...lines.map(({ widthMm }) => widthMm));
+  const k = Math.min(3.1, widthPx / (lengthMm + BAND_MM + MARGIN_MM), 200 / tallest);
+  const axis = (tallest / 2) * k + 26;
+  const left = (widthPx - (lengthMm - BAND_MM) * k) / 2;
   const x = (v: number): number => left + v * k;
-  const stops = [
-    { name: 'nose', v: 0, width: blade.bandWidthMm },
-    { name: 'belly', v: blade.noseToBellyMm, width: blade.bellyWidthMm },
-    { name: 'waist', v: prepared.waistMm, width: blade.waistWidthMm },
-    { name: 'tail', v: lengthMm - blade.tipDepthMm, width: blade.tailWidthMm },
+  const extras = readFurther(form.further);
+  const put = (field: keyof TieForm, value: number): void =>
+    setValue(field, String(Math.max(0, Math.round(value * 2) / 2)), { shouldDirty: true, shouldValidate: true, shouldTouch: true });
+  const putExtras = (next: readonly ExtraWidth[]): void =>
+    setValue('further', writeFurther(next), { shouldDirty: true, shouldValidate: true, shouldTouch: true });
+  const holds: Hold[] = [
+    ...lines.map(({ name, atMm, widthMm }): Hold => ({
+      id: name,
+      says: `${name}, ${widthMm} mm wide`,
+      atMm,
+      widthMm,
+      move: (toMm, wide) => {
+        put(WIDTH_FIELDS[name], wide);
+        const place = PLACE_FIELDS[name];
+        if (place && !assumed.has(PLACE_MEASURES[name as keyof typeof PLACE_MEASURES])) put(place, lengthMm - toMm);
+      },
+    })),
+    ...extras
+      .map((extra, i) => ({ extra, i }))
+      .filter(({ extra }) => Number.isFinite(extra.atMm) && Number.isFinite(extra.widthMm))
+      .map(({ extra, i }): Hold => ({
+        id: `further ${i + 1}`,
+        says: `further width ${extra.atMm} mm from the nose, ${extra.widthMm} mm wide`,
+        atMm: extra.atMm,
+        widthMm: extra.widthMm,
+        move: (toMm, wide) => putExtras(extras.map((each, at) => (at === i ? { atMm: toMm, widthMm: wide } : each))),
+        remove: () => putExtras(extras.filter((_, at) => at !== i)),
+      })),
   ];
+  const pointAt = (event: PointerEvent): { atMm: number; widthMm: number } => {
+    const box = svg.current?.getBoundingClientRect();
+    return { atMm: (event.clientX - (box?.left ?? 0) - left) / k, widthMm: (2 * Math.abs(event.clientY - (box?.top ?? 0) - axis)) / k };
+  };
+  const path = drawBlade(widthProfile(blade));
+  const isWhole = assumed.size === 0 && !contradicts;
+  const takeUp = knotTakeUp({ blade, cloth: CLOTH_BEHAVIOUR[form.clothKind], overhangMm: 0, hardware: { kind: 'fixed', lengthMm: 900 } });
   return (
-    <svg width={widthPx} height={2 * halfPx + 92} role="img" aria-label="The blade as measured">
-      <rect
-        x={x(-MARGIN_MM)}
-        y={axis - (blade.bandWidthMm / 2) * k}
-        width={MARGIN_MM * k + 1}
-        height={blade.bandWidthMm * k}
-        fill={COLOURS.long}
-      />
-      <path d={drawBlade(prepared.profile)} transform={`translate(${left} ${axis}) scale(${k})`} fill={COLOURS.long} />
-      {stops.map(({ name, v, width }) => (
+    <svg ref={svg} width={widthPx} height={2 * axis + 40} role="group" aria-label="The blade as measured" style={{ display: 'block' }}>
+      <g opacity={contradicts ? 0.3 : 1}>
+        <rect
+          x={x(-BAND_MM)}
+          y={axis - (blade.bandWidthMm / 2) * k}
+          width={BAND_MM * k + 1}
+          height={blade.bandWidthMm * k}
+          fill={COLOURS.long}
+          opacity={assumed.has('bandWidthMm') ? 0.45 : 1}
+        />
+        <path d={path} transform={`translate(${left} ${axis}) scale(${k})`} fill={COLOURS.long} opacity={isWhole ? 1 : 0.55} />
+      </g>
+      {lines.map(({ name, atMm, widthMm }) => (
         <g key={name} fontSize="13">
-          <path d={`M${x(v)} ${axis - (width / 2) * k}v${width * k}`} stroke="#ffffff" strokeDasharray="4 3" />
-          <text x={x(v) + (name === 'tail' ? -6 : 6)} y={axis + 5} fill="#ffffff" textAnchor={name === 'tail' ? 'end' : 'start'}>
-            {width}
+          <path d={`M${x(atMm)} ${axis - (widthMm / 2) * k}v${widthMm * k}`} stroke="#ffffff" strokeDasharray="4 3" />
+          <text x={x(atMm) + (name === 'tail' ? -6 : 6)} y={axis + 5} fill="#ffffff" textAnchor={name === 'tail' ? 'end' : 'start'}>
+            {assumed.has(WIDTH_MEASURES[name]) ? `≈ ${Math.round(widthMm)}` : Math.round(widthMm * 10) / 10}
           </text>
-          <text x={x(v)} y={axis - halfPx - 8} textAnchor="middle" fill={COLOURS.ink}>
+          <text x={x(atMm)} y={13} textAnchor="middle" fill={COLOURS.ink}>
             {name}
           </text>
         </g>
       ))}
-      {[
-        [0, blade.noseToBellyMm],
-        [blade.noseToBellyMm, prepared.waistMm],
-        [prepared.waistMm, lengthMm],
-      ].map(([from = 0, to = 0]) => (
-        <g key={from} fontSize="13">
-          <path
-            d={`M${x(from)} ${axis + halfPx + 12}v10M${x(from)} ${axis + halfPx + 17}H${x(to)}m0 -5v10`}
-            stroke={COLOURS.pencil}
-            fill="none"
-          />
-          <text x={(x(from) + x(to)) / 2} y={axis + halfPx + 36} textAnchor="middle" fill={COLOURS.ink}>
-            {to - from} mm
-          </text>
-        </g>
+      <Tape blade={blade} focused={focused} x={x} axis={axis} k={k} bottom={2 * axis - 22} />
+      {holds.map((hold) => (
+        <HoldPoint key={hold.id} hold={hold} x={x(hold.atMm)} y={axis - (hold.widthMm / 2) * k} pointAt={pointAt} />
       ))}
-      <text x={widthPx / 2} y={axis + halfPx + 60} textAnchor="middle" fontSize="14" fill={COLOURS.pencil}>
-        Cut for a bow of {length(prepared.naturalSpreadMm)}; knot {length(prepared.takeUp.knotHeightMm)} high; lead for even bows{' '}
-        {length(prepared.takeUp.longMm - prepared.takeUp.shortMm)}.
+      <text x={widthPx / 2} y={2 * axis + 30} textAnchor="middle" fontSize="14" fill={contradicts ? COLOURS.bad : COLOURS.pencil}>
+        {contradicts
+          ? 'These measures contradict each other; see the fields.'
+          : isWhole
+            ? `Cut for a bow of ${length(naturalSpreadMm(blade))}; knot ${length(takeUp.knotHeightMm)} high; lead for even bows ${length(takeUp.longMm - takeUp.shortMm)}.`
+            : 'Pale: not measured yet, as is usual for this shape.'}
       </text>
     </svg>
   );
+}
+
+/** The tape, laid where the measure of the field being typed into is taken. */
+function Tape({
+  blade,
+  focused,
+  x,
+  axis,
+  k,
+  bottom,
+}: {
+  blade: BladeMeasures;
+  focused: string;
+  x: (v: number) => number;
+  axis: number;
+  k: number;
+  bottom: number;
+}) {
+  const lines = bladeLines(blade);
+  const tip = bladeLengthMm(blade);
+  const across = lines.find(({ name }) => WIDTH_FIELDS[name] === focused);
+  const along = lines.find(({ name }) => PLACE_FIELDS[name] === focused);
+  if (across) {
+    const half = (across.widthMm / 2) * k;
+    return (
+      <g data-testid="tape-laid">
+        <rect x={x(across.atMm) - 7} y={axis - half} width={14} height={2 * half} fill={COLOURS.tape} stroke={COLOURS.ink} />
+        <path d={`M${x(across.atMm) - 7} ${axis}h14`} stroke={COLOURS.ink} />
+      </g>
+    );
+  }
+  const depth = focused === 'tipDepth' ? tip - blade.tipDepthMm : null;
+  const from = along?.atMm ?? depth;
+  if (from === null) return null;
+  const ticks = Array.from(
+    { length: Math.floor((tip - from) / 10) + 1 },
+    (_, i) => `M${x(tip - 10 * i)} ${bottom}v${i % 5 === 0 ? 12 : 7}`,
+  ).join('');
+  return (
+    <g data-testid="tape-laid">
+      <path d={`M${x(from)} ${axis}V${bottom}M${x(tip)} ${axis}V${bottom}`} stroke={COLOURS.ink} strokeDasharray="2 3" />
+      <rect x={x(from)} y={bottom} width={(tip - from) * k} height={18} fill={COLOURS.tape} stroke={COLOURS.ink} />
+      <path d={ticks} stroke={COLOURS.ink} />
+    </g>
+  );
+}
+
+/** A point that is dragged, or moved by the arrow keys: up and down the width, left and right the place. */
+function HoldPoint({
+  hold,
+  x,
+  y,
+  pointAt,
+}: {
+  hold: Hold;
+  x: number;
+  y: number;
+  pointAt: (event: PointerEvent) => { atMm: number; widthMm: number };
+}) {
+  const isHeld = useRef(false);
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const by = { ArrowUp: [0, 1], ArrowDown: [0, -1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] }[event.key];
+    if (event.key === 'Delete' && hold.remove) hold.remove();
+    else if (by) hold.move(hold.atMm + (by[0] ?? 0), hold.widthMm + (by[1] ?? 0));
+    else return;
+    event.preventDefault();
+  };
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={hold.says}
+      aria-valuenow={Math.round(hold.widthMm)}
+      aria-valuemin={0}
+      aria-valuemax={160}
+      data-testid={`hold-${hold.id}`}
+      style={{ cursor: 'grab', touchAction: 'none' }}
+      onKeyDown={onKeyDown}
+      onPointerDown={(event) => {
+        isHeld.current = true;
+        event.currentTarget.setPointerCapture(event.pointerId);
+      }}
+      onPointerMove={(event) => {
+        if (!isHeld.current) return;
+        const { atMm, widthMm } = pointAt(event);
+        hold.move(Math.abs(atMm - hold.atMm) < EXTRA_WIDTH_GAP_MM ? hold.atMm : atMm, widthMm);
+      }}
+      onPointerUp={() => (isHeld.current = false)}
+    >
+      <rect x={x - 14} y={y - 14} width={28} height={28} fill="transparent" />
+      <circle cx={x} cy={y} r={6} fill={COLOURS.card} stroke={COLOURS.ink} strokeWidth={1.5} />
+    </g>
+  );
+}
+
+/** A further width to begin with, in the middle of the widest gap between the lines, as wide as the blade is drawn there. */
+export function nextFurther(form: TieForm): string {
+  const { blade } = drawnBlade({ ...form, further: form.further });
+  const points = [...bladeLines(blade), ...readFurther(form.further)].sort((a, b) => a.atMm - b.atMm);
+  let [atMm, widthMm, widest] = [0, 0, 0];
+  points.forEach((point, i) => {
+    const next = points[i + 1];
+    if (!next || next.atMm - point.atMm <= widest) return;
+    widest = next.atMm - point.atMm;
+    [atMm, widthMm] = [(point.atMm + next.atMm) / 2, (point.widthMm + next.widthMm) / 2];
+  });
+  return writeFurther([...readFurther(form.further), { atMm, widthMm }]);
 }

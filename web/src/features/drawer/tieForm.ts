@@ -1,176 +1,264 @@
-import { tieInput, type Tie, type TieInput } from '@easytuck/contract';
-import { CLOTH_BEHAVIOUR, formatCollarLabel, parseLength, parseNumber, type ClothKind, type LengthUnit } from '@easytuck/core';
+import { explainTapeOrder, FURTHER_WIDTHS_EXAMPLE, tieInput, type Tie, type TieInput } from '@easytuck/contract';
+import {
+  bladeFromTape,
+  calibrateHardware,
+  CLOTH_BEHAVIOUR,
+  formatCollarLabel,
+  parseLength,
+  parseNumber,
+  readSetting,
+  tapeFromBlade,
+  type BladeMeasures,
+  type BladeTape,
+  type ClothKind,
+  type ClothLook,
+  type ExtraWidth,
+  type Hardware,
+  type LengthUnit,
+} from '@easytuck/core';
 import type { FieldErrors, Resolver } from 'react-hook-form';
 
-/** What is typed on the page where a tie is measured: every field as text. */
+/** What is typed on the page where a tie is measured: every field as text. Lengths along the blade are taken from the tip. */
 export interface TieForm {
   name: string;
   shape: TieInput['shape'];
   clothKind: ClothKind;
-  noseToBelly: string;
-  bellyToWaist: string;
-  waistToTip: string;
+  /** Empty: as is usual for the cloth. */
+  thickness: string;
+  gather: string;
+  tipToWaist: string;
+  tipToBelly: string;
+  tipToNose: string;
   bandWidth: string;
   bellyWidth: string;
   waistWidth: string;
+  /** Empty: as wide as the belly. */
   tailWidth: string;
   tipDepth: string;
+  /** Further widths as `place:width` from the nose, with semicolons between. */
+  further: string;
   overhang: string;
   hardwareKind: TieInput['hardware']['kind'];
-  shortest: string;
-  longest: string;
+  tipToTip: string;
+  /** The setting at which tip to tip was read; empty: the shortest. */
+  readAt: string;
+  /** Range of a slider. */
+  travel: string;
   stepCount: string;
   pitch: string;
   strap: string;
   reach: string;
   markedIn: 'none' | 'in' | 'cm';
   markAtShortest: string;
+  outerName: string;
+  outerLook: ClothLook;
+  isReversible: 'no' | 'yes';
+  innerName: string;
+  innerLook: ClothLook;
+  quickClasp: 'no' | 'yes';
+  priceCode: string;
   inStock: string;
   note: string;
 }
 
 export const EMPTY_TIE: TieForm = {
-  name: '',
-  shape: 'butterfly',
-  clothKind: 'silk',
-  noseToBelly: '',
-  bellyToWaist: '',
-  waistToTip: '',
-  bandWidth: '20',
-  bellyWidth: '',
-  waistWidth: '',
-  tailWidth: '',
-  tipDepth: '0',
-  overhang: '0',
-  hardwareKind: 'slots',
-  shortest: '',
-  longest: '',
-  stepCount: '9',
-  pitch: '12.7',
-  strap: '',
-  reach: '',
-  markedIn: 'in',
-  markAtShortest: '14',
-  inStock: '1',
-  note: '',
+  ...{ name: '', shape: 'butterfly', clothKind: 'silk', thickness: '', gather: '' },
+  ...{
+    tipToWaist: '',
+    tipToBelly: '',
+    tipToNose: '',
+    bandWidth: '20',
+    bellyWidth: '',
+    waistWidth: '',
+    tailWidth: '',
+    tipDepth: '',
+    further: '',
+  },
+  ...{ overhang: '0', hardwareKind: 'slots', tipToTip: '', readAt: '', travel: '', stepCount: '9', pitch: '12.7', strap: '', reach: '' },
+  ...{ markedIn: 'in', markAtShortest: '14', outerName: '', outerLook: 'plain', isReversible: 'no', innerName: '', innerLook: 'plain' },
+  ...{ quickClasp: 'no', priceCode: '', inStock: '1', note: '' },
 };
 
 /** Where each path of a tie is typed. */
 const FIELD_OF: Readonly<Record<string, keyof TieForm>> = {
-  'blade.noseToBellyMm': 'noseToBelly',
-  'blade.bellyToWaistMm': 'bellyToWaist',
-  'blade.waistToTipMm': 'waistToTip',
+  'blade.noseToBellyMm': 'tipToNose',
+  'blade.bellyToWaistMm': 'tipToBelly',
+  'blade.waistToTipMm': 'tipToWaist',
   'blade.bandWidthMm': 'bandWidth',
   'blade.bellyWidthMm': 'bellyWidth',
   'blade.waistWidthMm': 'waistWidth',
   'blade.tailWidthMm': 'tailWidth',
   'blade.tipDepthMm': 'tipDepth',
+  'cloth.thicknessMm': 'thickness',
+  'cloth.gatherRatio': 'gather',
   overhangMm: 'overhang',
-  'hardware.shortestMm': 'shortest',
-  'hardware.longestMm': 'longest',
-  'hardware.lengthMm': 'shortest',
+  'hardware.shortestMm': 'tipToTip',
+  'hardware.longestMm': 'travel',
+  'hardware.lengthMm': 'tipToTip',
   'hardware.stepCount': 'stepCount',
   'hardware.pitchMm': 'pitch',
   'hardware.strapMm': 'strap',
   'hardware.reachAtShortestMm': 'reach',
   'hardware.marks.atShortest': 'markAtShortest',
+  'faces.outer.name': 'outerName',
+  'faces.inner.name': 'innerName',
 };
 
 /** Smallest movement of a glide that a hand can set, in mm of glide. */
 const GLIDE_STEP_MM = 6.35;
+/** Any length: what the marks stand for is settled by the tape reading. */
+const BEFORE_READING_MM = 800;
+
+const mm = (text: string, unit: LengthUnit = 'mm'): number => {
+  const reading = parseLength(text, unit);
+  return reading.kind === 'length' ? Math.round(reading.lengthMm * 1000) / 1000 : Number.NaN;
+};
+const count = (text: string): number => {
+  const reading = parseNumber(text);
+  return reading.kind === 'number' ? reading.value : Number.NaN;
+};
+const orUsual = (text: string, usual: number, read: (text: string) => number): number => (text.trim() === '' ? usual : read(text));
+
+/** The tape readings along a blade; NaN where one cannot be read. */
+export const readTape = (form: Pick<TieForm, 'tipToWaist' | 'tipToBelly' | 'tipToNose'>): BladeTape => ({
+  tipToWaistMm: mm(form.tipToWaist),
+  tipToBellyMm: mm(form.tipToBelly),
+  tipToNoseMm: mm(form.tipToNose),
+});
+
+/** Further widths as typed: `30:44; 106:52`. A pair that cannot be read has NaN in it. */
+export function readFurther(text: string): ExtraWidth[] {
+  return text
+    .split(';')
+    .filter((pair) => pair.trim() !== '')
+    .map((pair) => ({ atMm: mm(pair.split(':')[0] ?? ''), widthMm: mm(pair.split(':')[1] ?? '') }));
+}
+
+/** Further widths as they are typed, from the nose outwards. */
+export const writeFurther = (extras: readonly ExtraWidth[]): string =>
+  [...extras]
+    .sort((a, b) => a.atMm - b.atMm)
+    .map(({ atMm, widthMm }) => `${Math.round(atMm * 10) / 10}:${Math.round(widthMm * 10) / 10}`)
+    .join('; ');
+
+/** The blade as typed, without checks: NaN where a measure is missing. */
+export function readBlade(form: TieForm): BladeMeasures & { readonly extraWidths: ExtraWidth[] } {
+  const { tipToWaistMm, tipToBellyMm, tipToNoseMm } = readTape(form);
+  const tipShape = form.shape === 'pointed' ? 'pointed' : form.shape === 'club' ? 'rounded' : 'straight';
+  return {
+    noseToBellyMm: tipToNoseMm - tipToBellyMm,
+    bellyToWaistMm: tipToBellyMm - tipToWaistMm,
+    waistToTipMm: tipToWaistMm,
+    bandWidthMm: mm(form.bandWidth),
+    bellyWidthMm: mm(form.bellyWidth),
+    waistWidthMm: mm(form.waistWidth),
+    tailWidthMm: orUsual(form.tailWidth, mm(form.bellyWidth), mm),
+    tipShape,
+    tipDepthMm: tipShape === 'straight' ? 0 : mm(form.tipDepth),
+    extraWidths: readFurther(form.further),
+  };
+}
+
+function readHardware(form: TieForm): { hardware: unknown; refused: string | null } {
+  const tipToTipMm = mm(form.tipToTip);
+  if (form.hardwareKind === 'fixed') return { hardware: { kind: 'fixed', lengthMm: tipToTipMm }, refused: null };
+  const marks = form.markedIn === 'none' ? null : { system: form.markedIn, atShortest: count(form.markAtShortest) };
+  const before =
+    form.hardwareKind === 'slider'
+      ? {
+          ...{ kind: 'slider' as const, shortestMm: BEFORE_READING_MM, longestMm: BEFORE_READING_MM + mm(form.travel) },
+          ...{ strapMm: mm(form.strap), reachAtShortestMm: mm(form.reach), glideStepMm: GLIDE_STEP_MM, marks },
+        }
+      : { kind: form.hardwareKind, shortestMm: BEFORE_READING_MM, stepCount: count(form.stepCount), pitchMm: mm(form.pitch), marks };
+  if (form.readAt.trim() === '') return { hardware: calibrateHardware(before as Hardware, 0, tipToTipMm), refused: null };
+  const isWhole = Object.values(before).every((value) => typeof value !== 'number' || Number.isFinite(value));
+  const at = isWhole ? readSetting(before, form.readAt, 'mm') : null;
+  if (at?.kind !== 'setting')
+    return {
+      hardware: calibrateHardware(before as Hardware, 0, tipToTipMm),
+      refused: 'This band has no such setting. Write the mark, slot or glide that it was read at.',
+    };
+  return { hardware: calibrateHardware(before, at.setting.step, tipToTipMm), refused: null };
+}
 
 /** The tie that was typed; a number that cannot be read is NaN, which the contract refuses at its field. Lengths are millimetres where no unit is written. */
 export function readTieForm(form: TieForm): unknown {
-  const mm = (text: string, unit: LengthUnit = 'mm'): number => {
-    const reading = parseLength(text, unit);
-    return reading.kind === 'length' ? Math.round(reading.lengthMm * 100) / 100 : Number.NaN;
-  };
-  const count = (text: string): number => {
-    const reading = parseNumber(text);
-    return reading.kind === 'number' ? reading.value : Number.NaN;
-  };
-  const tipShape = form.shape === 'pointed' ? 'pointed' : form.shape === 'club' ? 'rounded' : 'straight';
-  const marks = form.markedIn === 'none' ? null : { system: form.markedIn, atShortest: count(form.markAtShortest) };
-  const hardware =
-    form.hardwareKind === 'fixed'
-      ? { kind: 'fixed', lengthMm: mm(form.shortest) }
-      : form.hardwareKind === 'slider'
-        ? {
-            kind: 'slider',
-            shortestMm: mm(form.shortest),
-            longestMm: mm(form.longest),
-            strapMm: mm(form.strap),
-            reachAtShortestMm: mm(form.reach),
-            glideStepMm: GLIDE_STEP_MM,
-            marks,
-          }
-        : { kind: form.hardwareKind, shortestMm: mm(form.shortest), stepCount: count(form.stepCount), pitchMm: mm(form.pitch), marks };
+  const usual = CLOTH_BEHAVIOUR[form.clothKind];
   return {
-    name: form.name,
-    shape: form.shape,
-    clothKind: form.clothKind,
-    cloth: CLOTH_BEHAVIOUR[form.clothKind],
-    blade: {
-      noseToBellyMm: mm(form.noseToBelly),
-      bellyToWaistMm: mm(form.bellyToWaist),
-      waistToTipMm: mm(form.waistToTip),
-      bandWidthMm: mm(form.bandWidth),
-      bellyWidthMm: mm(form.bellyWidth),
-      waistWidthMm: mm(form.waistWidth),
-      tailWidthMm: mm(form.tailWidth),
-      tipShape,
-      tipDepthMm: tipShape === 'straight' ? 0 : mm(form.tipDepth),
-    },
+    ...{ name: form.name, shape: form.shape, clothKind: form.clothKind },
+    cloth: { thicknessMm: orUsual(form.thickness, usual.thicknessMm, mm), gatherRatio: orUsual(form.gather, usual.gatherRatio, count) },
+    blade: readBlade(form),
     overhangMm: mm(form.overhang),
-    hardware,
-    inStock: count(form.inStock),
-    note: form.note,
+    hardware: readHardware(form).hardware,
+    faces: {
+      outer: { name: form.outerName, look: form.outerLook },
+      inner: form.isReversible === 'yes' ? { name: form.innerName, look: form.innerLook } : null,
+    },
+    ...{ quickClasp: form.quickClasp === 'yes', priceCode: form.priceCode, inStock: count(form.inStock), note: form.note },
   };
 }
 
 /** Checks what was typed by the contract and puts each refusal at its field. */
 export const tieResolver: Resolver<TieForm, unknown, TieInput> = (form) => {
-  const read = tieInput.safeParse(readTieForm(form));
-  if (read.success) return { values: read.data, errors: {} };
   const errors: FieldErrors<TieForm> = {};
-  for (const { path, message } of read.error.issues) {
-    const field = FIELD_OF[path.join('.')] ?? (path[0] as keyof TieForm);
-    errors[field] ??= {
-      type: 'contract',
-      message: message.startsWith('Invalid input') ? 'This number is missing or cannot be read.' : message,
-    };
+  const refuse = (field: keyof TieForm, message: string): void => {
+    errors[field] ??= { type: 'contract', message };
+  };
+  const tape = bladeFromTape(readTape(form));
+  if (tape.kind === 'outOfOrder') refuse(TAPE_FIELDS[tape.reading], explainTapeOrder(tape));
+  const { refused } = readHardware(form);
+  if (refused !== null) refuse('readAt', refused);
+  const read = tieInput.safeParse(readTieForm(form));
+  for (const { path, message } of read.error?.issues ?? []) {
+    const dotted = path.join('.');
+    const isFurther = dotted.startsWith('blade.extraWidths');
+    const field = isFurther ? 'further' : (FIELD_OF[dotted] ?? (path[0] as keyof TieForm));
+    const isPlain = !message.startsWith('Invalid input');
+    refuse(
+      field,
+      isPlain
+        ? message
+        : isFurther
+          ? `Write place and width from the nose: ${FURTHER_WIDTHS_EXAMPLE}.`
+          : 'This number is missing or cannot be read.',
+    );
   }
-  return { values: {}, errors };
+  return read.success && Object.keys(errors).length === 0 ? { values: read.data, errors: {} } : { values: {}, errors };
 };
+
+const TAPE_FIELDS: Readonly<Record<keyof BladeTape, 'tipToWaist' | 'tipToBelly' | 'tipToNose'>> = {
+  tipToWaistMm: 'tipToWaist',
+  tipToBellyMm: 'tipToBelly',
+  tipToNoseMm: 'tipToNose',
+};
+
+const plain = (value: number): string => String(Math.round(value * 1000) / 1000);
 
 /** A tie as it is put into the form to be changed. */
 export function toTieForm(tie: Tie): TieForm {
-  const { blade, hardware } = tie;
+  const { blade, hardware, faces } = tie;
+  const { tipToWaistMm, tipToBellyMm, tipToNoseMm } = tapeFromBlade(blade);
   const adjustable = hardware.kind === 'fixed' ? null : hardware;
+  const usual = CLOTH_BEHAVIOUR[tie.clothKind];
   return {
     ...EMPTY_TIE,
-    name: tie.name,
-    shape: tie.shape,
-    clothKind: tie.clothKind,
-    noseToBelly: String(blade.noseToBellyMm),
-    bellyToWaist: String(blade.bellyToWaistMm),
-    waistToTip: String(blade.waistToTipMm),
-    bandWidth: String(blade.bandWidthMm),
-    bellyWidth: String(blade.bellyWidthMm),
-    waistWidth: String(blade.waistWidthMm),
-    tailWidth: String(blade.tailWidthMm),
-    tipDepth: String(blade.tipDepthMm),
-    overhang: String(tie.overhangMm),
-    hardwareKind: hardware.kind,
-    shortest: String(hardware.kind === 'fixed' ? hardware.lengthMm : hardware.shortestMm),
-    longest: hardware.kind === 'slider' ? String(hardware.longestMm) : '',
+    ...{ name: tie.name, shape: tie.shape, clothKind: tie.clothKind },
+    thickness: tie.cloth.thicknessMm === usual.thicknessMm ? '' : plain(tie.cloth.thicknessMm),
+    gather: tie.cloth.gatherRatio === usual.gatherRatio ? '' : plain(tie.cloth.gatherRatio),
+    ...{ tipToWaist: plain(tipToWaistMm), tipToBelly: plain(tipToBellyMm), tipToNose: plain(tipToNoseMm) },
+    ...{ bandWidth: plain(blade.bandWidthMm), bellyWidth: plain(blade.bellyWidthMm), waistWidth: plain(blade.waistWidthMm) },
+    ...{ tailWidth: plain(blade.tailWidthMm), tipDepth: blade.tipShape === 'straight' ? '' : plain(blade.tipDepthMm) },
+    ...{ further: writeFurther(blade.extraWidths), overhang: plain(tie.overhangMm), hardwareKind: hardware.kind },
+    tipToTip: plain(hardware.kind === 'fixed' ? hardware.lengthMm : hardware.shortestMm),
+    travel: hardware.kind === 'slider' ? plain(hardware.longestMm - hardware.shortestMm) : '',
     stepCount: 'stepCount' in hardware ? String(hardware.stepCount) : EMPTY_TIE.stepCount,
-    pitch: 'pitchMm' in hardware ? String(hardware.pitchMm) : EMPTY_TIE.pitch,
-    strap: hardware.kind === 'slider' ? String(hardware.strapMm) : '',
-    reach: hardware.kind === 'slider' ? String(hardware.reachAtShortestMm) : '',
+    pitch: 'pitchMm' in hardware ? plain(hardware.pitchMm) : EMPTY_TIE.pitch,
+    strap: hardware.kind === 'slider' ? plain(hardware.strapMm) : '',
+    reach: hardware.kind === 'slider' ? plain(hardware.reachAtShortestMm) : '',
     markedIn: adjustable?.marks?.system ?? 'none',
     markAtShortest: adjustable?.marks ? formatCollarLabel({ system: adjustable.marks.system, label: adjustable.marks.atShortest }) : '',
-    inStock: String(tie.inStock),
-    note: tie.note,
+    ...{ outerName: faces.outer.name, outerLook: faces.outer.look, isReversible: faces.inner ? 'yes' : 'no' },
+    ...{ innerName: faces.inner?.name ?? '', innerLook: faces.inner?.look ?? 'plain' },
+    ...{ quickClasp: tie.quickClasp ? 'yes' : 'no', priceCode: tie.priceCode, inStock: String(tie.inStock), note: tie.note },
   };
 }

@@ -1,32 +1,51 @@
 import { toCollar, type Fitting } from '@easytuck/contract';
-import { fitWearer, formatCollarSize, MODEL_VERSION, prepareTie, type WearerFit } from '@easytuck/core';
+import {
+  fitWearer,
+  formatCollarSize,
+  MODEL_VERSION,
+  prepareTie,
+  TYPICAL_BUTTONS,
+  TYPICAL_COLLARS,
+  type ShirtButtons,
+  type WearerFit,
+} from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
 import dayjs from 'dayjs';
 import { useMemo, type ReactNode } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { useFitting } from '../../shared/api/fittings.ts';
 import { Stage } from '../../shared/drawing/Stage.tsx';
 import { Loaded } from '../../shared/faces/Loaded.tsx';
 import { Page } from '../../shared/Page.tsx';
+import { useShortcuts } from '../../shared/shortcuts/shortcuts.ts';
 import { useUnits } from '../../shared/UnitProvider.tsx';
-import { BOUND_WORDS, COLLAR_STYLE_WORDS, SCHOOL_WORDS, sideWords } from '../../shared/words.ts';
+import { BOUND_WORDS, COLLAR_STYLE_WORDS, hangWords, OCCASION_WORDS, SCHOOL_WORDS, sideWords, WING_WORDS } from '../../shared/words.ts';
 import { COLOURS, FIGURES } from '../../theme.ts';
+import { PrintCard } from './PrintCard.tsx';
+import { Revisions } from './Revisions.tsx';
 import { settingOfFitting } from './settingOfFitting.ts';
 
-/** A fitting as it was given out: its four numbers, what it came from, and the drawing of then. It is not changed here. */
+/** A fitting as it was given out: its four numbers, what it came from, the drawing of then, its card and its revisions. */
 export function FittingPage() {
   const { id = '' } = useParams();
-  return <Loaded reading={useFitting(id)}>{(fitting) => <GivenOut fitting={fitting} />}</Loaded>;
+  return <Loaded reading={useFitting(id)}>{(fitting) => <GivenOut key={fitting.id} fitting={fitting} />}</Loaded>;
 }
 
 function GivenOut({ fitting }: { fitting: Fitting }) {
   const { length } = useUnits();
-  const { tie, worn } = useMemo(() => redraw(fitting), [fitting]);
+  const { tie, worn, buttons } = useMemo(() => redraw(fitting), [fitting]);
+  const navigate = useNavigate();
   const { result } = fitting;
   const set = settingOfFitting(fitting, length);
   const { binding } = result;
+  useShortcuts('Fitting', [
+    { key: 'n', says: 'the next fitting', run: () => void navigate('/') },
+    { key: 'r', says: 'a new revision of this one', run: () => void navigate(`/?revise=${fitting.id}`) },
+    { key: 'x', says: 'start another from this one', run: () => void navigate(`/?copy=${fitting.id}`) },
+  ]);
   return (
     <Page
       title={
@@ -36,7 +55,16 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
       }
       actions={
         <>
-          <Box sx={{ color: 'text.secondary' }}>given out {dayjs(fitting.givenOutAt).format('D MMMM YYYY, HH:mm')}</Box>
+          <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem' }}>
+            given out {dayjs(fitting.givenOutAt).format('D MMMM YYYY, HH:mm')}
+            {fitting.staff !== '' && `, by ${fitting.staff}`}
+          </Box>
+          <Button variant="outlined" component={Link} to={`/?revise=${fitting.id}`}>
+            Revise
+          </Button>
+          <Button variant="outlined" component={Link} to={`/?copy=${fitting.id}`}>
+            Start another from it
+          </Button>
           <Button variant="contained" component={Link} to="/" ref={focusAtOnce}>
             Next fitting
           </Button>
@@ -89,22 +117,35 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
         }}
       >
         <Fact name="Tie">{fitting.tie.name}</Fact>
+        {fitting.occasion !== 'other' && <Fact name="Occasion">{OCCASION_WORDS[fitting.occasion]}</Fact>}
         <Fact name="Collar">
           {formatCollarSize(fitting.collar)}, {COLLAR_STYLE_WORDS[fitting.collarStyle].toLowerCase()}
+          {fitting.collarStyle === 'wing' && `, ${WING_WORDS[fitting.wings]}`}
         </Fact>
         <Fact name="Ease">{length(fitting.easeMm)}</Fact>
-        <Fact name="School">{SCHOOL_WORDS[fitting.school].name}</Fact>
+        <Fact name="School">
+          {SCHOOL_WORDS[fitting.school].name}
+          {result.drawInMm > 0 && `: tied at the longest, drawn in ${length(result.drawInMm)}`}
+        </Fact>
         <Fact name="Tip to tip">{length(result.setMm)}</Fact>
+        {result.hang && <Fact name="Hang check">{hangWords(result.hang.noseMm, result.hang.between, length)}</Fact>}
         {fitting.note && <Fact name="Note">{fitting.note}</Fact>}
       </Box>
-      <Stage tie={tie} worn={worn} collarStyle={fitting.collarStyle} view="facing" />
+      <PrintCard fitting={fitting} />
+      <Stage tie={tie} worn={worn} collar={TYPICAL_COLLARS[fitting.collarStyle]} wings={fitting.wings} buttons={buttons} view="facing" />
+      <Box component="section" aria-label="Revisions" sx={{ mt: 3 }}>
+        <Typography variant="h2" sx={{ mb: 1 }}>
+          Then and now
+        </Typography>
+        <Revisions fitting={fitting} />
+      </Box>
       <Box
         component="aside"
         sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1.5, color: 'text.secondary', fontSize: '0.875rem', maxWidth: 900 }}
       >
-        Never so tight that it presses the throat: leave a finger’s room, and loosen it at once on dizziness, headache or shortness of
-        breath. With glaucoma or circulation trouble, ask a doctor first. Children, and work near machinery or in care: only a clasp that
-        opens by itself, as the rules there say.
+        {(fitting.card?.cautions ?? []).map((caution) => (
+          <div key={caution}>{caution}</div>
+        ))}
       </Box>
     </Page>
   );
@@ -114,11 +155,12 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
 const focusAtOnce = (element: HTMLElement | null): void => element?.focus();
 
 /** The drawing is made again from the inputs and the tie as they were. */
-function redraw(fitting: Fitting): { tie: ReturnType<typeof prepareTie>; worn: WearerFit } {
+function redraw(fitting: Fitting): { tie: ReturnType<typeof prepareTie>; worn: WearerFit; buttons: ShirtButtons } {
   const tie = prepareTie(fitting.tie);
-  const { easeMm, collarStyle: style, collarPointsMm, neckBreadthMm, faceWidthMm } = fitting;
+  const { easeMm, collarStyle: style, collarPointsMm, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm } = fitting;
   return {
     tie,
+    buttons: { firstMm: firstButtonMm ?? TYPICAL_BUTTONS.firstMm, spacingMm: buttonSpacingMm ?? TYPICAL_BUTTONS.spacingMm },
     worn: fitWearer(
       tie,
       { collar: toCollar(fitting.collar), easeMm, style, collarPointsMm, neckBreadthMm, faceWidthMm },

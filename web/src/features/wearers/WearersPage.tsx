@@ -11,7 +11,7 @@ import { Loaded } from '../../shared/faces/Loaded.tsx';
 import { Page } from '../../shared/Page.tsx';
 import { COLOURS, FIGURES } from '../../theme.ts';
 
-/** Everybody on record, recently changed first; found by a few letters of the name. */
+/** Everybody on record, recently seen first; found by a few letters of the name. */
 export function WearersPage() {
   const [letters, setLetters] = useState('');
   const searched = useDeferredValue(letters.trim());
@@ -20,7 +20,7 @@ export function WearersPage() {
       title="Wearers"
       actions={
         <>
-          <Box sx={{ width: 260 }}>
+          <Box sx={{ width: 240 }}>
             <TextField
               type="search"
               label="Find by name"
@@ -29,6 +29,9 @@ export function WearersPage() {
               slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
             />
           </Box>
+          <Button variant="outlined" component={Link} to="/exchange/wearers">
+            Tables in and out
+          </Button>
           <Button variant="contained" component={Link} to="/wearers/new">
             Enter a wearer
           </Button>
@@ -64,6 +67,7 @@ function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
           >
             <Box sx={{ fontSize: '1.0625rem', fontWeight: 560 }}>{wearer.name}</Box>
             <Box sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.25rem', fontWeight: 560 }}>
+              {wearer.collarEstimated ? '≈ ' : ''}
               {formatCollarSize(wearer.collar)}
             </Box>
             <Box sx={{ display: { xs: 'none', md: 'block' }, color: 'text.secondary' }}>long end on the {wearer.longEnd}</Box>

@@ -2,6 +2,7 @@ import { problem as problemSchema, type FieldError, type Problem } from '@easytu
 import type { z } from 'zod';
 
 const TIMEOUT_MS = 12_000;
+const FILE_TIMEOUT_MS = 120_000;
 
 /** The server answered that it cannot do what was asked. */
 export class ApiProblem extends Error {
@@ -26,24 +27,37 @@ export class Unreachable extends Error {
  * @throws ApiProblem for an answer that refuses, Unreachable where none came.
  */
 export async function request<S extends z.ZodType>(
-  method: 'GET' | 'POST' | 'PUT',
+  method: 'GET' | 'POST' | 'PUT' | 'DELETE',
   path: string,
   schema: S,
   body?: unknown,
 ): Promise<z.output<S>> {
+  return send(path, schema, {
+    method,
+    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+  });
+}
+
+/** As {@link request}, a file as it is. Large ones may take a while. */
+export async function sendFile<S extends z.ZodType>(
+  path: string,
+  schema: S,
+  text: string,
+  type: 'text/csv' | 'application/json',
+): Promise<z.output<S>> {
+  return send(path, schema, { method: 'POST', headers: { 'content-type': type }, body: text }, FILE_TIMEOUT_MS);
+}
+
+async function send<S extends z.ZodType>(path: string, schema: S, init: RequestInit, timeoutMs = TIMEOUT_MS): Promise<z.output<S>> {
   let response: Response;
   let text: string;
   try {
-    response = await fetch(path, {
-      method,
-      signal: AbortSignal.timeout(TIMEOUT_MS),
-      ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
-    });
+    response = await fetch(path, { ...init, signal: AbortSignal.timeout(timeoutMs) });
     text = await response.text();
   } catch (error) {
     throw new Unreachable(error);
   }
-  if (response.ok) return schema.parse(JSON.parse(text));
+  if (response.ok) return schema.parse(text === '' ? null : JSON.parse(text));
   throw new ApiProblem(readProblem(text, response));
 }
 

@@ -1,4 +1,16 @@
-import { wearer, wearerList, type NewWearer, type Wearer, type WearerChange } from '@easytuck/contract';
+import {
+  likeWearers,
+  measureHistory,
+  ownedTies,
+  wearer,
+  wearerList,
+  type LikeWearer,
+  type NewWearer,
+  type OwnedTie,
+  type TakenMeasure,
+  type Wearer,
+  type WearerChange,
+} from '@easytuck/contract';
 import useSWR, { mutate } from 'swr';
 import type { Reading } from './reading.ts';
 import { request } from './request.ts';
@@ -6,9 +18,11 @@ import { request } from './request.ts';
 const keys = {
   search: (letters: string): string => `/api/wearers?${new URLSearchParams({ q: letters }).toString()}`,
   one: (id: string): string => `/api/wearers/${id}`,
+  measures: (id: string): string => `/api/wearers/${id}/measures`,
+  ties: (id: string): string => `/api/wearers/${id}/ties`,
 };
 
-/** Wearers whose name holds the letters, recently changed first. Keeps the last list while a new one is on its way. */
+/** Wearers whose name holds the letters, recently seen first. Keeps the last list while a new one is on its way. */
 export function useWearers(letters: string): Reading<readonly Wearer[]> {
   return useSWR(keys.search(letters), async (key: string) => (await request('GET', key, wearerList)).wearers, { keepPreviousData: true });
 }
@@ -37,6 +51,7 @@ export async function changeWearer(current: Wearer, input: WearerChange, expecte
     const saved = await request('PUT', key, wearer, input);
     onKept();
     await mutate<Wearer>(key, saved, { revalidate: false });
+    void mutate(keys.measures(current.id));
     void refreshWearers();
     return saved;
   } catch (error) {
@@ -53,4 +68,44 @@ export async function refreshWearers(): Promise<void> {
 /** Reads one wearer again. */
 export async function refreshWearer(id: string): Promise<void> {
   await mutate(keys.one(id));
+}
+
+/** A wearer's measures over time, latest first. */
+export function useMeasures(id: string): Reading<readonly TakenMeasure[]> {
+  return useSWR(keys.measures(id), async (key: string) => (await request('GET', key, measureHistory)).measures);
+}
+
+/** Ties that a wearer owns. */
+export function useOwnedTies(id: string): Reading<readonly OwnedTie[]> {
+  return useSWR(keys.ties(id), async (key: string) => (await request('GET', key, ownedTies)).ties);
+}
+
+/** Puts a tie among those a wearer owns, or takes it out. */
+export async function setOwned(id: string, tieId: string, isOwned: boolean): Promise<void> {
+  const { ties } = await request(isOwned ? 'PUT' : 'DELETE', `${keys.ties(id)}/${tieId}`, ownedTies);
+  await mutate(keys.ties(id), ties, { revalidate: false });
+}
+
+/** People on record who may be the person of this name; nothing is asked for a name of fewer than three letters. */
+export function useLikeWearers(name: string, collar: string, except: string | null): Reading<readonly LikeWearer[]> {
+  const search = new URLSearchParams({ name, collar, ...(except === null ? {} : { except }) }).toString();
+  return useSWR(
+    name.trim().length < 3 ? null : `/api/wearers/like?${search}`,
+    async (key: string) => (await request('GET', key, likeWearers)).wearers,
+    { keepPreviousData: true },
+  );
+}
+
+/** Merges another record into one; what belonged to it is then found here. */
+export async function mergeWearers(into: Wearer, from: Wearer): Promise<Wearer> {
+  const merged = await request('POST', `${keys.one(into.id)}/merge`, wearer, {
+    fromId: from.id,
+    version: into.version,
+    fromVersion: from.version,
+  });
+  await mutate(
+    (key) =>
+      typeof key === 'string' && (key.startsWith('/api/wearers') || key.startsWith('/api/fittings') || key.startsWith('/api/tyings')),
+  );
+  return merged;
 }

@@ -1,4 +1,12 @@
-import { hardwareRange, type CollarStyle, type PreparedTie, type WearerFit } from '@easytuck/core';
+import {
+  hardwareRange,
+  TYPICAL_BUTTONS,
+  type PreparedTie,
+  type ShirtButtons,
+  type TypicalCollar,
+  type WearerFit,
+  type WingSchool,
+} from '@easytuck/core';
 import { useMemo, type CSSProperties, type ReactNode } from 'react';
 import { COLOURS } from '../../theme.ts';
 import { useUnits } from '../UnitProvider.tsx';
@@ -18,7 +26,9 @@ import { WornCollar } from './WornCollar.tsx';
 interface StageProps {
   readonly tie: PreparedTie;
   readonly worn: WearerFit;
-  readonly collarStyle: CollarStyle;
+  readonly collar: TypicalCollar;
+  readonly wings?: WingSchool;
+  readonly buttons?: ShirtButtons;
   readonly view: ViewSide;
   readonly onStep?: (step: number) => void;
   readonly onLead?: (leadMm: number) => void;
@@ -30,7 +40,7 @@ interface StageProps {
 export const NARROW_STAGE_PX = 1000;
 
 /** One picture: the strip flat on its tape, the same cloth tied, one scale, and threads from each point to where it ends up. */
-export function Stage({ tie, worn, collarStyle, view, onStep, onLead, children }: StageProps) {
+export function Stage({ tie, worn, collar, wings = 'behind', buttons = TYPICAL_BUTTONS, view, onStep, onLead, children }: StageProps) {
   const { ref, widthPx } = useWidth<HTMLDivElement>();
   const { longestMm } = hardwareRange(tie.tie.hardware);
   const layout = useMemo(() => (widthPx > 0 ? layOutStage(widthPx, tie, longestMm, view) : null), [widthPx, tie, longestMm, view]);
@@ -40,7 +50,9 @@ export function Stage({ tie, worn, collarStyle, view, onStep, onLead, children }
         <Picture
           tie={tie}
           worn={worn}
-          collarStyle={collarStyle}
+          collar={collar}
+          wings={wings}
+          buttons={buttons}
           layout={layout}
           {...(onStep ? { onStep } : {})}
           {...(onLead ? { onLead } : {})}
@@ -57,9 +69,13 @@ function beside(layout: StageLayout): CSSProperties {
   return { gridArea: '1 / 1', paddingTop: layout.tapePx + layout.tapeHeightPx + 34, pointerEvents: 'none' };
 }
 
-type PictureProps = Omit<StageProps, 'children' | 'view'> & { readonly layout: StageLayout };
+type PictureProps = Required<Pick<StageProps, 'tie' | 'worn' | 'collar' | 'wings' | 'buttons'>> &
+  Pick<StageProps, 'onStep' | 'onLead'> & { readonly layout: StageLayout };
 
-function Picture({ tie, worn, collarStyle, layout, onStep, onLead }: PictureProps) {
+function Picture({ tie, worn, collar, wings, buttons, layout, onStep, onLead }: PictureProps) {
+  const isOver = collar.style === 'wing' && wings === 'over';
+  const { neckBreadthMm, pointsMm } = worn.limits;
+  const shirt = { collar, neckBreadthMm, pointsMm, buttons, layout } as const;
   const { unit, length } = useUnits();
   const { fit, limits, setting } = worn;
   const { widthPx, heightPx, pxPerMm, tapePx, tapeHeightPx } = layout;
@@ -76,8 +92,9 @@ function Picture({ tie, worn, collarStyle, layout, onStep, onLead }: PictureProp
       <Tape unit={unit} widthPx={widthPx} pxPerMm={pxPerMm} topPx={tapePx} heightPx={tapeHeightPx} />
       <Strip tie={tie} fit={fit} layout={layout} />
       <NeckPath tie={tie} fit={fit} layout={layout} length={length} />
-      <WornCollar style={collarStyle} neckBreadthMm={limits.neckBreadthMm} pointsMm={limits.pointsMm} layout={layout} />
+      <WornCollar {...shirt} part={isOver ? 'without leaves' : 'all'} />
       <TiedBow tie={tie} fit={fit} layout={layout} />
+      {isOver && <WornCollar {...shirt} part="leaves" />}
       <Limits fit={fit} limits={limits} layout={layout} />
       <Threads tie={tie} fit={fit} layout={layout} />
       <SetHandle hardware={tie.tie.hardware} setting={setting} fit={fit} layout={layout} length={length} onStep={onStep} />

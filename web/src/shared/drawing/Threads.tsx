@@ -1,8 +1,17 @@
-import { landingOf, layOutStrip, threadPath, type Bow, type Fit, type PreparedTie, type Side, type StripEndLayout } from '@easytuck/core';
+import {
+  BACK_BOW_RISE_MM,
+  landingOf,
+  layOutStrip,
+  threadPath,
+  type Bow,
+  type Fit,
+  type PreparedTie,
+  type Side,
+  type StripEndLayout,
+} from '@easytuck/core';
 import { memo } from 'react';
 import { COLOURS } from '../../theme.ts';
 import type { StageLayout } from './stageLayout.ts';
-import { BACK_BOW_RISE_MM } from './TiedBow.tsx';
 
 interface ThreadsProps {
   readonly tie: PreparedTie;

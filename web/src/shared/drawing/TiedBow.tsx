@@ -1,9 +1,6 @@
-import { drawTied, type Fit, type PreparedTie, type WingDrawing } from '@easytuck/core';
+import { BACK_BOW_RISE_MM, drawTied, type Fit, type PreparedTie, type WingDrawing } from '@easytuck/core';
 import { memo } from 'react';
 import type { StageLayout } from './stageLayout.ts';
-
-/** How far the back bow stands above the front one when both are set straight, in mm; drawn so that both are seen. */
-export const BACK_BOW_RISE_MM = 6;
 
 /** The same cloth tied, to the strip's scale: the long end's bow behind, the short end's in front, the knot over both. */
 export const TiedBow = memo(function TiedBow({ tie, fit, layout }: { tie: PreparedTie; fit: Fit; layout: StageLayout }) {

@@ -1,4 +1,6 @@
-import { useCallback, type Dispatch } from 'react';
+import { TYPICAL_COLLARS, type TypicalCollar } from '@easytuck/core';
+import type { StockCollar } from '@easytuck/contract';
+import { useCallback, useMemo, type Dispatch } from 'react';
 import { Choice } from '../../../shared/Choice.tsx';
 import { Stage } from '../../../shared/drawing/Stage.tsx';
 import type { ViewSide } from '../../../shared/drawing/stageLayout.ts';
@@ -11,6 +13,7 @@ import { StageWaiting } from './StageWaiting.tsx';
 interface BenchStageProps {
   readonly draft: BenchDraft;
   readonly view: BenchView;
+  readonly collars: readonly StockCollar[];
   readonly dispatch: Dispatch<BenchEvent>;
   readonly side: ViewSide;
   readonly setSide: (side: ViewSide) => void;
@@ -18,11 +21,16 @@ interface BenchStageProps {
 
 const VIEWS = [
   { value: 'facing', text: 'facing the wearer' },
-  { value: 'mirror', text: 'as he sees himself' },
+  { value: 'mirror', text: 'in the mirror' },
 ] as const;
 
 /** The drawing and the four numbers, or what is still needed before there can be any. */
-export function BenchStage({ draft, view, dispatch, side, setSide }: BenchStageProps) {
+export function BenchStage({ draft, view, collars, dispatch, side, setSide }: BenchStageProps) {
+  const { collarStyle, collarId } = draft;
+  const collar = useMemo(
+    () => collars.find(({ id }) => id === collarId) ?? TYPICAL_COLLARS[collarStyle],
+    [collars, collarId, collarStyle],
+  ) satisfies TypicalCollar;
   const onStep = useCallback((step: number) => dispatch({ type: 'stepSet', step }), [dispatch]);
   const onLead = useCallback((leadMm: number) => dispatch({ type: 'leadSet', leadMm }), [dispatch]);
   const { fit } = view;
@@ -30,7 +38,16 @@ export function BenchStage({ draft, view, dispatch, side, setSide }: BenchStageP
   return (
     <section aria-label="Set and lead" style={{ position: 'relative', marginTop: 4 }}>
       <BenchNotice fit={fit} />
-      <Stage tie={fit.prepared} worn={fit.worn} collarStyle={draft.collarStyle} view={side} onStep={onStep} onLead={onLead}>
+      <Stage
+        tie={fit.prepared}
+        worn={fit.worn}
+        collar={collar}
+        wings={draft.wings}
+        buttons={fit.buttons}
+        view={side}
+        onStep={onStep}
+        onLead={onLead}
+      >
         <FourNumbers fit={fit} ownLead={draft.leadMm !== null} dispatch={dispatch}>
           <Choice label="Seen" hideLabel small value={side} onChange={setSide} options={VIEWS} />
         </FourNumbers>

@@ -1,5 +1,6 @@
 import { useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
+import { TAPE_FIELD } from '../../../shared/tape/tapeMeasure.ts';
 import css from './numbers.module.css';
 
 interface BigNumberProps {
@@ -7,6 +8,8 @@ interface BigNumberProps {
   /** The figure as it is shown, and as it is put into the field to be changed. */
   readonly figure: string;
   readonly editText?: string;
+  /** Under this name a shortcut finds the field; a length in it can come from the tape. */
+  readonly name?: string;
   readonly of?: ReactNode;
   /** Takes what was typed; answers with why it cannot be, or null. Without it the figure is only read. */
   readonly onType?: (text: string) => string | null;
@@ -17,7 +20,7 @@ interface BigNumberProps {
 }
 
 /** One of the four numbers: large enough to be read from a metre away, and typed over where it can be chosen. */
-export function BigNumber({ label, figure, editText, of, onType, onStep, title, colour, children }: BigNumberProps) {
+export function BigNumber({ label, figure, editText, name, of, onType, onStep, title, colour, children }: BigNumberProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [error, setError] = useState<string | null>(null);
   const id = useId();
@@ -66,6 +69,8 @@ export function BigNumber({ label, figure, editText, of, onType, onStep, title, 
             style={style}
             value={typed ?? figure}
             autoComplete="off"
+            data-bench={name}
+            {...(name === 'lead' ? TAPE_FIELD : {})}
             aria-invalid={error !== null}
             aria-describedby={`${id}-error`}
             onChange={(event) => setTyped(event.target.value)}

@@ -1,9 +1,9 @@
 import { FITTING_LENGTHS, lengthField } from '@easytuck/contract';
-import { formatInchesPlain, hangCheck, lastStep, readSetting } from '@easytuck/core';
+import { formatInchesPlain, lastStep, readSetting } from '@easytuck/core';
 import type { Dispatch, ReactNode } from 'react';
 import { useUnits } from '../../../shared/UnitProvider.tsx';
 import { explainSetting, settingEditText } from '../../../shared/settingField.ts';
-import { settingWords, sideWords } from '../../../shared/words.ts';
+import { hangWords, settingWords, sideWords } from '../../../shared/words.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 import { BigNumber, Neighbour } from './BigNumber.tsx';
@@ -42,10 +42,7 @@ export function FourNumbers({ fit, ownLead, dispatch, children }: FourNumbersPro
 /** Where the nose hangs before tying: what to look for on the shirt front. */
 function HangWords({ fit }: { fit: BenchFit }) {
   const { length } = useUnits();
-  const { noseMm, between } = hangCheck(fit.worn.fit.setMm, fit.prepared.profile.bladeLengthMm, fit.worn.fit.neckPathMm);
-  return between[0] === 0
-    ? 'hang check: the nose hangs above the collar button'
-    : `hang check: nose ${length(noseMm)} below the collar button, between buttons ${between[0]} and ${between[1]}`;
+  return `hang check: ${hangWords(fit.hang.noseMm, fit.hang.between, length)}`;
 }
 
 function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent> }) {
@@ -67,6 +64,7 @@ function SetAt({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent
       label="Set at"
       figure={words.figure}
       editText={settingEditText(setting)}
+      name="set"
       of={isGlide ? `${unit}, ${words.of}` : words.of}
       title={`${length(fit.worn.fit.setMm)} tip to tip`}
       {...(adjustable ? { onType, onStep: (by: 1 | -1) => setStep(setting.step + by) } : {})}
@@ -107,6 +105,7 @@ function Lead({ fit, ownLead, dispatch }: { fit: BenchFit; ownLead: boolean; dis
   return (
     <BigNumber
       label="Lead"
+      name="lead"
       figure={bare(leadMm)}
       editText={unit === 'in' ? formatInchesPlain(leadMm) : bare(leadMm)}
       of={`${unit}, ${sideWords(longEnd)}`}

@@ -1,9 +1,12 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo, type Dispatch } from 'react';
 import { fieldErrorsOf, sentenceOf } from '../../../shared/api/request.ts';
+import { useShortcuts } from '../../../shared/shortcuts/shortcuts.ts';
+import { useStaff } from '../../../shared/staff.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { Saving } from '../useBench.ts';
 
@@ -11,6 +14,10 @@ interface GiveOutProps {
   readonly note: string;
   readonly noteError: string | null;
   readonly missing: readonly string[];
+  /** Names of the house, to choose who is fitting; none where the house keeps none. */
+  readonly names: readonly string[];
+  /** True where this fitting takes the place of an older one. */
+  readonly isRevision: boolean;
   readonly dispatch: Dispatch<BenchEvent>;
   readonly saving: Saving;
   readonly onGiveOut: () => Promise<void>;
@@ -18,8 +25,23 @@ interface GiveOutProps {
 }
 
 /** The end of the page: a note, what is still missing, and giving the fitting out. A failed save says so and keeps everything. */
-export const GiveOut = memo(function GiveOut({ note, noteError, missing, dispatch, saving, onGiveOut, onStartAnew }: GiveOutProps) {
+export const GiveOut = memo(function GiveOut({
+  note,
+  noteError,
+  missing,
+  names,
+  isRevision,
+  dispatch,
+  saving,
+  onGiveOut,
+  onStartAnew,
+}: GiveOutProps) {
   const isSaving = saving.state === 'saving';
+  const [staff, setStaff] = useStaff();
+  useShortcuts('Bench', [
+    { key: 'Enter', mod: true, says: 'give the fitting out', run: () => void onGiveOut() },
+    { key: 'N', says: 'start anew', run: onStartAnew },
+  ]);
   return (
     <Box
       component="form"
@@ -49,6 +71,23 @@ export const GiveOut = memo(function GiveOut({ note, noteError, missing, dispatc
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
           />
         </Box>
+        {names.length > 0 && (
+          <TextField
+            select
+            label="Fitted by"
+            value={names.includes(staff) ? staff : ''}
+            onChange={(event) => setStaff(event.target.value)}
+            sx={{ width: 140 }}
+            slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+          >
+            <MenuItem value="">nobody named</MenuItem>
+            {names.map((each) => (
+              <MenuItem key={each} value={each}>
+                {each}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
         <Box role="status" sx={{ color: 'text.secondary', fontSize: '0.875rem', flex: '0 1 auto', pb: 1.25 }}>
           {missing.length > 0 && `Still needed: ${missing.join(', ')}`}
         </Box>
@@ -56,7 +95,7 @@ export const GiveOut = memo(function GiveOut({ note, noteError, missing, dispatc
           Start anew
         </Button>
         <Button type="submit" variant="contained" disabled={missing.length > 0 || isSaving} sx={{ minWidth: 150 }}>
-          {isSaving ? 'Saving …' : saving.state === 'failed' ? 'Try again' : 'Give out'}
+          {isSaving ? 'Saving …' : saving.state === 'failed' ? 'Try again' : isRevision ? 'Give out anew' : 'Give out'}
         </Button>
       </Box>
     </Box>

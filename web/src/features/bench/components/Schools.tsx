@@ -1,5 +1,5 @@
 import type { SchoolChoice } from '@easytuck/contract';
-import { formatCollarLabel, formatCollarSize } from '@easytuck/core';
+import { formatCollarLabel, formatCollarSize, lastStep, settingAt, type Hardware } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { memo, useId, type Dispatch } from 'react';
 import { useUnits } from '../../../shared/UnitProvider.tsx';
@@ -12,17 +12,31 @@ import type { SchoolView } from '../benchViewModel.ts';
 export const Schools = memo(function Schools({
   schools,
   school,
+  belly,
+  hardware,
+  smallMm,
+  advice,
   dispatch,
 }: {
   schools: readonly SchoolView[];
   school: SchoolChoice;
+  /** Where the belly lies on the blade, in mm from the nose. */
+  belly: number;
+  hardware: Hardware;
+  /** How far the house's small school goes under the collar size. */
+  smallMm: number;
+  /** What dress custom says of occasion and collar. */
+  advice: string;
   dispatch: Dispatch<BenchEvent>;
 }) {
   const name = useId();
+  const { length } = useUnits();
+  const late = school === 'late' ? schools.find((each) => each.school === 'late') : undefined;
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, mt: 0.5, p: 0 }}>
       <Box component="legend" sx={{ fontSize: '0.8125rem', color: 'text.secondary', p: 0, mb: 0.25 }}>
         Where each school sets it{school === 'own' ? '; now set by hand' : ''}
+        {advice !== '' && <span> · {advice}</span>}
       </Box>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' } }}>
         {schools.map((each) => (
@@ -30,19 +44,39 @@ export const Schools = memo(function Schools({
             key={each.school}
             name={name}
             view={each}
+            belly={belly}
+            smallMm={smallMm}
             chosen={each.school === school}
             onChoose={() => dispatch({ type: 'schoolChosen', school: each.school })}
           />
         ))}
       </Box>
+      {late && (
+        <Box sx={{ mt: 0.75, fontSize: '0.9375rem' }}>
+          Tie it at <b>{settingWords(settingAt(hardware, lastStep(hardware)), length).phrase}</b>,{' '}
+          {length(late.set.rounded.nearest.lengthMm + late.set.drawInMm)} tip to tip; then draw in <b>{length(late.set.drawInMm)}</b> at the
+          back, to <b>{settingWords(late.set.rounded.nearest, length).phrase}</b>. The bow hangs low until then; a second pair of hands
+          helps.
+        </Box>
+      )}
     </Box>
   );
 });
 
-function SchoolTicket({ name, view, chosen, onChoose }: { name: string; view: SchoolView; chosen: boolean; onChoose: () => void }) {
+interface SchoolTicketProps {
+  readonly name: string;
+  readonly view: SchoolView;
+  readonly belly: number;
+  readonly smallMm: number;
+  readonly chosen: boolean;
+  readonly onChoose: () => void;
+}
+
+function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTicketProps) {
   const { length } = useUnits();
   const { set, worn, school } = view;
   const words = SCHOOL_WORDS[school];
+  const rule = school === 'small' ? `${length(smallMm)} under collar size` : words.rule;
   const isBetween = set.mark !== null && Math.abs(set.rounded.nearest.lengthMm - set.wantedMm) > 0.1;
   const asked =
     set.mark === null
@@ -58,6 +92,14 @@ function SchoolTicket({ name, view, chosen, onChoose }: { name: string; view: Sc
       : school === 'late'
         ? `drawn in ${length(set.drawInMm)} gives ${length(worn.fit.spreadMm)}`
         : `gives ${length(worn.fit.spreadMm)}`;
+  const { front, binding } = worn.fit;
+  const off = (mm: number, what: string): string =>
+    Math.abs(mm) < 1 ? `${what}` : `${length(Math.abs(mm))} ${mm > 0 ? 'past' : 'before'} the ${what}`;
+  const landing = [
+    `fold ${Math.abs(front.foldAtMm - belly) < 1 ? 'on the belly' : off(front.foldAtMm - belly, 'belly')}`,
+    `crossing ${front.crossingAtMm <= 0 ? 'on the band' : `${length(front.crossingAtMm)} onto the blade`}`,
+    binding.roomMm < 0 ? `${length(-binding.roomMm)} past a bound` : `room ${length(binding.roomMm)}`,
+  ].join('; ');
   return (
     <Box
       component="label"
@@ -91,9 +133,10 @@ function SchoolTicket({ name, view, chosen, onChoose }: { name: string; view: Sc
         </Box>
       </Box>
       <Box sx={{ fontSize: '0.8125rem', color: set.rounded.beyondMm !== 0 ? 'error.main' : 'text.secondary' }}>
-        {words.rule}
+        {rule}
         {asked}; {gives}
       </Box>
+      <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>{landing}</Box>
     </Box>
   );
 }

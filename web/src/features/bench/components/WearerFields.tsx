@@ -1,44 +1,63 @@
-import type { Wearer } from '@easytuck/contract';
+import type { StockCollar, Wearer } from '@easytuck/contract';
 import {
   COLLAR_CHART,
   collarGirthMm,
   formatCollarLabel,
   formatLength,
+  OCCASIONS,
   parseCollarSize,
+  TYPICAL_BUTTONS,
   TYPICAL_COLLARS,
   translateCollar,
   type CollarStyle,
+  type Occasion,
+  type WingSchool,
 } from '@easytuck/core';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { memo, useState, type Dispatch } from 'react';
+import { memo, useState, type Dispatch, type ReactNode } from 'react';
 import { useWearers } from '../../../shared/api/wearers.ts';
 import { Choice } from '../../../shared/Choice.tsx';
 import { useUnits } from '../../../shared/UnitProvider.tsx';
-import { COLLAR_STYLE_WORDS } from '../../../shared/words.ts';
-import type { BenchDraft, BenchEvent, OptionalMeasure } from '../benchReducer.ts';
+import { useShortcuts } from '../../../shared/shortcuts/shortcuts.ts';
+import { TAPE_FIELD } from '../../../shared/tape/tapeMeasure.ts';
+import { COLLAR_STYLE_WORDS, OCCASION_WORDS } from '../../../shared/words.ts';
+import { OPTIONAL_MEASURES, type BenchDraft, type BenchEvent, type OptionalMeasure } from '../benchReducer.ts';
 import type { BenchErrors } from '../benchViewModel.ts';
 
 interface WearerFieldsProps {
   readonly draft: BenchDraft;
   readonly errors: BenchErrors;
+  readonly collars: readonly StockCollar[];
+  readonly houseEaseMm: number;
   readonly dispatch: Dispatch<BenchEvent>;
 }
 
+const focusOn = (name: string): void => document.querySelector<HTMLElement>(`[data-bench="${name}"]`)?.focus();
+
 const MEASURE_NAMES: Readonly<Record<OptionalMeasure, string>> = {
+  ease: 'Ease',
   collarPoints: 'Collar points apart',
   neckBreadth: 'Neck breadth',
   faceWidth: 'Face or spectacles',
+  firstButton: 'First button down',
+  buttonSpacing: 'Between buttons',
 };
 
 /** Who is fitted and what he wears: name, collar size, long end, collar; further measures where they were taken. */
 export const WearerFields = memo(
-  function WearerFields({ draft, errors, dispatch }: WearerFieldsProps) {
+  function WearerFields({ draft, errors, collars, houseEaseMm, dispatch }: WearerFieldsProps) {
     const [isAsked, ask] = useState(false);
-    const isOpen = isAsked || Object.values(draft.measures).some((text) => text !== '');
+    const isOpen = isAsked || OPTIONAL_MEASURES.some((measure) => errors.measures[measure] !== null);
+    const taken = OPTIONAL_MEASURES.filter((measure) => draft.measures[measure] !== '').length;
+    useShortcuts('Bench', [
+      { key: '/', says: 'find or enter the wearer', run: () => focusOn('wearer') },
+      { key: 'k', says: 'the collar size', run: () => focusOn('collar') },
+      { key: 'm', says: 'more measures, shown or put away', run: () => ask((now) => !now) },
+    ]);
     return (
       <Box
         sx={{
@@ -46,7 +65,11 @@ export const WearerFields = memo(
           columnGap: 2.5,
           rowGap: 1,
           alignItems: 'start',
-          gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', sm: 'minmax(0, 1fr) 112px auto 124px' },
+          gridTemplateColumns: {
+            xs: 'repeat(2, minmax(0, 1fr))',
+            sm: 'repeat(4, minmax(0, 1fr))',
+            md: 'minmax(0, 1fr) 104px auto 152px 126px',
+          },
         }}
       >
         <WearerName draft={draft} error={errors.name} dispatch={dispatch} />
@@ -60,6 +83,8 @@ export const WearerFields = memo(
             htmlInput: {
               autoComplete: 'off',
               placeholder: '15 3/4',
+              'data-bench': 'collar',
+              ...TAPE_FIELD,
               ...(errors.collar === null ? {} : { 'aria-describedby': 'collar-error' }),
             },
             inputLabel: { shrink: true },
@@ -74,30 +99,27 @@ export const WearerFields = memo(
             { value: 'right', text: 'right' },
           ]}
         />
+        <CollarChoice draft={draft} collars={collars} dispatch={dispatch}>
+          <Link
+            component="button"
+            type="button"
+            aria-expanded={isOpen}
+            onClick={() => ask(!isAsked)}
+            sx={{ fontSize: 'inherit', color: 'inherit', textDecoration: 'underline' }}
+          >
+            {isOpen ? 'fewer measures' : taken > 0 ? `${taken} more ${taken === 1 ? 'measure' : 'measures'}` : 'more measures'}
+          </Link>
+        </CollarChoice>
         <TextField
           select
-          label="Collar"
-          value={draft.collarStyle}
-          onChange={(event) => dispatch({ type: 'collarStyleChosen', style: event.target.value as CollarStyle })}
-          helperText={
-            isOpen ? (
-              ' '
-            ) : (
-              <Link
-                component="button"
-                type="button"
-                onClick={() => ask(true)}
-                sx={{ fontSize: 'inherit', color: 'inherit', textDecoration: 'underline' }}
-              >
-                more measures
-              </Link>
-            )
-          }
-          slotProps={{ formHelperText: { component: 'div' } }}
+          label="Occasion"
+          value={draft.occasion}
+          onChange={(event) => dispatch({ type: 'occasionChosen', occasion: event.target.value as Occasion })}
+          helperText=" "
         >
-          {(Object.keys(COLLAR_STYLE_WORDS) as CollarStyle[]).map((style) => (
-            <MenuItem key={style} value={style}>
-              {COLLAR_STYLE_WORDS[style]}
+          {OCCASIONS.map((occasion) => (
+            <MenuItem key={occasion} value={occasion}>
+              {OCCASION_WORDS[occasion]}
             </MenuItem>
           ))}
         </TextField>
@@ -106,7 +128,7 @@ export const WearerFields = memo(
             {errors.collar}
           </Box>
         )}
-        {isOpen && <MeasureFields draft={draft} errors={errors} dispatch={dispatch} />}
+        {isOpen && <MeasureFields draft={draft} errors={errors} collars={collars} houseEaseMm={houseEaseMm} dispatch={dispatch} />}
       </Box>
     );
   },
@@ -119,9 +141,14 @@ export const WearerFields = memo(
       a.collarText === b.collarText &&
       a.longEnd === b.longEnd &&
       a.collarStyle === b.collarStyle &&
+      a.collarId === b.collarId &&
+      a.occasion === b.occasion &&
+      a.wings === b.wings &&
       a.measures === b.measures;
     return (
       sameDraft &&
+      before.collars === after.collars &&
+      before.houseEaseMm === after.houseEaseMm &&
       x.name === y.name &&
       x.collar === y.collar &&
       Object.entries(x.measures).every(([measure, error]) => y.measures[measure as OptionalMeasure] === error)
@@ -129,17 +156,69 @@ export const WearerFields = memo(
   },
 );
 
-/** Measures that sharpen the bounds; each may stay empty. */
-function MeasureFields({ draft, errors, dispatch }: WearerFieldsProps) {
+const STYLE_PREFIX = 'style:';
+
+/** The collar worn: one of the shop's stock, or any of a style, with typical measures. */
+function CollarChoice({
+  draft,
+  collars,
+  dispatch,
+  children,
+}: Pick<WearerFieldsProps, 'draft' | 'collars' | 'dispatch'> & { children: ReactNode }) {
+  const known = collars.some(({ id }) => id === draft.collarId);
+  return (
+    <TextField
+      select
+      label="Collar"
+      value={known ? draft.collarId : STYLE_PREFIX + draft.collarStyle}
+      onChange={(event) => {
+        const collar = collars.find(({ id }) => id === event.target.value);
+        if (collar) dispatch({ type: 'stockCollarChosen', collar });
+        else dispatch({ type: 'collarStyleChosen', style: event.target.value.slice(STYLE_PREFIX.length) as CollarStyle });
+      }}
+      helperText={children}
+      slotProps={{ formHelperText: { component: 'div' } }}
+    >
+      {(Object.keys(COLLAR_STYLE_WORDS) as CollarStyle[]).map((style) => (
+        <MenuItem key={style} value={STYLE_PREFIX + style}>
+          {COLLAR_STYLE_WORDS[style]}
+        </MenuItem>
+      ))}
+      {collars.map(({ id, name }) => (
+        <MenuItem key={id} value={id}>
+          {name}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+const WINGS = [
+  { value: 'behind', text: 'behind the bow' },
+  { value: 'over', text: 'over it' },
+] as const satisfies readonly { value: WingSchool; text: string }[];
+
+/** Measures that sharpen the bounds and the hang check; each may stay empty. */
+function MeasureFields({ draft, errors, houseEaseMm, dispatch }: WearerFieldsProps) {
   const { length } = useUnits();
   const hints: Readonly<Record<OptionalMeasure, string>> = {
-    collarPoints: `typical of this collar: ${length(TYPICAL_COLLARS[draft.collarStyle].pointsMm)}`,
-    neckBreadth: 'otherwise estimated from the collar',
-    faceWidth: 'a bound where it is given',
+    ease: `the house’s: ${length(houseEaseMm)}`,
+    collarPoints: `typical: ${length(TYPICAL_COLLARS[draft.collarStyle].pointsMm)}`,
+    neckBreadth: 'else from the collar',
+    faceWidth: 'a bound where given',
+    firstButton: `typical: ${length(TYPICAL_BUTTONS.firstMm)}`,
+    buttonSpacing: `typical: ${length(TYPICAL_BUTTONS.spacingMm)}`,
   };
   return (
-    <Box sx={{ gridColumn: '1 / -1', display: 'grid', gap: 2.5, gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
-      {(Object.keys(MEASURE_NAMES) as OptionalMeasure[]).map((measure) => (
+    <Box
+      sx={{
+        gridColumn: '1 / -1',
+        display: 'grid',
+        columnGap: 2,
+        gridTemplateColumns: { xs: 'repeat(3, minmax(0, 1fr))', md: 'repeat(6, minmax(0, 1fr))' },
+      }}
+    >
+      {OPTIONAL_MEASURES.map((measure) => (
         <TextField
           key={measure}
           label={MEASURE_NAMES[measure]}
@@ -147,9 +226,14 @@ function MeasureFields({ draft, errors, dispatch }: WearerFieldsProps) {
           onChange={(event) => dispatch({ type: 'measureTyped', measure, text: event.target.value })}
           error={errors.measures[measure] !== null}
           helperText={errors.measures[measure] ?? hints[measure]}
-          slotProps={{ htmlInput: { autoComplete: 'off' }, inputLabel: { shrink: true } }}
+          slotProps={{ htmlInput: { autoComplete: 'off', ...TAPE_FIELD }, inputLabel: { shrink: true } }}
         />
       ))}
+      {draft.collarStyle === 'wing' && (
+        <Box sx={{ gridColumn: '1 / -1' }}>
+          <Choice label="Wings" value={draft.wings} onChange={(wings) => dispatch({ type: 'wingsChosen', wings })} options={WINGS} small />
+        </Box>
+      )}
     </Box>
   );
 }
@@ -183,7 +267,10 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
         // Enter takes the first that was found; Tab keeps what was typed as somebody new.
         const chosen = typeof wearer === 'string' ? options[0] : wearer;
         setOpen(false);
-        if (chosen) dispatch({ type: 'wearerChosen', wearer: chosen });
+        if (!chosen) return;
+        dispatch({ type: 'wearerChosen', wearer: chosen });
+        // the next step has the keyboard
+        focusOn('tie');
       }}
       autoHighlight
       renderOption={({ key, ...props }, wearer) => (
@@ -201,6 +288,7 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
           placeholder="Name"
           error={error !== null}
           helperText={error ?? (isNew && !isOpen ? 'New: entered with this fitting' : draft.wearerId === null ? ' ' : 'On record')}
+          slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'data-bench': 'wearer' } }}
         />
       )}
     />

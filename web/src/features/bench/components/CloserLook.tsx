@@ -1,0 +1,73 @@
+import type { Tie } from '@easytuck/contract';
+import Box from '@mui/material/Box';
+import ButtonBase from '@mui/material/ButtonBase';
+import { lazy, Suspense, useDeferredValue, useState, type Dispatch } from 'react';
+import { useShortcuts } from '../../../shared/shortcuts/shortcuts.ts';
+import { COLOURS } from '../../../theme.ts';
+import type { BenchEvent } from '../benchReducer.ts';
+import type { BenchFit } from '../benchViewModel.ts';
+
+const SetChart = lazy(async () => ({ default: (await import('./SetChart.tsx')).SetChart }));
+const LeadChart = lazy(async () => ({ default: (await import('./LeadChart.tsx')).LeadChart }));
+const HangDrawing = lazy(async () => ({ default: (await import('./HangDrawing.tsx')).HangDrawing }));
+const BandMatching = lazy(async () => ({ default: (await import('./BandMatching.tsx')).BandMatching }));
+const FacesTable = lazy(async () => ({ default: (await import('./FacesTable.tsx')).FacesTable }));
+
+const LOOKS = [
+  { id: 'set', name: 'Spread over the band' },
+  { id: 'lead', name: 'Lead habits' },
+  { id: 'hang', name: 'Hang check' },
+  { id: 'match', name: 'Set by another tie' },
+  { id: 'faces', name: 'Which face shows' },
+] as const;
+type LookId = (typeof LOOKS)[number]['id'];
+
+/** Below the work: what each habit would do with this tie on this neck. One look at a time, loaded when it is asked for. */
+export function CloserLook({ fit, ties, dispatch }: { fit: BenchFit; ties: readonly Tie[]; dispatch: Dispatch<BenchEvent> }) {
+  const [look, setLook] = useState<LookId | null>(null);
+  const settled = useDeferredValue(fit);
+  const looks = LOOKS.filter(({ id }) => {
+    if (id === 'set' || id === 'match') return fit.tie.hardware.kind !== 'fixed';
+    return id !== 'faces' || fit.tie.faces.inner !== null;
+  });
+  const shown = looks.some(({ id }) => id === look) ? look : null;
+  const next = (): void => {
+    const place = looks.findIndex(({ id }) => id === shown);
+    setLook(looks[place + 1]?.id ?? null);
+  };
+  useShortcuts('Bench', [{ key: 'c', says: 'a closer look: charts, hang check, matching', run: next }]);
+  return (
+    <Box component="section" aria-label="Closer look" sx={{ mt: 1.5, borderTop: `1px solid ${COLOURS.rule}` }}>
+      <Box role="group" aria-label="Closer looks" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1 }}>
+        {looks.map(({ id, name }) => (
+          <ButtonBase
+            key={id}
+            aria-pressed={shown === id}
+            onClick={() => setLook(shown === id ? null : id)}
+            sx={{
+              font: 'inherit',
+              px: 1.5,
+              minHeight: 44,
+              borderTop: `3px solid ${shown === id ? COLOURS.short : 'transparent'}`,
+              fontWeight: shown === id ? 600 : 400,
+              '&:hover': { backgroundColor: COLOURS.card },
+            }}
+          >
+            {name}
+          </ButtonBase>
+        ))}
+      </Box>
+      {shown !== null && (
+        <Box sx={{ minHeight: 330, pt: 1 }}>
+          <Suspense fallback={null}>
+            {shown === 'set' && <SetChart fit={settled} dispatch={dispatch} />}
+            {shown === 'lead' && <LeadChart fit={settled} dispatch={dispatch} />}
+            {shown === 'hang' && <HangDrawing fit={settled} />}
+            {shown === 'match' && <BandMatching fit={settled} ties={ties} dispatch={dispatch} />}
+            {shown === 'faces' && <FacesTable tie={settled.tie} />}
+          </Suspense>
+        </Box>
+      )}
+    </Box>
+  );
+}

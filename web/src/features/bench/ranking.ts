@@ -1,0 +1,58 @@
+import type { Tie } from '@easytuck/contract';
+import { rankTies, type RankedTie, type School, type Side, type Taste, type WornCollar } from '@easytuck/core';
+import { preparedOf } from '../../shared/preparedOf.ts';
+
+/** What ties are ranked for. */
+export interface RankingFor {
+  /** Null until the collar is known: the ties then stand as they lie in the drawer. */
+  readonly worn: WornCollar | null;
+  readonly longEnd: Side;
+  readonly school: School;
+  readonly taste: Taste;
+}
+
+/** A tie that is offered, ranked or not. */
+export interface Offer {
+  readonly tie: Tie;
+  readonly ranked: RankedTie | null;
+}
+
+/** What the list is narrowed to; an empty word and `any` leave it as it is. */
+export interface OfferFilter {
+  readonly letters: string;
+  readonly cloth: string;
+  readonly hardware: string;
+  readonly onlyInStock: boolean;
+}
+
+export const NO_FILTER: OfferFilter = { letters: '', cloth: 'any', hardware: 'any', onlyInStock: false };
+
+/** Ranked once the collar is known, else as they lie in the drawer. */
+export function offersOf(ties: readonly Tie[], { worn, longEnd, school, taste }: RankingFor): readonly Offer[] {
+  if (!worn) return ties.map((tie) => ({ tie, ranked: null }));
+  const byId = new Map(ties.map((tie) => [tie.id, tie]));
+  const candidates = ties.map((tie) => ({
+    id: tie.id,
+    prepared: preparedOf(tie),
+    inStock: tie.inStock,
+    dress: { shape: tie.shape, clothKind: tie.clothKind, look: tie.faces.outer.look },
+  }));
+  return rankTies(candidates, worn, school, longEnd, taste).flatMap((ranked) => {
+    const tie = byId.get(ranked.id);
+    return tie ? [{ tie, ranked }] : [];
+  });
+}
+
+/** Offers that pass a filter, in the order they stand. Letters are looked for in name, faces and price code. */
+export function filterOffers(offers: readonly Offer[], { letters, cloth, hardware, onlyInStock }: OfferFilter): readonly Offer[] {
+  const sought = letters.trim().toLocaleLowerCase();
+  return offers.filter(({ tie }) => {
+    const words = [tie.name, tie.faces.outer.name, tie.faces.inner?.name ?? '', tie.priceCode].join(' ').toLocaleLowerCase();
+    return (
+      words.includes(sought) &&
+      (cloth === 'any' || tie.clothKind === cloth) &&
+      (hardware === 'any' || tie.hardware.kind === hardware) &&
+      (!onlyInStock || tie.inStock > 0)
+    );
+  });
+}

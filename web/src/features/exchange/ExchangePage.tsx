@@ -1,0 +1,193 @@
+import type { ImportMode, ImportReport } from '@easytuck/contract';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useState, type DragEvent } from 'react';
+import { Link, useParams } from 'react-router';
+import { exportAddress, importFile, type ExchangeKind } from '../../shared/api/exchange.ts';
+import { sentenceOf } from '../../shared/api/request.ts';
+import { NoSuchPage } from '../../shared/faces/NoSuchPage.tsx';
+import { Page } from '../../shared/Page.tsx';
+import { COLOURS } from '../../theme.ts';
+
+const WORDS: Readonly<Record<ExchangeKind, { readonly title: string; readonly many: string; readonly room: string }>> = {
+  ties: { title: 'The drawer as a table', many: 'ties', room: '/drawer' },
+  wearers: { title: 'Wearers as a table', many: 'wearers', room: '/wearers' },
+};
+
+/** The drawer or the wearers as CSV or JSON, out and in. */
+export function ExchangePage() {
+  const { kind } = useParams();
+  return kind === 'ties' || kind === 'wearers' ? <Exchange key={kind} kind={kind} /> : <NoSuchPage />;
+}
+
+interface ChosenFile {
+  readonly name: string;
+  readonly text: string;
+  readonly isJson: boolean;
+}
+
+/** Nothing chosen, being read, read with its report, or failed. */
+type Reading =
+  | { readonly state: 'none' | 'reading' }
+  | { readonly state: 'read'; readonly report: ImportReport }
+  | { readonly state: 'failed'; readonly error: unknown };
+
+function Exchange({ kind }: { kind: ExchangeKind }) {
+  const { title, many, room } = WORDS[kind];
+  const [file, setFile] = useState<ChosenFile | null>(null);
+  const [reading, setReading] = useState<Reading>({ state: 'none' });
+  const send = async (chosen: ChosenFile, mode: ImportMode): Promise<void> => {
+    setReading({ state: 'reading' });
+    try {
+      setReading({ state: 'read', report: await importFile(kind, chosen.text, chosen.isJson, mode) });
+    } catch (error) {
+      setReading({ state: 'failed', error });
+    }
+  };
+  const choose = async (picked: File | undefined): Promise<void> => {
+    if (!picked) return;
+    const chosen = { name: picked.name, text: await picked.text(), isJson: picked.name.toLowerCase().endsWith('.json') };
+    setFile(chosen);
+    await send(chosen, 'check');
+  };
+  const onDrop = (event: DragEvent): void => {
+    event.preventDefault();
+    void choose(event.dataTransfer.files[0]);
+  };
+  return (
+    <Page
+      title={title}
+      actions={
+        <Button variant="outlined" component={Link} to={room}>
+          Back
+        </Button>
+      }
+    >
+      <Box sx={{ display: 'grid', gap: 5, gridTemplateColumns: { xs: '1fr', md: '300px minmax(0, 1fr)' } }}>
+        <section aria-label="Out">
+          <Typography variant="h2" sx={{ mb: 1 }}>
+            Out
+          </Typography>
+          <p style={{ marginTop: 0 }}>Lengths in millimetres; one row for each. What is saved here can be taken in again as it is.</p>
+          <Box sx={{ display: 'flex', gap: 1.5 }}>
+            <Button variant="outlined" component="a" href={exportAddress(kind, 'csv')} download>
+              CSV
+            </Button>
+            <Button variant="outlined" component="a" href={exportAddress(kind, 'json')} download>
+              JSON
+            </Button>
+          </Box>
+        </section>
+        <section aria-label="In">
+          <Typography variant="h2" sx={{ mb: 1 }}>
+            In
+          </Typography>
+          <Box
+            onDrop={onDrop}
+            onDragOver={(event) => event.preventDefault()}
+            sx={{
+              border: `1.5px dashed ${COLOURS.pencil}`,
+              borderRadius: 1,
+              p: 2.5,
+              mb: 2,
+              display: 'flex',
+              gap: 2,
+              alignItems: 'center',
+              flexWrap: 'wrap',
+            }}
+          >
+            <Button variant="contained" component="label">
+              Choose a file
+              <input
+                type="file"
+                aria-label="File to take in"
+                accept=".csv,.txt,.json,text/csv,application/json"
+                style={{ position: 'absolute', opacity: 0, inset: 0 }}
+                onChange={(event) => void choose(event.target.files?.[0])}
+              />
+            </Button>
+            <Box sx={{ color: 'text.secondary' }}>
+              {file ? file.name : 'CSV with commas, semicolons or tabs, or JSON; or drop it here. It is only checked at first.'}
+            </Box>
+          </Box>
+          {reading.state === 'reading' && <Box role="status">Reading …</Box>}
+          {reading.state === 'failed' && (
+            <Alert severity="error" action={file && <Button onClick={() => void send(file, 'check')}>Try again</Button>}>
+              Nothing was taken in. {sentenceOf(reading.error)}
+            </Alert>
+          )}
+          {reading.state === 'read' && file && <Report report={reading.report} many={many} onTake={(mode) => void send(file, mode)} />}
+        </section>
+      </Box>
+    </Page>
+  );
+}
+
+/** What a file holds: taken in, ready to be, or its mistakes row by row and column by column. */
+function Report({ report, many, onTake }: { report: ImportReport; many: string; onTake: (mode: ImportMode) => void }) {
+  const { total, good, bad, taken, mistakes, further } = report;
+  if (taken > 0)
+    return (
+      <Alert severity="success">
+        {taken.toLocaleString('en-GB')} {many} taken in{bad > 0 ? `; ${bad} rows with mistakes left out` : ''}.
+      </Alert>
+    );
+  return (
+    <>
+      <Box role="status" sx={{ fontSize: '1.125rem', mb: 1.5 }}>
+        {total.toLocaleString('en-GB')} rows: {good.toLocaleString('en-GB')} good, {bad.toLocaleString('en-GB')} with mistakes. Nothing has
+        been taken in yet.
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1.5, mb: 2, flexWrap: 'wrap' }}>
+        {bad === 0 ? (
+          <Button variant="contained" disabled={good === 0} onClick={() => onTake('all')}>
+            Take in all {good.toLocaleString('en-GB')}
+          </Button>
+        ) : (
+          <Button variant="outlined" disabled={good === 0} onClick={() => onTake('good')}>
+            Take in the {good.toLocaleString('en-GB')} good rows only
+          </Button>
+        )}
+      </Box>
+      {mistakes.length > 0 && (
+        <Box sx={{ overflowX: 'auto' }}>
+          <Box
+            component="table"
+            sx={{
+              borderCollapse: 'collapse',
+              width: '100%',
+              '& th': { textAlign: 'left', fontWeight: 400, color: 'text.secondary' },
+              '& td, & th': { py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, verticalAlign: 'top' },
+            }}
+          >
+            <thead>
+              <tr>
+                <th scope="col">row</th>
+                <th scope="col">column</th>
+                <th scope="col">as it stands</th>
+                <th scope="col">what would be right</th>
+              </tr>
+            </thead>
+            <tbody>
+              {mistakes.map(({ row, column, value, message }, i) => (
+                <tr key={i}>
+                  <td>{row}</td>
+                  <Box component="td" sx={{ whiteSpace: 'nowrap' }}>
+                    {column}
+                  </Box>
+                  <Box component="td" sx={{ maxWidth: 160, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+                    {value === '' ? '(empty)' : value}
+                  </Box>
+                  <td>{message}</td>
+                </tr>
+              ))}
+            </tbody>
+          </Box>
+        </Box>
+      )}
+      {further > 0 && <Box sx={{ mt: 1 }}>and {further.toLocaleString('en-GB')} more.</Box>}
+    </>
+  );
+}

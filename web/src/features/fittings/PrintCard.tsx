@@ -1,0 +1,64 @@
+import type { Fitting } from '@easytuck/contract';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { printLabel, usePrinter } from '../../shared/api/printer.ts';
+import { sentenceOf } from '../../shared/api/request.ts';
+import { useShortcuts } from '../../shared/shortcuts/shortcuts.ts';
+import { PRINTER_WORDS } from '../../shared/words.ts';
+import { COLOURS } from '../../theme.ts';
+
+/** The set card: on A6, as a sheet of eight, or from the label printer. */
+export function PrintCard({ fitting }: { fitting: Fitting }) {
+  const [jobId, setJobId] = useState<string | null>(null);
+  const [failure, setFailure] = useState<unknown>(null);
+  const print = async (): Promise<void> => {
+    const id = uuid();
+    setFailure(null);
+    try {
+      await printLabel(id, fitting.id);
+      setJobId(id);
+    } catch (error) {
+      setFailure(error);
+    }
+  };
+  useShortcuts('Fitting', [{ key: 'p', says: 'print the card on a label', run: () => void print() }]);
+  if (fitting.card === null) return null;
+  const pdf = (format: string): string => `/api/paper/cards?ids=${fitting.id}&format=${format}`;
+  return (
+    <Box component="section" aria-label="Set card" sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 2 }}>
+      <Box sx={{ fontWeight: 600 }}>Set card</Box>
+      <Button variant="outlined" component="a" href={pdf('A6')} target="_blank" rel="noreferrer">
+        A6
+      </Button>
+      <Button variant="outlined" component="a" href={pdf('sheet')} target="_blank" rel="noreferrer">
+        Sheet of eight
+      </Button>
+      <Button variant="outlined" onClick={() => void print()}>
+        Label printer
+      </Button>
+      {jobId !== null && <JobState jobId={jobId} />}
+      {failure !== null && (
+        <Alert severity="error" sx={{ py: 0 }}>
+          Not printed. {sentenceOf(failure)}
+        </Alert>
+      )}
+    </Box>
+  );
+}
+
+/** How far a label is. */
+function JobState({ jobId }: { jobId: string }) {
+  const printer = usePrinter().data;
+  const job = printer?.jobs.find(({ id }) => id === jobId);
+  if (!printer || !job) return null;
+  return (
+    <Box role="status" sx={{ color: COLOURS.pencil }}>
+      {job.state === 'printed' ? 'Printed. ' : job.state === 'printing' ? 'Printing … ' : `Waiting: ${PRINTER_WORDS[printer.state]}. `}
+      <Link to="/shop#printer">Printer</Link>
+    </Box>
+  );
+}

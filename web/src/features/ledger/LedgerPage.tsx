@@ -1,0 +1,207 @@
+import type { LedgerLine } from '@easytuck/contract';
+import { formatCollarSize, OCCASIONS } from '@easytuck/core';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import dayjs from 'dayjs';
+import { useDeferredValue } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useLedger } from '../../shared/api/fittings.ts';
+import { useShop } from '../../shared/api/shop.ts';
+import { Face } from '../../shared/faces/Face.tsx';
+import { Loaded } from '../../shared/faces/Loaded.tsx';
+import { Page } from '../../shared/Page.tsx';
+import { useUnits } from '../../shared/UnitProvider.tsx';
+import { OCCASION_WORDS } from '../../shared/words.ts';
+import { COLOURS, FIGURES } from '../../theme.ts';
+
+const FILTERS = ['q', 'from', 'to', 'occasion', 'staff', 'all'] as const;
+type Filter = (typeof FILTERS)[number];
+const PAGE = '50';
+
+/** Every fitting that was given out, latest first, narrowed by filters that stand in the address; and as CSV. */
+export function LedgerPage() {
+  const [search, setSearch] = useSearchParams();
+  const { staff } = useShop();
+  const value = (filter: Filter): string => search.get(filter) ?? '';
+  const narrow = (filter: Filter, text: string): void => {
+    const next = new URLSearchParams(search);
+    if (text === '') next.delete(filter);
+    else next.set(filter, text);
+    next.delete('before');
+    setSearch(next, { replace: true });
+  };
+  const asked = new URLSearchParams([...search].filter(([name, text]) => text !== '' && (FILTERS as readonly string[]).includes(name)));
+  const csv = `/api/fittings/ledger.csv?${asked.toString()}`;
+  const paged = new URLSearchParams(asked);
+  paged.set('limit', PAGE);
+  const before = search.get('before');
+  if (before !== null) paged.set('before', before);
+  const reading = useLedger(useDeferredValue(paged.toString()));
+  const shrunk = { inputLabel: { shrink: true } } as const;
+  return (
+    <Page
+      title="Ledger"
+      actions={
+        <Button variant="outlined" component="a" href={csv} download>
+          Save as CSV
+        </Button>
+      }
+    >
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2.5, mb: 2, '& > *': { width: 'auto' } }}>
+        <TextField
+          label="Wearer or tie"
+          type="search"
+          value={value('q')}
+          onChange={(event) => narrow('q', event.target.value)}
+          sx={{ flex: '1 1 180px' }}
+          slotProps={shrunk}
+        />
+        <TextField
+          label="From"
+          type="date"
+          value={value('from')}
+          onChange={(event) => narrow('from', event.target.value)}
+          slotProps={shrunk}
+        />
+        <TextField label="To" type="date" value={value('to')} onChange={(event) => narrow('to', event.target.value)} slotProps={shrunk} />
+        <TextField
+          select
+          label="Occasion"
+          value={value('occasion')}
+          onChange={(event) => narrow('occasion', event.target.value)}
+          sx={{ minWidth: 140 }}
+          slotProps={{ ...shrunk, select: { displayEmpty: true } }}
+        >
+          <MenuItem value="">any</MenuItem>
+          {OCCASIONS.map((occasion) => (
+            <MenuItem key={occasion} value={occasion}>
+              {OCCASION_WORDS[occasion]}
+            </MenuItem>
+          ))}
+        </TextField>
+        {staff.length > 0 && (
+          <TextField
+            select
+            label="Fitted by"
+            value={value('staff')}
+            onChange={(event) => narrow('staff', event.target.value)}
+            sx={{ minWidth: 120 }}
+            slotProps={{ ...shrunk, select: { displayEmpty: true } }}
+          >
+            <MenuItem value="">anybody</MenuItem>
+            {staff.map((name) => (
+              <MenuItem key={name} value={name}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+        <TextField
+          select
+          label="Revisions"
+          value={value('all') || 'no'}
+          onChange={(event) => narrow('all', event.target.value === 'yes' ? 'yes' : '')}
+          sx={{ minWidth: 120 }}
+        >
+          <MenuItem value="no">the latest</MenuItem>
+          <MenuItem value="yes">all</MenuItem>
+        </TextField>
+      </Box>
+      <Loaded reading={reading}>
+        {({ lines, more }) =>
+          lines.length === 0 ? (
+            <Face title="Nothing in the ledger">
+              {asked.size > 0 ? 'No fitting is like that.' : 'It fills with the first fitting that is given out.'}
+            </Face>
+          ) : (
+            <>
+              <Lines lines={lines} />
+              <Box sx={{ display: 'flex', gap: 2, mt: 2 }}>
+                {before !== null && (
+                  <Button variant="outlined" onClick={() => setSearch(asked)}>
+                    Latest
+                  </Button>
+                )}
+                {more && (
+                  <Button
+                    variant="outlined"
+                    onClick={() => {
+                      const next = new URLSearchParams(asked);
+                      next.set('before', lines[lines.length - 1]?.id ?? '');
+                      setSearch(next);
+                    }}
+                  >
+                    Earlier
+                  </Button>
+                )}
+              </Box>
+            </>
+          )
+        }
+      </Loaded>
+    </Page>
+  );
+}
+
+function Lines({ lines }: { lines: readonly LedgerLine[] }) {
+  const { length } = useUnits();
+  const navigate = useNavigate();
+  return (
+    <Box sx={{ overflowX: 'auto' }}>
+      <Box
+        component="table"
+        sx={{
+          width: '100%',
+          borderCollapse: 'collapse',
+          '& th': { textAlign: 'left', fontWeight: 400, fontSize: '0.8125rem', color: 'text.secondary' },
+          '& td, & th': { py: 1, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, whiteSpace: 'nowrap' },
+          '& tbody tr': { cursor: 'pointer', '&:hover': { backgroundColor: COLOURS.card } },
+        }}
+      >
+        <thead>
+          <tr>
+            {['given out', 'wearer', 'tie', 'collar', 'occasion', 'set at', 'lead', 'spread', 'by'].map((name) => (
+              <th scope="col" key={name}>
+                {name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line) => (
+            <tr key={line.id} onClick={() => void navigate(`/fittings/${line.id}`)}>
+              <td>
+                <Box component={Link} to={`/fittings/${line.id}`} sx={{ color: 'inherit' }} onClick={(event) => event.stopPropagation()}>
+                  {dayjs(line.givenOutAt).format('D MMM, HH:mm')}
+                </Box>
+                {line.revision > 1 ? `, rev. ${line.revision}` : ''}
+              </td>
+              <Box component="td" sx={{ fontWeight: 560 }}>
+                {line.wearerName}
+              </Box>
+              <Box component="td" sx={{ maxWidth: 220, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+                {line.tieName}
+              </Box>
+              <td>{formatCollarSize(line.collar)}</td>
+              <td>{line.occasion === 'other' ? '' : OCCASION_WORDS[line.occasion]}</td>
+              <Figure>{line.setting.replace('mark ', '')}</Figure>
+              <Figure>{length(line.leadMm)}</Figure>
+              <Figure>{length(line.spreadMm)}</Figure>
+              <td>{line.staff}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+    </Box>
+  );
+}
+
+function Figure({ children }: { children: string }) {
+  return (
+    <Box component="td" sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.0625rem', fontWeight: 560 }}>
+      {children}
+    </Box>
+  );
+}

@@ -1,0 +1,325 @@
+import {
+  FITTING_LENGTHS,
+  OCCASION_WORDS,
+  optionalLengthField,
+  type Fitting,
+  type TakenMeasure,
+  type Tie,
+  type Tying,
+  type TyingInput,
+  type Wearer,
+} from '@easytuck/contract';
+import { formatCollarSize } from '@easytuck/core';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import dayjs from 'dayjs';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { sentenceOf } from '../../shared/api/request.ts';
+import { useTies } from '../../shared/api/ties.ts';
+import { recordTying, useTyingsOf } from '../../shared/api/tyings.ts';
+import { setOwned, useMeasures, useOwnedTies } from '../../shared/api/wearers.ts';
+import { Choice } from '../../shared/Choice.tsx';
+import { Loaded } from '../../shared/faces/Loaded.tsx';
+import { TAPE_FIELD } from '../../shared/tape/tapeMeasure.ts';
+import { useUnits } from '../../shared/UnitProvider.tsx';
+import { sideWords } from '../../shared/words.ts';
+import { COLOURS, FIGURES } from '../../theme.ts';
+import { settingOfFitting } from '../fittings/settingOfFitting.ts';
+import { MEASURE_WORDS, measureValueWords } from './measureWords.ts';
+
+const day = (moment: string): string => dayjs(moment).format('D MMM YYYY');
+const list = { listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` } as const;
+const line = { borderBottom: `1px solid ${COLOURS.rule}` } as const;
+
+/** Fittings as given out, latest revision of each, latest first. */
+export function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
+  const { length } = useUnits();
+  if (fittings.length === 0) return <Typography color="text.secondary">None yet. A fitting begins at the bench.</Typography>;
+  return (
+    <Box component="ul" sx={list}>
+      {fittings.map((fitting) => (
+        <Box component="li" key={fitting.id} sx={line}>
+          <Box
+            component={Link}
+            to={`/fittings/${fitting.id}`}
+            sx={{
+              display: 'block',
+              px: 1,
+              py: 1.25,
+              color: 'text.primary',
+              textDecoration: 'none',
+              '&:hover': { backgroundColor: COLOURS.card },
+            }}
+          >
+            <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2 }}>
+              <Box sx={{ fontSize: '1.0625rem', fontWeight: 560 }}>
+                {fitting.tie.name}
+                {fitting.occasion !== 'other' && (
+                  <Box component="span" sx={{ fontWeight: 400, color: 'text.secondary' }}>
+                    , {OCCASION_WORDS[fitting.occasion].toLowerCase()}
+                  </Box>
+                )}
+              </Box>
+              <Box sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
+                {fitting.revision.number > 1 ? `revision ${fitting.revision.number}, ` : ''}
+                {dayjs(fitting.givenOutAt).format('D MMM YYYY, HH:mm')}
+              </Box>
+            </Box>
+            <Box sx={{ display: 'flex', gap: 3, flexWrap: 'wrap', mt: 0.25 }}>
+              <Figure of="set at" figure={settingOfFitting(fitting, length).figure} />
+              <Figure of={`lead, ${sideWords(fitting.longEnd)}`} figure={length(fitting.result.leadMm)} />
+              <Figure of="spread" figure={length(fitting.result.spreadMm)} />
+              <Figure of="collar" figure={formatCollarSize(fitting.collar)} />
+            </Box>
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Figure({ of, figure }: { of: string; figure: string }) {
+  return (
+    <Box component="span" sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>
+      {of}{' '}
+      <Box
+        component="span"
+        sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.125rem', fontWeight: 560, color: 'text.primary' }}
+      >
+        {figure}
+      </Box>
+    </Box>
+  );
+}
+
+/** Measures over time: each as it was taken, grouped by day, latest first. */
+export function MeasureHistory({ wearerId }: { wearerId: string }) {
+  return <Loaded reading={useMeasures(wearerId)}>{(measures) => <MeasuresByDay measures={measures} />}</Loaded>;
+}
+
+function MeasuresByDay({ measures }: { measures: readonly TakenMeasure[] }) {
+  const { length } = useUnits();
+  const takings = new Map<string, TakenMeasure[]>();
+  for (const measure of measures) takings.set(measure.takenAt, [...(takings.get(measure.takenAt) ?? []), measure]);
+  if (takings.size === 0) return <Typography color="text.secondary">Nothing has been measured yet.</Typography>;
+  return (
+    <Box component="ul" sx={list}>
+      {[...takings].map(([takenAt, taken]) => (
+        <Box component="li" key={takenAt} sx={{ ...line, py: 1, px: 1 }}>
+          <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>
+            {day(takenAt)}
+            {taken[0]?.takenBy ? `, by ${taken[0].takenBy}` : ''}
+          </Box>
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2.5 }}>
+            {taken.map((measure) => (
+              <span key={measure.id}>
+                {MEASURE_WORDS[measure.kind].toLowerCase()} <b>{measureValueWords(measure, length)}</b>
+              </span>
+            ))}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** Ties that the wearer owns, put there and taken out by hand. */
+export function OwnedTies({ wearerId }: { wearerId: string }) {
+  const owned = useOwnedTies(wearerId);
+  const all = useTies().data ?? [];
+  const [failure, setFailure] = useState<unknown>(null);
+  const change = async (tieId: string, isOwned: boolean): Promise<void> => {
+    setFailure(null);
+    try {
+      await setOwned(wearerId, tieId, isOwned);
+    } catch (error) {
+      setFailure(error);
+    }
+  };
+  return (
+    <Loaded reading={owned}>
+      {(ties) => (
+        <>
+          {ties.length > 0 && (
+            <Box component="ul" sx={list}>
+              {ties.map(({ tieId, tieName, since }) => (
+                <Box component="li" key={tieId} sx={{ ...line, display: 'flex', alignItems: 'center', gap: 2, px: 1 }}>
+                  <Box component={Link} to={`/drawer/${tieId}`} sx={{ flex: 1, color: 'text.primary' }}>
+                    {tieName}
+                  </Box>
+                  <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>since {day(since)}</Box>
+                  <Button size="small" aria-label={`Take out ${tieName}`} onClick={() => void change(tieId, false)}>
+                    Take out
+                  </Button>
+                </Box>
+              ))}
+            </Box>
+          )}
+          <TextField
+            select
+            label="Add a tie"
+            value=""
+            onChange={(event) => void change(event.target.value, true)}
+            sx={{ mt: 1, maxWidth: 360 }}
+            slotProps={{ inputLabel: { shrink: true } }}
+          >
+            {all
+              .filter(({ id }) => !ties.some(({ tieId }) => tieId === id))
+              .map(({ id, name }) => (
+                <MenuItem key={id} value={id}>
+                  {name}
+                </MenuItem>
+              ))}
+          </TextField>
+          {failure !== null && <Alert severity="error">Not saved. {sentenceOf(failure)}</Alert>}
+        </>
+      )}
+    </Loaded>
+  );
+}
+
+const OUTCOMES = [
+  { value: 'tied', text: 'tied' },
+  { value: 'fault', text: 'a fault' },
+  { value: 'gaveUp', text: 'gave up' },
+] as const;
+const HALVES = [
+  ['frontLoopMm', 'Front loop'],
+  ['frontFlatEndMm', 'Front flat end'],
+  ['backLoopMm', 'Back loop'],
+  ['backFlatEndMm', 'Back flat end'],
+] as const;
+type Half = (typeof HALVES)[number][0];
+const NO_HALVES: Readonly<Record<Half, string>> = { frontLoopMm: '', frontFlatEndMm: '', backLoopMm: '', backFlatEndMm: '' };
+
+/** Tyings: how each went, and the four half-widths where they were measured. */
+export function Tyings({ wearer, fittings }: { wearer: Wearer; fittings: readonly Fitting[] }) {
+  const ties = useTies().data ?? [];
+  return (
+    <>
+      <Loaded reading={useTyingsOf(wearer.id)}>{(tyings) => <TyingList tyings={tyings} />}</Loaded>
+      <NewTying wearer={wearer} ties={ties} lastTieId={fittings[0]?.tie.id ?? null} />
+    </>
+  );
+}
+
+function TyingList({ tyings }: { tyings: readonly Tying[] }) {
+  const { length } = useUnits();
+  const measured = (tying: Tying): ReactNode =>
+    HALVES.filter(([name]) => tying[name] !== null)
+      .map(([name, words]) => `${words.toLowerCase()} ${length(tying[name] ?? 0)}`)
+      .join(', ');
+  if (tyings.length === 0) return <Typography color="text.secondary">None on record.</Typography>;
+  return (
+    <Box component="ul" sx={list}>
+      {tyings.map((tying) => (
+        <Box component="li" key={tying.id} sx={{ ...line, py: 1, px: 1 }}>
+          <Box sx={{ display: 'flex', gap: 2 }}>
+            <Box sx={{ flex: 1 }}>
+              <b>{OUTCOMES.find(({ value }) => value === tying.outcome)?.text}</b>, {tying.tieName}
+            </Box>
+            <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>{day(tying.tiedAt)}</Box>
+          </Box>
+          <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>
+            {measured(tying)} {tying.note}
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly Tie[]; lastTieId: string | null }) {
+  const { unit } = useUnits();
+  const [id, setId] = useState(() => uuid());
+  const [tieId, setTieId] = useState<string | null>(null);
+  const [outcome, setOutcome] = useState<TyingInput['outcome']>('tied');
+  const [halves, setHalves] = useState(NO_HALVES);
+  const [note, setNote] = useState('');
+  const [failure, setFailure] = useState<unknown>(null);
+  const chosen = tieId ?? lastTieId ?? ties[0]?.id ?? '';
+  const read = (name: Half) => optionalLengthField(FITTING_LENGTHS.halfWidthMm, unit).safeParse(halves[name]);
+  const isRight = HALVES.every(([name]) => read(name).success);
+  const save = async (): Promise<void> => {
+    setFailure(null);
+    try {
+      const lengths = Object.fromEntries(HALVES.map(([name]) => [name, read(name).data ?? null])) as Record<Half, number | null>;
+      await recordTying({ id, wearerId: wearer.id, tieId: chosen, outcome, ...lengths, note });
+      setId(uuid());
+      setHalves(NO_HALVES);
+      setNote('');
+    } catch (error) {
+      setFailure(error);
+    }
+  };
+  if (ties.length === 0) return null;
+  return (
+    <Box
+      component="form"
+      aria-label="A new tying"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (isRight) void save();
+      }}
+      sx={{
+        mt: 2,
+        display: 'grid',
+        columnGap: 2.5,
+        rowGap: 1,
+        gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' },
+      }}
+    >
+      <TextField
+        select
+        label="Tie that was tied"
+        value={chosen}
+        onChange={(event) => setTieId(event.target.value)}
+        sx={{ gridColumn: 'span 2' }}
+      >
+        {ties.map(({ id: each, name }) => (
+          <MenuItem key={each} value={each}>
+            {name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Box sx={{ gridColumn: 'span 2' }}>
+        <Choice label="How it went" value={outcome} onChange={setOutcome} options={OUTCOMES} />
+      </Box>
+      {HALVES.map(([name, words]) => {
+        const { error } = read(name);
+        return (
+          <TextField
+            key={name}
+            label={words}
+            value={halves[name]}
+            onChange={(event) => setHalves({ ...halves, [name]: event.target.value })}
+            error={error !== undefined}
+            helperText={error?.issues[0]?.message ?? 'from the knot’s middle'}
+            slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
+          />
+        );
+      })}
+      <TextField
+        label="Remark"
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+        sx={{ gridColumn: 'span 2' }}
+        slotProps={{ inputLabel: { shrink: true } }}
+      />
+      <Button type="submit" variant="outlined" disabled={!isRight} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
+        Put on record
+      </Button>
+      {failure !== null && (
+        <Alert severity="error" sx={{ gridColumn: '1 / -1' }}>
+          Not saved. {sentenceOf(failure)} What you typed is kept.
+        </Alert>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,34 @@
+import type { MeasureKind, TakenMeasure, WearerMeasures } from '@easytuck/contract';
+import { formatCollarSize } from '@easytuck/core';
+
+/** Names of what is kept of a wearer. */
+export const MEASURE_WORDS: Readonly<Record<MeasureKind | 'name', string>> = {
+  name: 'Name',
+  collar: 'Collar size',
+  longEnd: 'Long end',
+  bareNeckMm: 'Bare neck',
+  easeMm: 'Ease liked',
+  neckBreadthMm: 'Neck breadth',
+  faceWidthMm: 'Face or spectacles',
+  firstButtonMm: 'First button down',
+  buttonSpacingMm: 'Between buttons',
+  dexterity: 'Hands',
+  finish: 'Finish wished',
+  fullness: 'Bow wished',
+};
+
+/** Choices in words. */
+export const VALUE_WORDS = {
+  dexterity: { sure: 'sure', learning: 'learning', needsHelp: 'somebody else ties' },
+  finish: { even: 'even', handTied: 'a little uneven, hand-tied' },
+  fullness: { trim: 'trim', classic: 'classic', full: 'full' },
+} as const satisfies Record<keyof Pick<WearerMeasures, 'dexterity' | 'finish' | 'fullness'>, Record<string, string>>;
+
+/** A measure as it was taken, in words. */
+export function measureValueWords({ kind, value }: TakenMeasure, length: (lengthMm: number) => string): string {
+  if (value === null) return 'taken back';
+  if (typeof value === 'number') return length(value);
+  if (typeof value === 'object') return formatCollarSize(value);
+  const words: Readonly<Record<string, string>> = kind === 'dexterity' || kind === 'finish' || kind === 'fullness' ? VALUE_WORDS[kind] : {};
+  return words[value] ?? value;
+}

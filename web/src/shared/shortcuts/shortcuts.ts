@@ -1,0 +1,84 @@
+import { useEffect, useRef, useSyncExternalStore } from 'react';
+
+/** A key, what it does in a few words, and doing it. `mod` keys work while a field is typed into too. */
+export interface Shortcut {
+  readonly key: string;
+  /** Together with Ctrl, or with Command where there is one. */
+  readonly mod?: boolean;
+  readonly says: string;
+  readonly run: () => void;
+}
+
+/** Shortcuts of a room, listed together. */
+export interface ShortcutGroup {
+  readonly room: string;
+  readonly shortcuts: readonly Shortcut[];
+}
+
+const groups = new Set<{ current: ShortcutGroup }>();
+const listeners = new Set<() => void>();
+let listed: readonly ShortcutGroup[] = [];
+
+function changed(): void {
+  listed = [...groups].map(({ current }) => current);
+  for (const listener of listeners) listener();
+}
+
+/** All shortcuts that work just now. */
+export function useListedShortcuts(): readonly ShortcutGroup[] {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => listed,
+  );
+}
+
+/** Makes shortcuts work while the component is there. */
+export function useShortcuts(room: string, shortcuts: readonly Shortcut[]): void {
+  const group = useRef<ShortcutGroup>({ room, shortcuts });
+  useEffect(() => {
+    group.current = { room, shortcuts };
+  });
+  useEffect(() => {
+    groups.add(group);
+    changed();
+    return () => {
+      groups.delete(group);
+      changed();
+    };
+  }, []);
+}
+
+/** Listens for the keys of all shortcuts. @returns how to stop. */
+export function listenForShortcuts(): () => void {
+  const onKeyDown = (event: KeyboardEvent): void => {
+    if (event.defaultPrevented || event.altKey) return;
+    const mod = event.ctrlKey || event.metaKey;
+    if (event.key === 'Escape' && isTyped(event.target)) {
+      // out of the field, so that single keys work again
+      (event.target as HTMLElement).blur();
+      return;
+    }
+    const found = [...groups]
+      .reverse()
+      .flatMap(({ current }) => current.shortcuts)
+      .find((each) => each.key === event.key && (each.mod ?? false) === mod);
+    if (!found || (!mod && !/^F\d+$/.test(found.key) && isTyped(event.target))) return;
+    event.preventDefault();
+    found.run();
+  };
+  window.addEventListener('keydown', onKeyDown);
+  return () => window.removeEventListener('keydown', onKeyDown);
+}
+
+/** Whether a key goes into a text. */
+function isTyped(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target instanceof HTMLInputElement) return !['radio', 'checkbox', 'button', 'range', 'submit'].includes(target.type);
+  return target instanceof HTMLTextAreaElement || target.isContentEditable || target.getAttribute('role') === 'combobox';
+}
+
+/** A shortcut as it is written on keys. */
+export const keyNames = ({ key, mod }: Shortcut): string => `${mod ? 'Ctrl ' : ''}${key === ' ' ? 'Space' : key}`;

@@ -1,12 +1,14 @@
 import { TYPICAL_COLLARS } from '@easytuck/core';
 import {
   collarField,
+  DEFAULT_SHOP,
   explainCollar,
   FITTING_LENGTHS,
   fittingInput,
   lengthField,
   optionalLengthField,
   PROBLEMS,
+  shopSettingsInput,
   tieInput,
   wearerInput,
   type FittingInput,
@@ -112,7 +114,11 @@ describe('fittingInput', () => {
 
 describe('tieInput', () => {
   it('takes a tie that can be cut', () => {
-    expect(tieInput.parse(TIE)).toEqual({ ...TIE, note: '' });
+    expect(tieInput.parse(TIE)).toEqual({
+      ...TIE,
+      blade: { ...TIE.blade, extraWidths: [] },
+      ...{ faces: { outer: { name: '', look: 'plain' }, inner: null }, quickClasp: false, priceCode: '', note: '' },
+    });
   });
   it.each([
     [
@@ -143,5 +149,44 @@ describe('PROBLEMS', () => {
       expect(status).toBeGreaterThanOrEqual(400);
       expect(title).toMatch(/^[A-Z].*\.$/);
     }
+  });
+});
+
+describe('wearerInput', () => {
+  const typed = { name: 'Agnes', collar: '', longEnd: 'left' as const };
+  it('takes a collar or a bare neck, and refuses neither', () => {
+    expect(wearerInput.parse({ ...typed, bareNeckMm: 380 })).toMatchObject({ collar: null, bareNeckMm: 380, dexterity: null });
+    expect(refusal(wearerInput.safeParse(typed))).toContain('collar: The collar size is missing.');
+    expect(refusal(wearerInput.safeParse({ ...typed, collar: '16 cm', bareNeckMm: 380 }))).toContain('write 16 in');
+  });
+  it.each([
+    [{ bareNeckMm: 16 }, 'bareNeckMm: The bare neck lies between 230 mm and 600 mm.'],
+    [{ buttonSpacingMm: 9 }, 'buttonSpacingMm: The distance between two buttons lies between 40 mm and 160 mm.'],
+    [{ takenBy: 'x'.repeat(61) }, 'takenBy: The fitter’s name can have 60 characters at most.'],
+  ])('refuses a measure whose unit was mixed up: %j', (change, message) => {
+    expect(refusal(wearerInput.safeParse({ ...typed, collar: '16', ...change }))).toBe(message);
+  });
+});
+
+describe('further widths of a blade', () => {
+  it.each([
+    [
+      { atMm: 30, widthMm: 70 },
+      'The width 30 mm from the nose is 70 mm, more than the 65 mm beside it; between nose and belly a blade only widens or only narrows.',
+    ],
+    [{ atMm: 61, widthMm: 64 }, 'The width 61 mm from the nose lies on or before the line next to it; take it at 60 mm.'],
+    [{ atMm: 200, widthMm: 64 }, '200 mm from the nose is off the blade; further widths lie between the nose and the tail, 186 mm out.'],
+  ])('are refused with what they contradict: %j', (extra, message) => {
+    const refused = tieInput.safeParse({ ...TIE, blade: { ...TIE.blade, extraWidths: [extra] } });
+    expect(refusal(refused)).toBe(`blade.extraWidths.0: ${message}`);
+  });
+});
+
+describe('shopSettingsInput', () => {
+  it('takes what a shop starts with, and refuses an evenness nobody can see', () => {
+    expect(shopSettingsInput.parse(DEFAULT_SHOP)).toEqual(DEFAULT_SHOP);
+    expect(refusal(shopSettingsInput.safeParse({ ...DEFAULT_SHOP, evennessMm: 0 }))).toContain(
+      'evennessMm: The evenness wanted lies between',
+    );
   });
 });

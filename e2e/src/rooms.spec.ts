@@ -6,7 +6,7 @@ test.describe('choices on the bench', () => {
     const bench = new Bench(page, shop.address);
     await bench.open();
     await bench.collar.fill('41 cm');
-    await expect(page.getByText('sold as 16 in too')).toBeVisible();
+    await expect(page.getByText('sold as 16 in')).toBeVisible();
     await bench.chooseTie('Harbour Night');
     await expect(bench.setAt).toHaveValue('16');
     await expect(page.getByText('16 in by the size chart').first()).toBeVisible();

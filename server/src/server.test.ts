@@ -312,7 +312,7 @@ describe('the demo scenario', () => {
     ): Promise<{ id: string; shape?: string; clothKind?: string; hardware?: { kind: string } }[]> =>
       (await demo.app.inject(url)).json()[key];
     const ties = await list('/api/ties', 'ties');
-    expect(ties.length).toBeGreaterThanOrEqual(6);
+    expect(ties.length).toBeGreaterThanOrEqual(14);
     expect(new Set(ties.map(({ shape }) => shape)).size).toBe(5);
     expect(new Set(ties.map(({ hardware }) => hardware?.kind)).size).toBe(4);
     const wearers = await list('/api/wearers', 'wearers');

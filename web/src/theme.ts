@@ -33,6 +33,7 @@ export const theme = createTheme({
     success: { main: COLOURS.good },
     warning: { main: COLOURS.fair },
     error: { main: COLOURS.bad },
+    info: { main: COLOURS.long },
     text: { primary: COLOURS.ink, secondary: COLOURS.pencil },
     background: { default: COLOURS.paper, paper: COLOURS.card },
     divider: COLOURS.rule,
@@ -51,13 +52,17 @@ export const theme = createTheme({
       styleOverrides: {
         ':root': Object.fromEntries(Object.entries(COLOURS).map(([name, colour]) => [`--${name}`, colour])),
         body: { fontVariantNumeric: 'lining-nums' },
+        a: { color: COLOURS.long },
         ':focus-visible': { outline: `2px solid ${COLOURS.long}`, outlineOffset: 2 },
       },
     },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: {
       defaultProps: { disableElevation: true },
-      styleOverrides: { root: { minHeight: 44, paddingInline: 16 }, outlined: { borderColor: COLOURS.thread, color: COLOURS.ink } },
+      styleOverrides: {
+        root: { minHeight: 44, paddingInline: 16, whiteSpace: 'nowrap', flexShrink: 0 },
+        outlined: { borderColor: COLOURS.thread, color: COLOURS.ink },
+      },
     },
     MuiToggleButton: {
       styleOverrides: {
@@ -90,7 +95,23 @@ export const theme = createTheme({
       defaultProps: { transitionDuration: 0 },
       styleOverrides: { paper: { border: `1px solid ${COLOURS.thread}`, boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)' } },
     },
-    MuiAlert: { styleOverrides: { root: { border: '1px solid currentColor', alignItems: 'center' } } },
+    MuiAlert: {
+      styleOverrides: {
+        root: ({ ownerState }) => {
+          const edge = { info: COLOURS.long, success: COLOURS.good, warning: COLOURS.fair, error: COLOURS.bad }[
+            ownerState.severity ?? 'info'
+          ];
+          return {
+            alignItems: 'center',
+            border: `1px solid ${COLOURS.thread}`,
+            borderLeft: `5px solid ${edge}`,
+            backgroundColor: COLOURS.card,
+            color: COLOURS.ink,
+            '& .MuiAlert-icon': { color: edge },
+          };
+        },
+      },
+    },
     MuiLink: { defaultProps: { underline: 'hover' } },
   },
 });

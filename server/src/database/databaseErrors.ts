@@ -26,12 +26,12 @@ export function isDatabaseAway(error: unknown): boolean {
 
 /** Whether a transaction failed for a reason that trying again can cure. */
 export function isWorthRetrying(error: unknown): boolean {
-  return error instanceof DatabaseError && chain(error).some((cause) => RETRY.has(codeOf(cause)));
+  return chain(error).some((cause) => RETRY.has(codeOf(cause)));
 }
 
 /** Whether a row with this key is there already. */
 export function isDuplicate(error: unknown): boolean {
-  return error instanceof UniqueConstraintError;
+  return error instanceof UniqueConstraintError || codeOf(error) === 'ER_DUP_ENTRY';
 }
 
 function chain(error: unknown): unknown[] {

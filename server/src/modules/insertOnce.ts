@@ -4,7 +4,8 @@ import { ProblemError } from '../problem.ts';
 
 /** How a record that carries its own key is saved once, however often it is sent. */
 export interface InsertOnce<Stored> {
-  readonly insert: () => Promise<void>;
+  /** @returns `there` where it found the record there already. */
+  readonly insert: () => Promise<void | 'there'>;
   readonly find: () => Promise<Stored | null>;
   /** What of the stored record must equal what was sent for it to be the same saving. */
   readonly sameAs: (stored: Stored) => readonly [stored: unknown, sent: unknown];
@@ -15,9 +16,9 @@ export interface InsertOnce<Stored> {
  * click, an answer lost on the way) and the stored record is returned; other content is refused as `taken`.
  */
 export async function insertOnce<Stored>({ insert, find, sameAs }: InsertOnce<Stored>): Promise<{ stored: Stored; created: boolean }> {
-  let created = true;
+  let created: boolean;
   try {
-    await insert();
+    created = (await insert()) !== 'there';
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     created = false;

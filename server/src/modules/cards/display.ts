@@ -61,6 +61,12 @@ export function wrapText(text: string, face: Face, sizeMm: number, widthMm: numb
 export function shorten(text: string, face: Face, sizeMm: number, widthMm: number, measure: Measure): string {
   if (measure(text, face, sizeMm) <= widthMm) return text;
   const letters = [...text];
-  while (letters.length > 1 && measure(`${letters.join('')}…`, face, sizeMm) > widthMm) letters.pop();
-  return `${letters.join('').trimEnd()}…`;
+  const fits = (count: number): boolean => measure(`${letters.slice(0, count).join('')}…`, face, sizeMm) <= widthMm;
+  let [few, many] = [1, letters.length];
+  while (many - few > 1) {
+    const middle = Math.floor((few + many) / 2);
+    if (fits(middle)) few = middle;
+    else many = middle;
+  }
+  return `${letters.slice(0, few).join('').trimEnd()}…`;
 }

@@ -94,15 +94,7 @@ function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure)
   });
   const bowTop = topOfNumbers + 2;
   items.push(...drawingItems(card.bow, bowX + (sizes.bowWidthMm - bow.widthMm) / 2, bowTop, bow.scale));
-  text(
-    bowX,
-    bowTop + bow.heightMm + smallMm * 1.5,
-    smallMm,
-    'text',
-    'pencil',
-    `the bow at ${bow.name} of its size`,
-    sizes.bowWidthMm + m,
-  );
+  text(bowX, bowTop + bow.heightMm + smallMm * 1.5, smallMm, 'text', 'pencil', `the bow at ${bow.name} of its size`, sizes.bowWidthMm + m);
 
   y = Math.max(numberY + figureMm + textMm * 2.2, bowTop + bow.heightMm + smallMm * 2.6);
   const strip = placeDrawing(card.strip, innerMm, 3);

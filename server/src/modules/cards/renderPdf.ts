@@ -1,5 +1,5 @@
 import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, rgb, type Color, type PDFFont, type PDFPage } from 'pdf-lib';
+import { PDFDocument, rgb, type Color, type PDFEmbeddedPage, type PDFFont, type PDFPage } from 'pdf-lib';
 import type { Display, Face, Ink } from './display.ts';
 import { FEATURES, fontFile, setText } from './fonts.ts';
 
@@ -34,27 +34,60 @@ const INKS: Readonly<Record<Ink, Color>> = {
   paper: colour('#ffffff'),
 };
 
-/** Renders pages as a vector PDF with its type embedded; a millimetre is a millimetre. */
+type Fonts = Readonly<Record<Face, PDFFont>>;
+
+/** Renders pages as a vector PDF with its type embedded; a millimetre is a millimetre. What is placed several times is drawn once. */
 export async function renderPdf(title: string, pages: readonly PdfPage[]): Promise<Uint8Array> {
-  const document = await PDFDocument.create();
-  document.registerFontkit(fontkit);
+  const document = await newDocument();
   document.setTitle(title);
   document.setProducer('Easy Tuck');
   document.setCreator('Easy Tuck');
-  const embed = (face: Face): Promise<PDFFont> => document.embedFont(fontFile(face), { subset: true, features: FEATURES });
-  const fonts: Readonly<Record<Face, PDFFont>> = {
-    figure: await embed('figure'),
-    text: await embed('text'),
-    strong: await embed('strong'),
-  };
+  const fonts = await embedFonts(document);
+  const repeated = await drawRepeated(document, pages);
   for (const { widthMm, heightMm, placed } of pages) {
     const page = document.addPage([widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM]);
-    for (const each of placed) drawDisplay(page, each, fonts);
+    for (const each of placed) {
+      const drawn = repeated.get(each.display);
+      if (!drawn) drawDisplay(page, each, fonts);
+      else page.drawPage(drawn, { x: each.x * POINTS_PER_MM, y: page.getHeight() - (each.y + each.display.heightMm) * POINTS_PER_MM });
+    }
   }
   return document.save();
 }
 
-function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts: Readonly<Record<Face, PDFFont>>): void {
+async function newDocument(): Promise<PDFDocument> {
+  const document = await PDFDocument.create();
+  document.registerFontkit(fontkit);
+  return document;
+}
+
+async function embedFonts(document: PDFDocument): Promise<Fonts> {
+  const embed = (face: Face): Promise<PDFFont> => document.embedFont(fontFile(face), { subset: true, features: FEATURES });
+  return { figure: await embed('figure'), text: await embed('text'), strong: await embed('strong') };
+}
+
+/** Displays that are placed more than once, each drawn on a page of its own that the document then takes in as one piece. */
+async function drawRepeated(document: PDFDocument, pages: readonly PdfPage[]): Promise<ReadonlyMap<Display, PDFEmbeddedPage>> {
+  const placed = pages.flatMap((page) => page.placed.map(({ display }) => display));
+  const several = [...new Set(placed)].filter((display) => placed.indexOf(display) !== placed.lastIndexOf(display));
+  if (several.length === 0) return new Map();
+  const source = await newDocument();
+  const fonts = await embedFonts(source);
+  const drawn = several.map((display) => {
+    const page = source.addPage([display.widthMm * POINTS_PER_MM, display.heightMm * POINTS_PER_MM]);
+    drawDisplay(page, { display, x: 0, y: 0 }, fonts);
+    return page;
+  });
+  await source.flush();
+  const embedded = await document.embedPages(drawn);
+  return new Map(
+    several
+      .map((display, i) => [display, embedded[i]] as const)
+      .filter((pair): pair is [Display, PDFEmbeddedPage] => pair[1] !== undefined),
+  );
+}
+
+function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts: Fonts): void {
   const px = (xMm: number): number => (left + xMm) * POINTS_PER_MM;
   const py = (yMm: number): number => page.getHeight() - (top + yMm) * POINTS_PER_MM;
   for (const item of display.items) {

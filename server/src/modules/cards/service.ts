@@ -48,8 +48,9 @@ export function cardService(shop: Database): CardService {
       const sheet = PAPER_MM[paper ?? (await settings.read()).paper];
       const cell = { widthMm: Math.min(105, sheet.widthMm / SHEET_COLUMNS), heightMm: sheet.heightMm / SHEET_ROWS };
       const left = (sheet.widthMm - SHEET_COLUMNS * cell.widthMm) / 2;
+      const displays = cards.map((card) => layOutCard(card, cell, measureText));
       const placed = Array.from({ length: SHEET_COLUMNS * SHEET_ROWS }, (_, i) => ({
-        display: layOutCard(cards[i % cards.length] ?? must(), cell, measureText),
+        display: displays[i % displays.length] ?? must(),
         x: left + (i % SHEET_COLUMNS) * cell.widthMm,
         y: Math.floor(i / SHEET_COLUMNS) * cell.heightMm,
       }));

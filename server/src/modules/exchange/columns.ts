@@ -37,14 +37,17 @@ export const textColumn = <D>(name: string, path: string): Column<D> => ({
   read: (cell, row) => put(row, path, cell),
 });
 
-/** One of a few words. `blank` stands for an empty cell. */
-export const wordColumn = <D>(name: string, path: string, blank?: unknown): Column<D> => ({
+/** One of a few words. `blank` stands for an empty cell; `words` are how the trade writes some of them. */
+export const wordColumn = <D>(name: string, path: string, blank?: unknown, words: Readonly<Record<string, string>> = {}): Column<D> => ({
   name,
   path,
-  write: (data) => String(at(data, path) ?? ''),
+  write: (data) => {
+    const value = String(at(data, path) ?? '');
+    return words[value] ?? value;
+  },
   read: (cell, row) => {
     const word = cell.trim();
-    if (word !== '') put(row, path, word);
+    if (word !== '') put(row, path, Object.keys(words).find((value) => words[value] === word.toLowerCase()) ?? word);
     else if (blank !== undefined) put(row, path, blank);
   },
 });

@@ -11,6 +11,8 @@ export interface TableKind<Data> {
   readonly schema: z.ZodType<Data>;
   /** In the order they are written, which is also the order they are read in. */
   readonly columns: readonly Column<Data>[];
+  /** Fills in what a table may leave out. */
+  readonly complete?: (record: Record<string, unknown>) => void;
   /** What two records that must not both be on record have in common. */
   readonly sameAs: (data: Data) => string;
   readonly sameColumn: string;
@@ -86,6 +88,7 @@ function readCsvRows<Data>(kind: TableKind<Data>, text: string): readonly ReadRo
   return table.rows.map(({ row, cells }) => {
     const record: Record<string, unknown> = {};
     for (const { column, place } of places) if (place >= 0) column.read(cells[place] ?? '', record);
+    kind.complete?.(record);
     const torn = table.broken.find((broken) => broken.row === row);
     const extra =
       cells.length > table.columns.length

@@ -1,6 +1,6 @@
-import { tieInput, type TieData } from '@easytuck/contract';
-import { parseNumber } from '@easytuck/core';
-import { numberColumn, put, textColumn, wordColumn, yesColumn, type Column } from './columns.ts';
+import { SHAPE_WORDS, tieInput, type TieData } from '@easytuck/contract';
+import { CLOTH_BEHAVIOUR, parseNumber, type ClothKind } from '@easytuck/core';
+import { at, numberColumn, put, textColumn, wordColumn, yesColumn, type Column } from './columns.ts';
 import type { TableKind } from './importTable.ts';
 
 const mm = (name: string, path: string): Column<TieData> => numberColumn(`${name} mm`, path);
@@ -46,13 +46,30 @@ const MARK_AT_SHORTEST: Column<TieData> = {
 
 const INNER_LOOK: Column<TieData> = wordColumn('inner look', 'faces.inner.look');
 
+const TIPS: Readonly<Record<string, string>> = { pointed: 'pointed', club: 'rounded' };
+
+/** A table may leave out what is usual: cloth, tip, overhang, and a tail as wide as the belly. */
+function complete(record: Record<string, unknown>): void {
+  const usual = CLOTH_BEHAVIOUR[record['clothKind'] as ClothKind] as (typeof CLOTH_BEHAVIOUR)[ClothKind] | undefined;
+  const fill = (path: string, value: unknown): void => {
+    if (value !== undefined && at(record, path) === undefined) put(record, path, value);
+  };
+  fill('cloth.thicknessMm', usual?.thicknessMm);
+  fill('cloth.gatherRatio', usual?.gatherRatio);
+  fill('blade.tipShape', TIPS[String(record['shape'])] ?? 'straight');
+  if (at(record, 'blade.tipShape') === 'straight') fill('blade.tipDepthMm', 0);
+  fill('blade.tailWidthMm', at(record, 'blade.bellyWidthMm'));
+  fill('overhangMm', 0);
+}
+
 /** Ties as a table: one row a tie, lengths in mm, columns by the trade's words. */
 export const tieTable: TableKind<TieData> = {
   file: 'easytuck.ties',
   schema: tieInput,
+  complete,
   columns: [
     textColumn('name', 'name'),
-    wordColumn('shape', 'shape'),
+    wordColumn('shape', 'shape', undefined, SHAPE_WORDS),
     wordColumn('cloth', 'clothKind'),
     mm('thickness', 'cloth.thicknessMm'),
     numberColumn('gather', 'cloth.gatherRatio'),

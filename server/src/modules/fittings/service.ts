@@ -120,7 +120,9 @@ export function fittingService(shop: Database): FittingService {
       requireReady(shop);
       return insertOnce({
         insert: () =>
-          withTransaction(shop.sequelize, async (transaction) => {
+          withTransaction(shop.sequelize, async (transaction): Promise<void | 'there'> => {
+            // a revision that was kept is itself what made the older one stale, when it is sent again
+            if (data.revises !== null && (await fittings.find(data.id, transaction))) return 'there';
             const revision = await revisionOf(data, transaction);
             const tie = await ties.find(data.tieId, transaction);
             if (!tie) throw missing('tieId', 'This tie is no longer in the drawer. Choose another.');
@@ -128,12 +130,10 @@ export function fittingService(shop: Database): FittingService {
             const wearer = await wearerOf(data, transaction);
             const fitting = { ...inputsOf(data), id: data.id, givenOutAt: new Date().toISOString(), wearer, tie, ...answer, revision };
             await fittings.insert({ ...fitting, card: composeCard(fitting, await settings.read(transaction)) }, transaction);
+            return undefined;
           }).catch(async (error: unknown) => {
-            const kept = isDuplicate(error) || isStale(error) ? await fittings.find(data.id) : null;
             // A new wearer whose key is taken is the same saving sent again only if the fitting is there too.
-            if (isDuplicate(error) && kept === null) throw new ProblemError('taken', { cause: error });
-            // A revision that was kept is itself what made the older one stale when it is sent again.
-            if (isStale(error) && kept !== null) return;
+            if (isDuplicate(error) && (await fittings.find(data.id)) === null) throw new ProblemError('taken', { cause: error });
             throw error;
           }),
         find: () => fittings.find(data.id),
@@ -207,8 +207,6 @@ function inputsOf(data: Inputs): Inputs {
     ...{ occasion, wings, school, staff, step, leadMm, note },
   };
 }
-
-const isStale = (error: unknown): boolean => error instanceof ProblemError && error.code === 'stale';
 
 function missing(path: string, message: string): ProblemError {
   return new ProblemError('invalid', { detail: message, errors: [{ path, message }] });

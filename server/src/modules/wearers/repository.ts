@@ -2,6 +2,7 @@ import { takenMeasure, wearerMeasures, type OwnedTie, type TakenMeasure, type We
 import { Op, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { readDocument, type WearerMeasureRow, type WearerRow } from '../../database/models.ts';
+import { insertRows } from '../../database/insertRows.ts';
 import { readRows } from '../../database/readRows.ts';
 import type { Database } from '../../plugins/database.ts';
 import { nameWords, searchWords, SHORT_WORD } from './searchWords.ts';
@@ -51,7 +52,6 @@ export interface WearerRepository {
 const COLUMNS = `id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel,
   collar_estimated AS collarEstimated, long_end AS longEnd, note, measures, merged_into AS mergedInto, version,
   created_at AS createdAt, updated_at AS updatedAt, seen_at AS seenAt`;
-const BATCH = 1_000;
 
 export function wearerRepository({ models, sequelize }: Database): WearerRepository {
   const { wearers, wearerWords, wearerMeasures: taken, wearerTies } = models;
@@ -63,14 +63,32 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
     measures: readonly { readonly wearerId: string; readonly measure: NewMeasure }[],
     at: Date,
     transaction: Transaction,
-  ): Promise<void> => {
-    const rows = measures.map(({ wearerId, measure }) => ({ id: uuid(), wearerId, ...measure, takenAt: at }));
-    for (const batch of batches(rows)) await taken.bulkCreate(batch, { transaction });
-  };
-  const writeWords = async (names: readonly { readonly id: string; readonly name: string }[], at: Date, transaction: Transaction) => {
-    const rows = names.flatMap(({ id, name }) => searchWords(name).map((word) => ({ word, seenAt: at, wearerId: id })));
-    for (const batch of batches(rows)) await wearerWords.bulkCreate(batch, { transaction });
-  };
+  ): Promise<void> =>
+    insertRows(
+      'wearer_measures',
+      [
+        ['id', () => uuid()],
+        ['wearer_id', ({ wearerId }) => wearerId],
+        ['kind', ({ measure }) => measure.kind],
+        // inside an object, so that a word is never taken for a document
+        ['value', ({ measure }) => JSON.stringify({ value: measure.value })],
+        ['taken_at', () => at],
+        ['taken_by', ({ measure }) => measure.takenBy],
+      ],
+      measures,
+      transaction,
+    );
+  const writeWords = async (names: readonly { readonly id: string; readonly name: string }[], at: Date, transaction: Transaction) =>
+    insertRows(
+      'wearer_words',
+      [
+        ['word', ({ word }) => word],
+        ['seen_at', () => at],
+        ['wearer_id', ({ id }) => id],
+      ],
+      names.flatMap(({ id, name }) => searchWords(name).map((word) => ({ id, word }))),
+      transaction,
+    );
   return {
     find: (id, transaction) => one(id, transaction),
     lock: (id, transaction) => one(id, transaction, ' FOR UPDATE'),
@@ -88,16 +106,27 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
         ])
       ).map(toWearer),
     insert: async (all, at, transaction) => {
-      const rows = all.map(({ id, kept }) => ({
-        id,
-        ...toColumns(kept),
-        mergedInto: null,
-        version: 1,
-        createdAt: at,
-        updatedAt: at,
-        seenAt: at,
-      }));
-      for (const batch of batches(rows)) await wearers.bulkCreate(batch, { transaction });
+      const columns = all.map(({ id, kept }) => ({ id, ...toColumns(kept) }));
+      await insertRows(
+        'wearers',
+        [
+          ['id', ({ id }) => id],
+          ['name', ({ name }) => name],
+          ['collar_text', ({ collarText }) => collarText],
+          ['collar_system', ({ collarSystem }) => collarSystem],
+          ['collar_label', ({ collarLabel }) => collarLabel],
+          ['collar_estimated', ({ collarEstimated }) => collarEstimated],
+          ['long_end', ({ longEnd }) => longEnd],
+          ['note', ({ note }) => note],
+          ['measures', ({ measures }) => JSON.stringify(measures)],
+          ['version', () => 1],
+          ['created_at', () => at],
+          ['updated_at', () => at],
+          ['seen_at', () => at],
+        ],
+        columns,
+        transaction,
+      );
       await writeWords(
         all.map(({ id, kept }) => ({ id, name: kept.name })),
         at,
@@ -137,7 +166,7 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
         ],
         raw: true,
       })) as unknown as WearerMeasureRow[];
-      return rows.map((row) => takenMeasure.parse({ ...row, value: readDocument(row.value), takenAt: row.takenAt.toISOString() }));
+      return rows.map((row) => takenMeasure.parse({ ...row, ...(readDocument(row.value) as object), takenAt: row.takenAt.toISOString() }));
     },
     ownedTies: async (id) => {
       const rows = await readRows<{ tieId: string; tieName: string; since: Date }>(
@@ -191,10 +220,6 @@ function searchStatement([leading, ...others]: readonly string[]): { statement: 
       ORDER BY seen_at DESC, id DESC`,
     values: [isShort ? leading : `${leading}%`, ...others.map((word) => `${word}%`)],
   };
-}
-
-function* batches<T>(rows: readonly T[]): Generator<T[]> {
-  for (let i = 0; i < rows.length; i += BATCH) yield rows.slice(i, i + BATCH);
 }
 
 type Columns = Pick<

@@ -1,15 +1,15 @@
-import type { Tie } from '@easytuck/contract';
-import { fittingInput } from '@easytuck/contract';
+import { fittingInput, tieInput, type StockCollar, type Tie, type Wearer } from '@easytuck/contract';
 import { benchReducer, emptyDraft, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
 import { sampleTie } from '@easytuck/contract/testing';
-import type { Reason } from '@easytuck/core';
+import { DEFAULT_EASE_MM, NO_TASTE, SMALL_MM, type Reason } from '@easytuck/core';
 import { createBenchView } from './benchViewModel.ts';
+import { filterOffers, NO_FILTER, offersOf } from './ranking.ts';
 import { reasonWords } from './reasonWords.ts';
 
 const IDS = { fittingId: '01a20b94-353d-7204-b92c-7f530cb63fe2', newWearerId: '01a20b94-353d-7204-b92c-7f530cb63fe3' };
 
 const TIE: Tie = {
-  ...sampleTie,
+  ...tieInput.parse(sampleTie),
   id: '01a20b94-353d-7204-b92c-7f530cb63fe4',
   version: 1,
   createdAt: '2026-11-24T03:00:00.000Z',
@@ -25,17 +25,60 @@ const WORKED: BenchEvent[] = [
   { type: 'collarTyped', text: '16' },
   { type: 'tieChosen', tieId: TIE.id },
 ];
-const benchView = createBenchView();
-const view = (...events: BenchEvent[]) => benchView(after(...WORKED, ...events), TIES, 'in');
+const HOUSE = { easeMm: DEFAULT_EASE_MM, smallMm: SMALL_MM };
+/** The bench's view in inches, in a house of usual habits, with nobody named. */
+const viewer = () => {
+  const viewOf = createBenchView();
+  return (draft: BenchDraft) => viewOf(draft, TIES, 'in', HOUSE, '');
+};
+const benchView = viewer();
+const view = (...events: BenchEvent[]) => benchView(after(...WORKED, ...events));
+
+const OTTOLINE: Wearer = {
+  ...{
+    id: 'w',
+    name: 'Ottoline Vance',
+    collar: { text: '14 1/2', system: 'in', label: 14.5 },
+    collarEstimated: false,
+    longEnd: 'right',
+    note: '',
+  },
+  ...{ bareNeckMm: null, easeMm: 12.7, neckBreadthMm: 118.25, faceWidthMm: null, firstButtonMm: 70, buttonSpacingMm: null },
+  ...{ dexterity: null, finish: null, fullness: null, mergedInto: null, version: 1, createdAt: '', updatedAt: '', seenAt: '' },
+};
 
 describe('benchReducer', () => {
   it('takes name, collar and long end from a wearer on record, and forgets who it was when another name is typed', () => {
-    const chosen = after({
-      type: 'wearerChosen',
-      wearer: { id: 'w', name: 'Ottoline Vance', collar: { text: '14 1/2', system: 'in', label: 14.5 }, longEnd: 'right' },
-    });
+    const chosen = after({ type: 'wearerChosen', wearer: OTTOLINE });
     expect(chosen).toMatchObject({ wearerId: 'w', name: 'Ottoline Vance', collarText: '14 1/2', longEnd: 'right' });
-    expect(benchReducer(chosen, { type: 'nameTyped', name: 'Ottoline' })).toMatchObject({ wearerId: null, collarText: '14 1/2' });
+    expect(chosen.measures).toMatchObject({ ease: '12.7 mm', neckBreadth: '118.25 mm', faceWidth: '', firstButton: '70 mm' });
+    const other = benchReducer(chosen, { type: 'nameTyped', name: 'Ottoline' });
+    expect(other).toMatchObject({ wearerId: null, collarText: '14 1/2', measures: { ease: '', neckBreadth: '', firstButton: '' } });
+  });
+
+  it('takes style and points from a collar in stock, and lets go of them when only a style is chosen', () => {
+    const collar: StockCollar = {
+      id: 'c',
+      name: 'Narrow',
+      style: 'point',
+      pointsMm: 98,
+      standMm: 34,
+      leafMm: 80,
+      version: 1,
+      createdAt: '',
+      updatedAt: '',
+    };
+    const chosen = after({ type: 'stockCollarChosen', collar });
+    expect(chosen).toMatchObject({ collarId: 'c', collarStyle: 'point', measures: { collarPoints: '98 mm' } });
+    expect(benchReducer(chosen, { type: 'collarStyleChosen', style: 'wing' })).toMatchObject({
+      collarId: null,
+      collarStyle: 'wing',
+      measures: { collarPoints: '' },
+    });
+  });
+
+  it('starts from the house’s habits', () => {
+    expect(emptyDraft(IDS, { school: 'easy', wings: 'over' })).toMatchObject({ school: 'easy', wings: 'over' });
   });
 
   it('keeps a set by hand until collar, tie or school changes', () => {
@@ -49,7 +92,8 @@ describe('benchReducer', () => {
 
   it('starts anew under new keys, with the tie still in hand', () => {
     const ids = { fittingId: 'f2', newWearerId: 'w2' };
-    expect(benchReducer(after(...WORKED), { type: 'startedAnew', ids })).toEqual({ ...emptyDraft(ids), tieId: TIE.id });
+    const house = { school: 'true', wings: 'behind' } as const;
+    expect(benchReducer(after(...WORKED), { type: 'startedAnew', ids, house })).toEqual({ ...emptyDraft(ids), tieId: TIE.id });
   });
 
   it('is put back after a reload as it was, and not at all where an older version wrote something else', () => {
@@ -81,6 +125,20 @@ describe('benchView', () => {
     });
   });
 
+  it('goes by the wearer’s own ease and buttons, and sends them', () => {
+    const { fit, input } = view(
+      { type: 'measureTyped', measure: 'ease', text: '1/2 in' },
+      { type: 'measureTyped', measure: 'firstButton', text: '40 mm' },
+      { type: 'measureTyped', measure: 'buttonSpacing', text: '45 mm' },
+    );
+    expect(fit?.worn.fit.neckPathMm).toBeCloseTo(406.4 + 12.7, 9);
+    // the nose hangs about 71 mm down: below the second button (40), above the third (85)
+    expect(fit?.hang.between).toEqual([2, 3]);
+    expect(view().fit?.hang.between).toEqual([2, 3]);
+    expect(view({ type: 'measureTyped', measure: 'firstButton', text: '80 mm' }).fit?.hang.between).toEqual([1, 2]);
+    expect(fittingInput.parse(input)).toMatchObject({ easeMm: expect.closeTo(12.7, 6) as number, firstButtonMm: 40, buttonSpacingMm: 45 });
+  });
+
   it('answers the same whether or not it was asked before, and works fields and schools out once while a set is dragged', () => {
     const events: BenchEvent[][] = [
       [],
@@ -89,10 +147,10 @@ describe('benchView', () => {
       [{ type: 'leadSet', leadMm: 60 }],
       [{ type: 'nameTyped', name: '' }],
     ];
-    for (const some of [...events, ...events]) expect(view(...some)).toEqual(createBenchView()(after(...WORKED, ...some), TIES, 'in'));
+    for (const some of [...events, ...events]) expect(view(...some)).toEqual(viewer()(after(...WORKED, ...some)));
     const dragged = after(...WORKED, { type: 'stepSet', step: 2 });
-    const before = benchView(dragged, TIES, 'in');
-    const afterwards = benchView(benchReducer(dragged, { type: 'stepSet', step: 3 }), TIES, 'in');
+    const before = benchView(dragged);
+    const afterwards = benchView(benchReducer(dragged, { type: 'stepSet', step: 3 }));
     expect(afterwards.errors).toBe(before.errors);
     expect(afterwards.fit?.schools).toBe(before.fit?.schools);
     expect(afterwards.missing).toBe(before.missing);
@@ -100,7 +158,7 @@ describe('benchView', () => {
   });
 
   it('lists what is missing in the page’s order and has nothing to send', () => {
-    const empty = benchView(emptyDraft(IDS), TIES, 'in');
+    const empty = benchView(emptyDraft(IDS));
     expect(empty.missing).toEqual(['the wearer’s name', 'the collar size', 'a tie']);
     expect(empty.input).toBeNull();
     expect(empty.fit).toBeNull();
@@ -152,5 +210,34 @@ describe('reasonWords', () => {
     [{ speaks: 'against', what: 'coarseStep', byMm: 4 }, 'bow goes in steps of 4 mm'],
   ] satisfies [Reason, string][])('says %j as %s', (reason, words) => {
     expect(reasonWords(reason, length)).toBe(words);
+  });
+});
+
+describe('offers', () => {
+  const worn = view().worn;
+  const rankingFor = { worn, longEnd: 'left', school: 'true', taste: NO_TASTE } as const;
+  it('stand as they lie in the drawer until the collar is known, then ranked', () => {
+    expect(offersOf(TIES, { ...rankingFor, worn: null }).map(({ ranked }) => ranked)).toEqual([null, null]);
+    expect(offersOf(TIES, rankingFor).every(({ ranked }) => ranked !== null)).toBe(true);
+  });
+  it('are narrowed by letters of name, face or code, by cloth, by hardware and by stock', () => {
+    const named = {
+      ...TIE,
+      id: 'a',
+      name: 'Tideline',
+      faces: { outer: { name: 'foam stripe', look: 'plain' as const }, inner: null },
+      priceCode: 'D7',
+    };
+    const gone = { ...FIXED, id: 'b', inStock: 0, clothKind: 'wool' as const };
+    const offers = offersOf([named, gone], rankingFor);
+    const ids = (filter: Partial<typeof NO_FILTER>) => filterOffers(offers, { ...NO_FILTER, ...filter }).map(({ tie }) => tie.id);
+    expect(ids({}).sort()).toEqual(['a', 'b']);
+    expect([ids({ letters: 'tide' }), ids({ letters: 'FOAM' }), ids({ letters: 'd7' }), ids({ letters: 'zz' })]).toEqual([
+      ['a'],
+      ['a'],
+      ['a'],
+      [],
+    ]);
+    expect([ids({ cloth: 'wool' }), ids({ hardware: 'slots' }), ids({ onlyInStock: true })]).toEqual([['b'], ['a'], ['a']]);
   });
 });

@@ -1,16 +1,17 @@
 import { tieInput, type Tie } from '@easytuck/contract';
-import { EMPTY_TIE, readTieForm, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
+import { CLOTH_BEHAVIOUR } from '@easytuck/core';
+import { drawnBlade } from './drawnBlade.ts';
+import { EMPTY_TIE, readTieForm, tieResolver, toTieForm, writeFurther, type TieForm } from './tieForm.ts';
 
 const TYPED: TieForm = {
   ...EMPTY_TIE,
   name: 'Harbour Night',
-  noseToBelly: '62',
-  bellyToWaist: '62',
-  waistToTip: '6.2 cm',
+  tipToWaist: '6.2 cm',
+  tipToBelly: '124',
+  tipToNose: '186',
   bellyWidth: '65',
   waistWidth: '30',
-  tailWidth: '65',
-  shortest: '791.5',
+  tipToTip: '791.5',
 };
 
 const resolve = async (form: TieForm) => tieResolver(form, undefined, { fields: {}, shouldUseNativeValidation: false });
@@ -18,7 +19,8 @@ const resolve = async (form: TieForm) => tieResolver(form, undefined, { fields: 
 describe('tieForm', () => {
   it('reads millimetres, or the unit that is written', () => {
     expect(tieInput.parse(readTieForm(TYPED))).toMatchObject({
-      blade: { waistToTipMm: 62, tipShape: 'straight' },
+      blade: { noseToBellyMm: 62, bellyToWaistMm: 62, waistToTipMm: 62, tailWidthMm: 65, tipShape: 'straight' },
+      cloth: CLOTH_BEHAVIOUR.silk,
       hardware: { kind: 'slots', shortestMm: 791.5, marks: { system: 'in', atShortest: 14 } },
     });
   });
@@ -31,18 +33,52 @@ describe('tieForm', () => {
   it.each([
     [{ waistWidth: '' }, 'waistWidth', 'missing'],
     [{ waistWidth: '80' }, 'waistWidth', 'wider than the belly'],
-    [{ bellyToWaist: '-62' }, 'bellyToWaist', 'missing'],
-    [{ shortest: '33 in', noseToBelly: '150', bellyToWaist: '150', waistToTip: '150' }, 'shortest', 'the two blades alone take 900 mm'],
-    [{ hardwareKind: 'slider' as const, longest: '900', strap: '', reach: '140' }, 'strap', 'cannot be read'],
+    [{ tipToBelly: '-62' }, 'tipToBelly', 'missing'],
+    [{ tipToBelly: '60' }, 'tipToBelly', 'From the tip the belly lies beyond the waist, so it must be more than 62 mm.'],
+    [{ tipToNose: '100' }, 'tipToNose', 'the nose lies beyond the belly'],
+    [{ tipToTip: '33 in', tipToNose: '450', tipToBelly: '300', tipToWaist: '150' }, 'tipToTip', 'the two blades alone take 900 mm'],
+    [{ hardwareKind: 'slider' as const, travel: '90', strap: '', reach: '140' }, 'strap', 'cannot be read'],
+    [{ further: '30:70' }, 'further', 'between nose and belly a blade only widens or only narrows'],
+    [{ further: '30' }, 'further', 'place and width'],
+    [{ readAt: '19' }, 'readAt', 'no such setting'],
+    [{ thickness: '12' }, 'thickness', 'at most 5 mm'],
     [{ markAtShortest: 'x' }, 'markAtShortest', 'cannot be read'],
-    [{ inStock: '1.5' }, 'inStock', 'cannot be read'],
+    [{ inStock: '1.5' }, 'inStock', 'a whole number'],
   ])('puts each refusal at its field: %j', async (change, field, message) => {
     const { errors } = await resolve({ ...TYPED, ...change });
     expect(errors[field as keyof TieForm]?.message).toContain(message);
   });
 
+  it('calibrates the whole band by one tape reading at any setting', () => {
+    // mark 16 is the fifth of nine half sizes from 14: two inches over the shortest
+    const { hardware } = tieInput.parse(readTieForm({ ...TYPED, tipToTip: '842.3', readAt: '16' }));
+    expect(hardware).toMatchObject({ shortestMm: expect.closeTo(791.5, 6) as number, marks: { atShortest: 14 } });
+  });
+
+  it('takes further widths, typed or dragged, from the nose outwards', () => {
+    expect(tieInput.parse(readTieForm({ ...TYPED, further: ' 30:50;100 : 40' })).blade.extraWidths).toEqual([
+      { atMm: 30, widthMm: 50 },
+      { atMm: 100, widthMm: 40 },
+    ]);
+    expect(
+      writeFurther([
+        { atMm: 100, widthMm: 40 },
+        { atMm: 30.04, widthMm: 50 },
+      ]),
+    ).toBe('30:50; 100:40');
+  });
+
+  it('draws what is usual for the shape where nothing was measured, and says which', () => {
+    const empty = drawnBlade({ ...EMPTY_TIE, shape: 'pointed' });
+    expect(empty.blade.tipShape).toBe('pointed');
+    expect(empty.assumed.has('bellyWidthMm')).toBe(true);
+    expect(drawnBlade({ ...TYPED, tailWidth: '64' })).toMatchObject({ contradicts: false, blade: { tailWidthMm: 64 } });
+    expect(drawnBlade({ ...TYPED, tailWidth: '64' }).assumed.size).toBe(0);
+    expect(drawnBlade({ ...TYPED, waistWidth: '90' }).contradicts).toBe(true);
+  });
+
   it('is the same after it was saved and opened again', () => {
     const saved = { ...tieInput.parse(readTieForm(TYPED)), id: 'x', version: 1, createdAt: '', updatedAt: '' } as Tie;
-    expect(readTieForm(toTieForm(saved))).toEqual(readTieForm({ ...TYPED, waistToTip: '62' }));
+    expect(readTieForm(toTieForm(saved))).toEqual(readTieForm(TYPED));
   });
 });

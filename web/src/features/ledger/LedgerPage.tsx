@@ -49,13 +49,19 @@ export function LedgerPage() {
         </Button>
       }
     >
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2.5, mb: 2, '& > *': { width: 'auto' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2.5,
+          mb: 2,
+          gridTemplateColumns: { xs: 'repeat(3, minmax(0, 1fr))', md: 'minmax(0, 1fr) 160px 160px 150px 130px 120px' },
+        }}
+      >
         <TextField
           label="Wearer or tie"
           type="search"
           value={value('q')}
           onChange={(event) => narrow('q', event.target.value)}
-          sx={{ flex: '1 1 180px' }}
           slotProps={shrunk}
         />
         <TextField
@@ -71,7 +77,6 @@ export function LedgerPage() {
           label="Occasion"
           value={value('occasion')}
           onChange={(event) => narrow('occasion', event.target.value)}
-          sx={{ minWidth: 140 }}
           slotProps={{ ...shrunk, select: { displayEmpty: true } }}
         >
           <MenuItem value="">any</MenuItem>
@@ -87,7 +92,6 @@ export function LedgerPage() {
             label="Fitted by"
             value={value('staff')}
             onChange={(event) => narrow('staff', event.target.value)}
-            sx={{ minWidth: 120 }}
             slotProps={{ ...shrunk, select: { displayEmpty: true } }}
           >
             <MenuItem value="">anybody</MenuItem>
@@ -103,7 +107,6 @@ export function LedgerPage() {
           label="Revisions"
           value={value('all') || 'no'}
           onChange={(event) => narrow('all', event.target.value === 'yes' ? 'yes' : '')}
-          sx={{ minWidth: 120 }}
         >
           <MenuItem value="no">the latest</MenuItem>
           <MenuItem value="yes">all</MenuItem>

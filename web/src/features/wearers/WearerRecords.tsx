@@ -17,7 +17,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import dayjs from 'dayjs';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { sentenceOf } from '../../shared/api/request.ts';
@@ -211,7 +211,7 @@ export function Tyings({ wearer, fittings }: { wearer: Wearer; fittings: readonl
 
 function TyingList({ tyings }: { tyings: readonly Tying[] }) {
   const { length } = useUnits();
-  const measured = (tying: Tying): ReactNode =>
+  const measured = (tying: Tying): string =>
     HALVES.filter(([name]) => tying[name] !== null)
       .map(([name, words]) => `${words.toLowerCase()} ${length(tying[name] ?? 0)}`)
       .join(', ');
@@ -227,7 +227,7 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
             <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>{day(tying.tiedAt)}</Box>
           </Box>
           <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>
-            {measured(tying)} {tying.note}
+            {[measured(tying), tying.note].filter((part) => part !== '').join('. ')}
           </Box>
         </Box>
       ))}

@@ -78,8 +78,9 @@ describe('request', () => {
       version: 3,
       createdAt: '2026-11-24T03:00:00.000Z',
       updatedAt: '2026-11-24T03:00:00.000Z',
+      ...{ collarEstimated: false, mergedInto: null, seenAt: '2026-11-24T03:00:00.000Z' },
     };
-    expect(currentOf(await failureOf(problem(409, { code: 'stale', current })), wearer)).toEqual(current);
+    expect(currentOf(await failureOf(problem(409, { code: 'stale', current })), wearer)).toMatchObject(current);
     expect(currentOf(await failureOf(problem(409, { code: 'taken', current })), wearer)).toBeNull();
     expect(currentOf(await failureOf(problem(409, { code: 'stale', current: { id: 1 } })), wearer)).toBeNull();
     expect(currentOf(new Error('other'), wearer)).toBeNull();

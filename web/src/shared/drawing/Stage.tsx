@@ -105,14 +105,16 @@ function Picture({ tie, worn, collar, wings, buttons, layout, onStep, onLead }: 
 
 /** Where the ends' names begin, as a part of the width from the centre: beside the band's scale, clear of the lead. */
 const NAME_INSET = 0.13;
+const NARROW_NAME_INSET = 0.095;
 
 /** Names of both ends and sides, so that nobody has to remember which colour is which. */
 function EndNames({ fit, layout }: { fit: WearerFit['fit']; layout: StageLayout }) {
   const name = (xMm: number, side: 'left' | 'right', end: string, colour: string): ReactNode => {
     const onRight = layout.xOf(xMm) > layout.centrePx;
+    const insetPx = layout.widthPx * (layout.widthPx < NARROW_STAGE_PX ? NARROW_NAME_INSET : NAME_INSET);
     return (
       <text
-        x={onRight ? layout.centrePx + NAME_INSET * layout.widthPx : layout.centrePx - NAME_INSET * layout.widthPx}
+        x={onRight ? layout.centrePx + insetPx : layout.centrePx - insetPx}
         y={16}
         textAnchor={onRight ? 'start' : 'end'}
         fontSize="13"

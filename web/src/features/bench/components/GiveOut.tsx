@@ -80,7 +80,7 @@ export const GiveOut = memo(function GiveOut({
             sx={{ width: 140 }}
             slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
           >
-            <MenuItem value="">nobody named</MenuItem>
+            <MenuItem value="">nobody</MenuItem>
             {names.map((each) => (
               <MenuItem key={each} value={each}>
                 {each}

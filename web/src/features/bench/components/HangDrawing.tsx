@@ -6,10 +6,10 @@ import { hangWords } from '../../../shared/words.ts';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 
-const PX_PER_MM = 0.95;
+const PX_PER_MM = 0.9;
 const WIDTH_MM = 420;
 const ABOVE_MM = 82;
-const BELOW_MM = 250;
+const BELOW_MM = 274;
 /** How far from the middle the ends hang, in mm: beside the placket. */
 const APART_MM = 42;
 
@@ -67,7 +67,7 @@ export function HangDrawing({ fit }: { fit: BenchFit }) {
         <path d={`M-110 ${hang.noseMm}H110`} stroke={COLOURS.ink} strokeWidth={1} strokeDasharray="5 3" />
         <g fontSize="13" fill={COLOURS.ink}>
           <text x={116} y={hang.noseMm + 4}>
-            nose, {length(hang.noseMm)} down
+            nose
           </text>
           {[0, second, third].map((y, i) => (
             <text key={y} x={-116} y={y + 4} textAnchor="end" fill={COLOURS.pencil}>

@@ -7,6 +7,7 @@ import { useUnits } from '../../../shared/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
+import { roundTicks } from './chartTicks.ts';
 
 const SCHOOL_NAMES: Readonly<Record<LeadSchool, string>> = {
   oneInch: '1 in',
@@ -32,6 +33,8 @@ export function LeadChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch
       }),
     [prepared, neckPathMm, setMm],
   );
+  const spreads = points.flatMap(({ front, back }) => [front, back]);
+  const [low, high] = [Math.min(...spreads) - 4, Math.max(...spreads) + 4];
   const takes = ({ leadMm: lead }: { leadMm: number }): boolean =>
     lead >= FITTING_LENGTHS.leadMm.minMm && lead <= FITTING_LENGTHS.leadMm.maxMm;
   return (
@@ -49,7 +52,8 @@ export function LeadChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch
               label={{ value: `lead, ${unit}`, position: 'insideBottom', offset: -16, fill: COLOURS.pencil }}
             />
             <YAxis
-              domain={['dataMin - 4', 'dataMax + 4']}
+              domain={[low, high]}
+              ticks={roundTicks(low, high, unit)}
               tickFormatter={(mm: number) => bare(mm)}
               stroke={COLOURS.pencil}
               width={64}

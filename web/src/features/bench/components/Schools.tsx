@@ -86,20 +86,13 @@ function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTi
         : isBetween
           ? ` (${formatCollarLabel(set.mark.collar)})`
           : '';
-  const gives =
-    set.rounded.beyondMm !== 0
-      ? `${length(Math.abs(set.rounded.beyondMm))} past the band’s end`
-      : school === 'late'
-        ? `drawn in ${length(set.drawInMm)} gives ${length(worn.fit.spreadMm)}`
-        : `gives ${length(worn.fit.spreadMm)}`;
   const { front, binding } = worn.fit;
-  const off = (mm: number, what: string): string =>
-    Math.abs(mm) < 1 ? `${what}` : `${length(Math.abs(mm))} ${mm > 0 ? 'past' : 'before'} the ${what}`;
-  const landing = [
-    `fold ${Math.abs(front.foldAtMm - belly) < 1 ? 'on the belly' : off(front.foldAtMm - belly, 'belly')}`,
-    `crossing ${front.crossingAtMm <= 0 ? 'on the band' : `${length(front.crossingAtMm)} onto the blade`}`,
-    binding.roomMm < 0 ? `${length(-binding.roomMm)} past a bound` : `room ${length(binding.roomMm)}`,
-  ].join('; ');
+  const offBelly = front.foldAtMm - belly;
+  const fold = Math.abs(offBelly) < 1 ? 'on the belly' : `${length(Math.abs(offBelly))} ${offBelly > 0 ? 'past' : 'before'} it`;
+  const crossing = front.crossingAtMm <= 0 ? 'on the band' : `${length(front.crossingAtMm)} onto the blade`;
+  const room = binding.roomMm < 0 ? `${length(-binding.roomMm)} past a bound` : `room ${length(binding.roomMm)}`;
+  const gives = `${school === 'late' ? `drawn in ${length(set.drawInMm)} ` : ''}gives ${length(worn.fit.spreadMm)}, ${room}`;
+  const isBeyond = set.rounded.beyondMm !== 0;
   return (
     <Box
       component="label"
@@ -132,11 +125,16 @@ function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTi
           {settingWords(set.rounded.nearest, length).phrase}
         </Box>
       </Box>
-      <Box sx={{ fontSize: '0.8125rem', color: set.rounded.beyondMm !== 0 ? 'error.main' : 'text.secondary' }}>
+      <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>
         {rule}
-        {asked}; {gives}
+        {asked}
       </Box>
-      <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>{landing}</Box>
+      <Box sx={{ fontSize: '0.875rem', color: isBeyond ? 'error.main' : 'text.primary' }}>
+        {isBeyond ? `${length(Math.abs(set.rounded.beyondMm))} past the band’s end` : gives}
+      </Box>
+      <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>
+        fold {fold}; crossing {crossing}
+      </Box>
     </Box>
   );
 }

@@ -7,6 +7,7 @@ import { BOUND_WORDS, settingWords } from '../../../shared/words.ts';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
+import { roundTicks } from './chartTicks.ts';
 
 /** Spread at every setting of the band, with the sets that a bound bars shaded and named, and the tie's own cut marked. */
 export function SetChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent> }) {
@@ -57,6 +58,7 @@ export function SetChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<
             />
             <YAxis
               domain={[low, high]}
+              ticks={roundTicks(low, high, unit)}
               tickFormatter={(mm: number) => bare(mm)}
               stroke={COLOURS.pencil}
               width={64}

@@ -65,6 +65,8 @@ export const WearerFields = memo(
           columnGap: 2.5,
           rowGap: 1,
           alignItems: 'start',
+          // on a tablet: wearer, size and long end in one row, collar and occasion in the next
+          '& > :first-of-type, & > :nth-of-type(n + 4)': { gridColumn: { sm: 'span 2', md: 'auto' } },
           gridTemplateColumns: {
             xs: 'repeat(2, minmax(0, 1fr))',
             sm: 'repeat(4, minmax(0, 1fr))',
@@ -215,6 +217,7 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: WearerFieldsPro
         gridColumn: '1 / -1',
         display: 'grid',
         columnGap: 2,
+        rowGap: 1,
         gridTemplateColumns: { xs: 'repeat(3, minmax(0, 1fr))', md: 'repeat(6, minmax(0, 1fr))' },
       }}
     >
@@ -304,5 +307,5 @@ function collarHint(text: string): string {
   const girth =
     collar.system === 'in' ? `${(collarGirthMm(collar) / 10).toFixed(1)} cm round` : `${formatLength(collarGirthMm(collar), 'in')} round`;
   const onChart = COLLAR_CHART.some((row) => row[collar.system === 'in' ? 0 : 1] === collar.label);
-  return other.by === 'chart' && onChart ? `sold as ${formatCollarLabel(other.collar)} ${other.collar.system} too` : girth;
+  return other.by === 'chart' && onChart ? `sold as ${formatCollarLabel(other.collar)} ${other.collar.system}` : girth;
 }

@@ -1,0 +1,150 @@
+import type { ImportReport, Problem } from '@easytuck/contract';
+import { parse } from 'csv-parse/sync';
+import fc from 'fast-check';
+import { readCsv, writeCsv } from './modules/exchange/csv.ts';
+import { aTie, aWearer, openTestShop, type TestShop } from './testing.ts';
+
+/** Shops that tables go out of and into. */
+const shops: TestShop[] = [];
+const open = async (): Promise<TestShop> => {
+  const shop = await openTestShop();
+  shops.push(shop);
+  return shop;
+};
+afterAll(async () => {
+  await Promise.all(shops.map((shop) => shop.close()));
+});
+
+const take = async (shop: TestShop, kind: string, body: string, mode: string, type = 'text/csv') =>
+  shop.app.inject({ method: 'POST', url: `/api/exchange/${kind}?mode=${mode}`, headers: { 'content-type': type }, payload: body });
+const report = async (...given: Parameters<typeof take>): Promise<ImportReport> => (await take(...given)).json<ImportReport>();
+const save = async (shop: TestShop, kind: string, format: string): Promise<string> =>
+  (await shop.app.inject({ method: 'GET', url: `/api/exchange/${kind}?format=${format}` })).body;
+const count = async (shop: TestShop, kind: 'ties' | 'wearers'): Promise<number> =>
+  (await shop.app.inject({ method: 'GET', url: `/api/${kind}` })).json()[kind].length as number;
+
+const AWKWARD = ['=SUM(A1:A9)', "'=quoted already", 'a;b,c\td', 'say "so"', 'two\r\nlines', ' spaces ', 'Åse 陳', '-5', "'", '@home'];
+
+describe('csv', () => {
+  it('comes back as it went, whatever is in the cells, and an independent reader (csv-parse) reads the same', () => {
+    const cell = fc.oneof(fc.constantFrom(...AWKWARD), fc.string({ unit: 'grapheme' }));
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.constant('key'), cell, cell), { minLength: 1 }), (rows) => {
+        const text = writeCsv(['key', 'b', 'c'], rows);
+        expect(readCsv(text).rows.map(({ cells }) => cells)).toEqual(rows);
+        const bare = (parse(text, { bom: true, record_delimiter: '\r\n' }) as string[][]).slice(1);
+        expect(bare.map((cells) => cells.map((each) => (/^'+[=+\-@\t\r]/.test(each) ? each.slice(1) : each)))).toEqual(rows);
+      }),
+    );
+  });
+  it('tells commas, semicolons and tabs apart by the heading, and counts rows as a spreadsheet does', () => {
+    for (const delimiter of [',', ';', '\t']) {
+      const text = ['a', 'b'].join(delimiter) + '\n' + ['"x\ny"', '1'].join(delimiter) + '\n\n' + ['z', '2'].join(delimiter);
+      expect(readCsv(text).rows).toEqual([
+        { row: 2, cells: ['x\ny', '1'] },
+        { row: 4, cells: ['z', '2'] },
+      ]);
+    }
+  });
+  it('guards what a spreadsheet would run as a formula', () => {
+    expect(writeCsv(['a'], [['=1+1']])).toContain("'=1+1");
+  });
+});
+
+describe('tables', () => {
+  it('of ties and wearers go out as CSV and JSON, and into another shop as they were', async () => {
+    const [from, byCsv, byJson] = [await open(), await open(), await open()];
+    const post = (url: string, payload: object) => from.app.inject({ method: 'POST', url, payload });
+    for (const [i, note] of AWKWARD.entries()) {
+      const blade = { ...aTie().blade, extraWidths: i % 2 === 0 ? [{ atMm: 30.5, widthMm: 50 }] : [] };
+      const hardware = i % 3 === 0 ? { kind: 'fixed' as const, lengthMm: 842.3 } : aTie().hardware;
+      const faces = {
+        outer: { name: 'black silk', look: 'black' as const },
+        inner: i % 2 === 0 ? { name: '', look: 'patterned' as const } : null,
+      };
+      const tie = await post(
+        '/api/ties',
+        aTie({ name: `Tie ${i}`, note: note.trim(), blade, hardware, faces, quickClasp: i % 2 === 1, priceCode: 'C' }),
+      );
+      expect(tie.statusCode).toBe(201);
+      const wearer = await post(
+        '/api/wearers',
+        aWearer({ name: `${note.replace(/\s+/g, ' ')} ${i}`, note, collar: i === 4 ? '' : '15 3/4', bareNeckMm: 390, finish: 'handTied' }),
+      );
+      expect(wearer.statusCode).toBe(201);
+    }
+    for (const kind of ['ties', 'wearers'] as const) {
+      const [csv, json] = [await save(from, kind, 'csv'), await save(from, kind, 'json')];
+      expect(await report(byCsv, kind, csv, 'all')).toMatchObject({ total: AWKWARD.length, bad: 0, taken: AWKWARD.length });
+      expect(await report(byJson, kind, json, 'all', 'application/json')).toMatchObject({ bad: 0, taken: AWKWARD.length });
+      expect(JSON.parse(await save(byCsv, kind, 'json'))).toEqual(JSON.parse(json));
+      expect(await save(byJson, kind, 'csv')).toBe(csv);
+    }
+  });
+
+  it('with mistakes are answered row by row and column by column, and nothing of them is taken in', async () => {
+    const shop = await open();
+    const text = [
+      'name;shape;cloth;nose to belly mm;belly to waist mm;waist to tip mm;band width mm;belly width mm;waist width mm;hardware;length mm;in stock',
+      'Good one;semi-butterfly;silk;62;62;62;20;65;30;fixed;842,3;3',
+      'Wide waist;butterfly;silk;62;62;62;20;65;90;fixed;842,3;3',
+      'No shape;buterfly;silk;62;62;6200;20;65;30;fixed;842,3;x',
+      'Good one;butterfly;silk;62;62;62;20;65;30;fixed;842,3;3',
+      'Too many;butterfly;silk;62;62;62;20;65;30;fixed;842,3;3;4',
+    ].join('\n');
+    const found = await report(shop, 'ties', text, 'all');
+    expect(found).toMatchObject({ total: 5, good: 1, bad: 4, taken: 0 });
+    expect(await count(shop, 'ties')).toBe(0);
+    const at = (row: number) =>
+      found.mistakes.filter((mistake) => mistake.row === row).map(({ column, message }) => `${column}: ${message}`);
+    expect(at(3)).toEqual([
+      'waist width mm: The waist width is 90 mm, wider than the belly (65 mm); the waist is the narrow line of a blade.',
+    ]);
+    expect(at(4)).toEqual(
+      expect.arrayContaining([
+        'shape: Write one of butterfly, semiButterfly, batwing, pointed, club.',
+        'waist to tip mm: The waist to tip is 6200 mm; the most a tie can have is 180 mm.',
+        'in stock: The number in stock is a whole number.',
+      ]),
+    );
+    expect(at(5)).toEqual(['name: An earlier row of this file is the same.']);
+    expect(at(6)).toEqual([': This row has 13 cells, but there are 12 columns.']);
+
+    expect(await report(shop, 'ties', text, 'good')).toMatchObject({ taken: 1 });
+    expect(await count(shop, 'ties')).toBe(1);
+    // the same file again, as by a second click: what is there already is not taken in twice
+    expect(await report(shop, 'ties', text, 'good')).toMatchObject({ taken: 0, good: 0 });
+    expect((await report(shop, 'ties', text, 'check')).mistakes[0]?.message).toBe('There is a tie of this name already.');
+  });
+
+  it('that are no tables are refused in words', async () => {
+    const shop = await open();
+    const detail = async (...given: Parameters<typeof take>) => (await take(...given)).json<Problem>().detail;
+    expect(await detail(shop, 'ties', '', 'check')).toContain('This file is empty');
+    expect(await detail(shop, 'ties', 'name,colour\nA,red', 'check')).toContain('There is no column “colour”');
+    expect(await detail(shop, 'ties', '{"rows":', 'check', 'application/json')).toContain('This file is not JSON');
+    expect(await detail(shop, 'ties', await save(shop, 'wearers', 'json'), 'check', 'application/json')).toContain(
+      'does not say that it is “easytuck.ties”',
+    );
+    const torn = await report(shop, 'wearers', 'name,collar,long end\nAnn,"16,left\n', 'check');
+    expect(torn.mistakes[0]?.message).toContain('quotation mark');
+  });
+
+  it('of 10,000 rows come in whole, and are found', async () => {
+    const shop = await open();
+    const rows = Array.from({ length: 10_000 }, (_, i) => [
+      `Person${i} Row-${i % 97}`,
+      i % 2 === 0 ? '16 1/2' : '41 cm',
+      i % 3 === 0 ? 'right' : 'left',
+      `note; ${i}\n"x"`,
+    ]);
+    const text = writeCsv(['name', 'collar', 'long end', 'note'], rows);
+    expect(await report(shop, 'wearers', text, 'all')).toMatchObject({ total: 10_000, bad: 0, taken: 10_000 });
+    const found = (await shop.app.inject({ method: 'GET', url: '/api/wearers?q=person9999' })).json().wearers as {
+      name: string;
+      note: string;
+    }[];
+    expect(found).toMatchObject([{ name: 'Person9999 Row-8', note: 'note; 9999\n"x"' }]);
+    expect((await save(shop, 'wearers', 'csv')).split('note; ').length).toBe(10_001);
+  }, 60_000);
+});

@@ -1,0 +1,212 @@
+import type { Fitting, PrinterState } from '@easytuck/contract';
+import Fastify from 'fastify';
+import { getDocument, OPS, type PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { v7 as uuid } from 'uuid';
+import { shorten, wrapText } from './modules/cards/display.ts';
+import { measureText, setText } from './modules/cards/fonts.ts';
+import { A6_MM, layOutCard } from './modules/cards/layOutCard.ts';
+import { simulatedPrinter } from './modules/printer/service.ts';
+import { aFitting, aTie, openTestShop, type TestShop } from './testing.ts';
+
+let shop: TestShop;
+let fitting: Fitting;
+const tie = aTie({ name: 'Printed tie' });
+beforeAll(async () => {
+  shop = await openTestShop();
+  await shop.app.inject({ method: 'POST', url: '/api/ties', payload: tie });
+  fitting = await giveOut({ occasion: 'blackTie' });
+});
+afterAll(async () => {
+  await shop.close();
+});
+
+async function giveOut(change: Parameters<typeof aFitting>[2]): Promise<Fitting> {
+  const wearer = { kind: 'new', id: uuid(), name: 'Rosalind Åkesson-Quaye' } as const;
+  return (await shop.app.inject({ method: 'POST', url: '/api/fittings', payload: aFitting(wearer, tie.id, change) })).json<Fitting>();
+}
+
+const MM_PER_POINT = 25.4 / 72;
+/** A point of PDF is 0.35 mm; sizes are written to a hundredth of one. */
+const WITHIN_MM = 0.01;
+
+/** Pages of a PDF, read by pdf.js, which shares nothing with the writer. */
+async function pagesOf(url: string): Promise<PDFPageProxy[]> {
+  const answer = await shop.app.inject({ method: 'GET', url });
+  expect([answer.statusCode, answer.headers['content-type']]).toEqual([200, 'application/pdf']);
+  const document = await getDocument({ data: new Uint8Array(answer.rawPayload), verbosity: 0 }).promise;
+  return Promise.all(Array.from({ length: document.numPages }, (_, i) => document.getPage(i + 1)));
+}
+const sizeMm = (page: PDFPageProxy): number[] => {
+  const { width, height } = page.getViewport({ scale: 1 });
+  return [width * MM_PER_POINT, height * MM_PER_POINT];
+};
+const textOf = async (page: PDFPageProxy): Promise<string> =>
+  (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
+
+/** Straight lines of a page, as lengths across and up, in mm. */
+async function linesMm(page: PDFPageProxy): Promise<{ across: number; up: number; x: number }[]> {
+  const { fnArray, argsArray } = await page.getOperatorList();
+  const lines: { across: number; up: number; x: number }[] = [];
+  fnArray.forEach((fn, i) => {
+    if (fn !== OPS.constructPath) return;
+    const path = (argsArray[i] as [number, [Float32Array]])[1][0];
+    // pdf.js writes a path as operator codes and coordinates: 0 moves, 1 draws a line; a single line ends in one of each
+    const [move, x1 = 0, y1 = 0, draw, x2 = 0, y2 = 0] = path.slice(-6);
+    if (path.length > 9 || move !== 0 || draw !== 1) return;
+    lines.push({ across: Math.abs(x2 - x1) * MM_PER_POINT, up: Math.abs(y2 - y1) * MM_PER_POINT, x: Math.min(x1, x2) * MM_PER_POINT });
+  });
+  return lines;
+}
+
+describe('the set card', () => {
+  it('is one A6 on its long side (ISO 216: 148 × 105 mm), vector, with the four things to know', async () => {
+    const [page, ...more] = await pagesOf(`/api/paper/cards?ids=${fitting.id}`);
+    if (!page) throw new Error('a card has a page');
+    expect(more).toEqual([]);
+    for (const [i, mm] of [148, 105].entries()) expect(Math.abs((sizeMm(page)[i] ?? 0) - mm)).toBeLessThan(WITHIN_MM);
+    const text = await textOf(page);
+    for (const words of [
+      'Rosalind Åkesson-Quaye',
+      'Printed tie',
+      'Set at',
+      '16',
+      'Lead',
+      'long end, your left',
+      'Spread',
+      'black tie',
+      'finger’s room',
+      'loop on your right',
+    ])
+      expect(text).toContain(words);
+    const { fnArray } = await page.getOperatorList();
+    expect(fnArray).not.toContain(OPS.paintImageXObject);
+  });
+
+  it.each([
+    ['A4', [210, 297]],
+    ['Letter', [215.9, 279.4]],
+  ])('fills a sheet of %s eight times', async (paper, mm) => {
+    const [page] = await pagesOf(`/api/paper/cards?ids=${fitting.id}&format=sheet&paper=${paper}`);
+    if (!page) throw new Error('a sheet has a page');
+    for (const [i, size] of mm.entries()) expect(Math.abs((sizeMm(page)[i] ?? 0) - size)).toBeLessThan(WITHIN_MM);
+    expect((await textOf(page)).split('Rosalind Åkesson-Quaye')).toHaveLength(9);
+  });
+
+  it('is kept as it was composed, whatever becomes of tie and shop', async () => {
+    const settings = (await shop.app.inject({ method: 'GET', url: '/api/shop' })).json();
+    await shop.app.inject({ method: 'PUT', url: '/api/shop', payload: { ...settings, unit: 'cm', name: 'Another name' } });
+    const kept = (await shop.app.inject({ method: 'GET', url: `/api/fittings/${fitting.id}` })).json<Fitting>();
+    expect(kept.card).toEqual(fitting.card);
+    expect(kept.card?.lead.figure).toBe('1\u200a1\u20442 in');
+    expect((await giveOut({})).card).toMatchObject({ shop: 'Another name', lead: { figure: '3.8 cm', side: 'left' } });
+    await shop.app.inject({ method: 'PUT', url: '/api/shop', payload: { ...settings, version: 2 } });
+  });
+
+  it('names the sides of the other hand, and tells the late school what to draw in', async () => {
+    const mirrored = await giveOut({ longEnd: 'right' });
+    expect(mirrored.card?.reminder.join(' ')).toContain('loop on your left, flat end on your right');
+    expect((await giveOut({ school: 'late' })).card?.late).toContain('Tie it at mark 18');
+    expect(fitting.card?.late).toBe('');
+  });
+
+  it('stands whole on every size it is printed in, however long the names', () => {
+    if (!fitting.card) throw new Error('a fitting has a card');
+    const long = {
+      ...fitting.card,
+      wearer: 'A very long name '.repeat(7),
+      tie: 'An even longer name of a tie '.repeat(4),
+      late: 'Late. '.repeat(12),
+    };
+    for (const card of [fitting.card, long]) {
+      for (const page of [A6_MM, { widthMm: 105, heightMm: 74.25 }, { widthMm: 105, heightMm: 69.85 }]) {
+        for (const item of layOutCard(card, page, measureText).items) {
+          if (item.kind !== 'text') continue;
+          expect(item.y).toBeLessThan(page.heightMm);
+          expect(item.x + measureText(item.text, item.face, item.sizeMm)).toBeLessThan(page.widthMm);
+        }
+      }
+    }
+  });
+});
+
+describe('the setting gauge', () => {
+  it('has a check line of 100 mm, and half sizes a quarter inch apart, at true size', async () => {
+    const [page] = await pagesOf(`/api/paper/gauges/${tie.id}?paper=A4`);
+    if (!page) throw new Error('a gauge has a page');
+    expect(sizeMm(page).map(Math.round)).toEqual([297, 210]);
+    const lines = await linesMm(page);
+    const check = lines.filter(({ across, up }) => up < WITHIN_MM && Math.abs(across - 100) < WITHIN_MM);
+    expect(check).toHaveLength(1);
+    const start = check[0]?.x ?? 0;
+    // marks: 9 or 5 mm high; the noses are held where the check line begins
+    const marks = lines
+      .filter(({ across, up }) => across < WITHIN_MM && (Math.abs(up - 9) < WITHIN_MM || Math.abs(up - 5) < WITHIN_MM))
+      .map(({ x }) => x - start);
+    expect(marks).toHaveLength(9);
+    // the worked case: 470.3 mm nose to nose for 16 in, the fifth mark
+    expect(marks[4]).toBeCloseTo(470.3 / 2, 1);
+    for (let i = 1; i < marks.length; i += 1) expect((marks[i] ?? 0) - (marks[i - 1] ?? 0)).toBeCloseTo(6.35, 1);
+  });
+
+  it('is cut in two where the paper is too short, with a line to join them at', async () => {
+    const long = aTie({ name: 'Very long band', hardware: { kind: 'slots', shortestMm: 920, stepCount: 9, pitchMm: 12.7, marks: null } });
+    await shop.app.inject({ method: 'POST', url: '/api/ties', payload: long });
+    const [page] = await pagesOf(`/api/paper/gauges/${long.id}?paper=Letter`);
+    if (!page) throw new Error('a gauge has a page');
+    expect(await textOf(page)).toContain('join the second piece here');
+  });
+});
+
+describe('type', () => {
+  it('is measured as it is set, wrapped and shortened by that', () => {
+    expect(measureText('mm', 'text', 10)).toBeCloseTo(2 * measureText('m', 'text', 10), 1);
+    const lines = wrapText('one two three four five', 'text', 4, 20, measureText);
+    expect(lines.join(' ')).toBe('one two three four five');
+    for (const line of lines) expect(measureText(line, 'text', 4)).toBeLessThanOrEqual(20);
+    expect(shorten('a long name', 'figure', 4, 10, measureText)).toMatch(/…$/);
+  });
+  it('shows a lozenge for letters it does not have, so that no name stops a card', () => {
+    expect(setText('Ann 陳', 'text')).toBe('Ann ◊');
+  });
+});
+
+describe('the label printer', () => {
+  it('is handed the card as SVG under a key, and its state is passed on', async () => {
+    const received: { id: string; title: string; svg: string }[] = [];
+    const state = (): PrinterState => ({
+      state: 'ready',
+      labelsLeft: 9,
+      isSimulated: true,
+      jobs: received.map(({ id, title }) => ({ id, title, state: 'printed', hasImage: true })),
+    });
+    const printer = Fastify();
+    printer.get('/state', async () => state());
+    printer.post('/jobs', async ({ body }) => {
+      received.push(body as (typeof received)[number]);
+      return state();
+    });
+    printer.get('/jobs/:id', async (_request, reply) => reply.type('image/png').send(Buffer.from('png')));
+    const printerUrl = await printer.listen({ host: '127.0.0.1', port: 0 });
+    const withPrinter = await openTestShop({ printerUrl });
+    await withPrinter.app.inject({ method: 'POST', url: '/api/ties', payload: tie });
+    const sent = aFitting({ kind: 'new', id: uuid(), name: 'A <b> & "c"' }, tie.id);
+    await withPrinter.app.inject({ method: 'POST', url: '/api/fittings', payload: sent });
+    const jobId = uuid();
+    const answer = await withPrinter.app.inject({ method: 'POST', url: '/api/printer/jobs', payload: { jobId, fittingId: sent.id } });
+    expect(answer.json()).toMatchObject({ state: 'ready', jobs: [{ id: jobId, title: 'A <b> & "c": Printed tie' }] });
+    expect(received[0]?.svg).toMatch(/^<svg [^>]*width="105mm" height="70mm"/);
+    expect(received[0]?.svg).not.toContain('<b>');
+    const image = await withPrinter.app.inject({ method: 'GET', url: `/api/printer/jobs/${jobId}/image` });
+    expect([image.headers['content-type'], image.body]).toEqual(['image/png', 'png']);
+
+    await printer.close();
+    expect((await withPrinter.app.inject({ method: 'GET', url: '/api/printer' })).json()).toMatchObject({ state: 'offline' });
+    const away = await withPrinter.app.inject({ method: 'POST', url: '/api/printer/jobs', payload: { jobId: uuid(), fittingId: sent.id } });
+    expect(away.json()).toMatchObject({ status: 503, code: 'printerAway' });
+    await withPrinter.close();
+  });
+  it('is none where none is connected', async () => {
+    expect(await simulatedPrinter(undefined).state()).toMatchObject({ state: 'none' });
+    await expect(simulatedPrinter(undefined).print({ id: 'a', title: '', svg: '' })).rejects.toThrow('No label printer is connected');
+  });
+});

@@ -1,0 +1,283 @@
+import { ledger, type Fitting, type LikeWearer, type Problem, type Wearer } from '@easytuck/contract';
+import { parse } from 'csv-parse/sync';
+import { v7 as uuid } from 'uuid';
+import { aFitting, aTie, aWearer, openTestShop, type TestShop } from './testing.ts';
+import { likeness } from './modules/wearers/likeness.ts';
+import { nameWords, searchWords } from './modules/wearers/searchWords.ts';
+
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openTestShop();
+});
+afterAll(async () => {
+  await shop.close();
+});
+
+const send = (method: 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
+  shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
+const get = (url: string) => shop.app.inject({ method: 'GET', url });
+const enter = async (change: Parameters<typeof aWearer>[0]): Promise<Wearer> =>
+  (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
+const names = async (q: string): Promise<string[]> =>
+  (await get(`/api/wearers?${new URLSearchParams({ q }).toString()}`)).json<{ wearers: Wearer[] }>().wearers.map(({ name }) => name);
+
+describe('searchWords', () => {
+  it('takes names apart into words without marks and capitals, with their first letters', () => {
+    expect(nameWords('Solheim-Groves, Åse Ø.')).toEqual(['solheim', 'groves', 'ase', 'o']);
+    expect(searchWords('Ivo')).toEqual(['ivo', 'i', 'iv']);
+    expect(searchWords('   ')).toEqual([]);
+  });
+});
+
+describe('finding a wearer', () => {
+  it('goes by the beginnings of words, in any order, whatever the marks, latest first', async () => {
+    await enter({ name: 'Zorica Brânză-Wimpole' });
+    await enter({ name: 'Wimpole Zander' });
+    expect(await names('wim')).toEqual(['Wimpole Zander', 'Zorica Brânză-Wimpole']);
+    expect(await names('branz')).toEqual(['Zorica Brânză-Wimpole']);
+    expect(await names('wimp zor')).toEqual(['Zorica Brânză-Wimpole']);
+    expect(await names('z wimpole')).toEqual(['Wimpole Zander', 'Zorica Brânză-Wimpole']);
+    expect(await names('impole')).toEqual([]);
+  });
+  it('finds somebody under a new name, and no longer under the old one', async () => {
+    const { id, version } = await enter({ name: 'Oldname Quist' });
+    const { id: _id, ...data } = aWearer({ name: 'Newname Quist' });
+    await send('PUT', `/api/wearers/${id}`, { ...data, version });
+    expect(await names('oldn')).toEqual([]);
+    expect(await names('newn')).toEqual(['Newname Quist']);
+  });
+});
+
+describe('measures over time', () => {
+  it('are kept each time they change, with day and name, and are never overwritten', async () => {
+    const { id } = await enter({ name: 'Measured Twice', neckBreadthMm: 128, takenBy: 'Hester' });
+    const { id: _id, ...data } = aWearer({ name: 'Measured Twice', neckBreadthMm: 131, collar: '16 1/2', takenBy: 'Osric' });
+    await send('PUT', `/api/wearers/${id}`, { ...data, version: 1 });
+    await send('PUT', `/api/wearers/${id}`, { ...data, neckBreadthMm: null, version: 2 });
+    const { measures } = (await get(`/api/wearers/${id}/measures`)).json<{
+      measures: { kind: string; value: unknown; takenBy: string }[];
+    }>();
+    expect(measures.filter(({ kind }) => kind === 'neckBreadthMm')).toMatchObject([
+      { value: null, takenBy: 'Osric' },
+      { value: 131, takenBy: 'Osric' },
+      { value: 128, takenBy: 'Hester' },
+    ]);
+    expect(measures.filter(({ kind }) => kind === 'collar').map(({ value }) => value)).toEqual([
+      { text: '16 1/2', system: 'in', label: 16.5 },
+      { text: '16', system: 'in', label: 16 },
+    ]);
+    expect(measures.filter(({ kind }) => kind === 'longEnd')).toHaveLength(1);
+  });
+
+  it('propose a collar half an inch over the bare neck, marked as an estimate, until one is read off a shirt', async () => {
+    const proposed = await enter({ name: 'No Shirt', collar: '', bareNeckMm: 393.7 });
+    expect(proposed).toMatchObject({ collar: { system: 'in', label: 16 }, collarEstimated: true });
+    const { id: _id, ...data } = aWearer({ name: 'No Shirt', collar: '15 3/4', bareNeckMm: 393.7 });
+    const read = (await send('PUT', `/api/wearers/${proposed.id}`, { ...data, version: 1 })).json<Wearer>();
+    expect(read).toMatchObject({ collar: { label: 15.75 }, collarEstimated: false });
+    const neither = await send('POST', '/api/wearers', aWearer({ collar: '' }));
+    expect(neither.json<Problem>().errors?.[0]?.path).toBe('collar');
+  });
+
+  it('come from the bench too, where they were taken at a fitting; what was not measured changes nothing', async () => {
+    const wearer = await enter({ name: 'Measured At The Bench', neckBreadthMm: 130 });
+    const tie = aTie();
+    await send('POST', '/api/ties', tie);
+    const known = { kind: 'known', id: wearer.id } as const;
+    await send('POST', '/api/fittings', aFitting(known, tie.id, { faceWidthMm: 141, collar: '16 1/4', staff: 'Prudence' }));
+    expect((await get(`/api/wearers/${wearer.id}`)).json()).toMatchObject({
+      faceWidthMm: 141,
+      neckBreadthMm: 130,
+      collar: { label: 16.25 },
+      version: 2,
+    });
+    await send('POST', '/api/fittings', aFitting(known, tie.id, { collar: '16 1/4' }));
+    expect((await get(`/api/wearers/${wearer.id}`)).json()).toMatchObject({ version: 2 });
+    const { measures } = (await get(`/api/wearers/${wearer.id}/measures`)).json<{ measures: { kind: string; takenBy: string }[] }>();
+    expect(
+      measures
+        .filter(({ takenBy }) => takenBy === 'Prudence')
+        .map(({ kind }) => kind)
+        .sort(),
+    ).toEqual(['collar', 'faceWidthMm']);
+  });
+});
+
+describe('likely doubles', () => {
+  const collar = { system: 'in', label: 16 } as const;
+  const other = (name: string, label = 16) => ({ name, collar: { text: String(label), system: 'in' as const, label } });
+  it.each([
+    ['Corin Attleby', 'corin  attleby', ['sameName', 'sameCollar']],
+    ['Attleby, Corin', 'Corin Attleby', ['sameNameParts', 'sameCollar']],
+    ['Corin Atleby', 'Corin Attleby', ['likeName', 'sameCollar']],
+    ['Marit Solheim', 'Marit Solheim-Groves', ['sameNameParts', 'sameCollar']],
+    ['Corin Attleby', 'Ottoline Vance', []],
+  ])('%s and %s: %j', (name, known, because) => {
+    expect(likeness(name, collar, other(known))).toEqual(because);
+  });
+  it('say nothing of the collar where it differs by more than half a size', () => {
+    expect(likeness('Corin Attleby', collar, other('Corin Attleby', 17))).toEqual(['sameName']);
+  });
+
+  it('are pointed out and merged: history, fittings, ties and tyings of both are then in one place', async () => {
+    const into = await enter({ name: 'Dorrit Okafor', note: 'first' });
+    const from = await enter({ name: 'Dorit Okafor', note: 'second', faceWidthMm: 138, collar: '16' });
+    const like = (await get(`/api/wearers/like?name=Dorrit%20Okafor&collar=16&except=${into.id}`)).json<{ wearers: LikeWearer[] }>()
+      .wearers;
+    expect(like.map(({ wearer }) => wearer.id)).toEqual([from.id]);
+    const tie = aTie();
+    await send('POST', '/api/ties', tie);
+    const fitting = (await send('POST', '/api/fittings', aFitting({ kind: 'known', id: from.id }, tie.id))).json<Fitting>();
+    await send('PUT', `/api/wearers/${from.id}/ties/${tie.id}`);
+    await send('POST', '/api/tyings', {
+      id: uuid(),
+      wearerId: from.id,
+      tieId: tie.id,
+      fittingId: fitting.id,
+      outcome: 'tied',
+      frontLoopMm: 61,
+    });
+
+    const stale = await send('POST', `/api/wearers/${into.id}/merge`, { fromId: from.id, version: 7, fromVersion: from.version });
+    expect(stale.json()).toMatchObject({ code: 'stale' });
+    const merged = await send('POST', `/api/wearers/${into.id}/merge`, {
+      fromId: from.id,
+      version: into.version,
+      fromVersion: from.version,
+    });
+    expect(merged.json()).toMatchObject({ name: 'Dorrit Okafor', faceWidthMm: 138, note: 'first\nsecond', version: 2 });
+    expect((await get(`/api/wearers/${from.id}`)).json()).toMatchObject({ mergedInto: into.id });
+    expect((await get(`/api/fittings?wearerId=${into.id}`)).json<{ fittings: Fitting[] }>().fittings.map(({ id }) => id)).toEqual([
+      fitting.id,
+    ]);
+    // what was given out still bears the name it was given out to
+    expect((await get(`/api/fittings/${fitting.id}`)).json()).toMatchObject({ wearer: { id: into.id, name: 'Dorit Okafor' } });
+    expect((await get(`/api/tyings?wearerId=${into.id}`)).json()).toMatchObject({ tyings: [{ outcome: 'tied', frontLoopMm: 61 }] });
+    expect((await get(`/api/wearers/${into.id}/ties`)).json()).toMatchObject({ ties: [{ tieId: tie.id, tieName: tie.name }] });
+    expect((await get(`/api/wearers/${into.id}/measures`)).json<{ measures: unknown[] }>().measures.length).toBe(5);
+    expect(await names('okafor')).toEqual(['Dorrit Okafor']);
+    // a fitting that was on its way for the other record goes to where that went
+    const late = (await send('POST', '/api/fittings', aFitting({ kind: 'known', id: from.id }, tie.id))).json<Fitting>();
+    expect(late.wearer.id).toBe(into.id);
+    const again = await send('POST', `/api/wearers/${into.id}/merge`, { fromId: from.id, version: 3, fromVersion: 2 });
+    expect(again.statusCode).toBe(400);
+  });
+});
+
+describe('revisions', () => {
+  const start = async () => {
+    const wearer = await enter({ name: `Revised ${uuid().slice(-4)}` });
+    const tie = aTie({ name: 'To be revised' });
+    await send('POST', '/api/ties', tie);
+    const first = (await send('POST', '/api/fittings', aFitting({ kind: 'known', id: wearer.id }, tie.id))).json<Fitting>();
+    return { wearer, tie, first, known: { kind: 'known', id: wearer.id } as const };
+  };
+
+  it('take the place of what was given out, which stays as it was', async () => {
+    const { wearer, tie, first, known } = await start();
+    const sent = aFitting(known, tie.id, { step: 5, revises: first.id });
+    const second = (await send('POST', '/api/fittings', sent)).json<Fitting>();
+    expect(second.revision).toEqual({ number: 2, rootId: first.id, revises: first.id });
+    expect((await send('POST', '/api/fittings', sent)).statusCode).toBe(200);
+    const { revisions } = (await get(`/api/fittings/${first.id}/revisions`)).json<{ revisions: Fitting[] }>();
+    expect(revisions).toEqual([first, second]);
+    const list = async (all: string) =>
+      (await get(`/api/fittings?wearerId=${wearer.id}&all=${all}`)).json<{ fittings: Fitting[] }>().fittings.map(({ id }) => id);
+    expect([await list('no'), await list('yes')]).toEqual([[second.id], [second.id, first.id]]);
+    expect(second.card?.revision).toBe(2);
+  });
+
+  it('are refused over one that somebody else has revised, with the latest', async () => {
+    const { tie, first, known } = await start();
+    const both = await Promise.all(
+      [5, 6].map((step) => send('POST', '/api/fittings', aFitting(known, tie.id, { step, revises: first.id }))),
+    );
+    expect(both.map(({ statusCode }) => statusCode).sort()).toEqual([201, 409]);
+    const refused = both.find(({ statusCode }) => statusCode === 409)?.json<Problem>();
+    const won = both.find(({ statusCode }) => statusCode === 201)?.json<Fitting>();
+    expect(refused).toMatchObject({ code: 'stale', current: { id: won?.id } });
+  });
+
+  it('are worked out again with today’s tie beside what was given out, and nothing is overwritten', async () => {
+    const { tie, first } = await start();
+    const { id, ...data } = tie;
+    expect((await get(`/api/fittings/${first.id}/recomputed`)).json()).toMatchObject({ tieChanged: false, now: first.result });
+    if (data.hardware.kind !== 'slots') throw new Error('the sample tie has slots');
+    await send('PUT', `/api/ties/${id}`, { ...data, hardware: { ...data.hardware, shortestMm: data.hardware.shortestMm + 6 }, version: 1 });
+    const { now, then, tieChanged } = (await get(`/api/fittings/${first.id}/recomputed`)).json();
+    expect(tieChanged).toBe(true);
+    expect(then).toEqual(first.result);
+    // six millimetres of band are two of bow
+    expect(now.spreadMm - then.spreadMm).toBeCloseTo(2, 6);
+    expect((await get(`/api/fittings/${first.id}`)).json()).toEqual(first);
+    await send('PUT', `/api/ties/${id}`, { ...data, hardware: { kind: 'fixed', lengthMm: 500 }, version: 2 });
+    expect((await get(`/api/fittings/${first.id}/recomputed`)).json()).toMatchObject({ now: null });
+  });
+});
+
+describe('the ledger', () => {
+  it('is narrowed by day, occasion, name and fitter, paged, and saved as CSV that an independent reader reads', async () => {
+    const tie = aTie({ name: 'Ledger tie; with "quotes"' });
+    await send('POST', '/api/ties', tie);
+    const given: Fitting[] = [];
+    for (const [i, name] of ['Ledgerly, Ann', 'Ledgerly Ben', '=Ledgerly Cy'].entries()) {
+      const wearer = await enter({ name });
+      const change = { occasion: i === 1 ? 'blackTie' : 'business', staff: i === 2 ? 'Osric' : 'Hester' } as const;
+      given.push((await send('POST', '/api/fittings', aFitting({ kind: 'known', id: wearer.id }, tie.id, change))).json<Fitting>());
+    }
+    const read = async (search: string) => ledger.parse((await get(`/api/fittings/ledger?q=ledgerly&${search}`)).json());
+    const found = async (search: string) => (await read(search)).lines.map(({ wearerName }) => wearerName);
+    expect(await found('')).toEqual(['=Ledgerly Cy', 'Ledgerly Ben', 'Ledgerly, Ann']);
+    expect(await found('occasion=blackTie')).toEqual(['Ledgerly Ben']);
+    expect(await found('staff=Osric')).toEqual(['=Ledgerly Cy']);
+    const today = new Date().toISOString().slice(0, 10);
+    expect(await found(`from=${today}&to=${today}`)).toHaveLength(3);
+    expect(await found('to=2020-01-01')).toEqual([]);
+    expect((await get('/api/fittings/ledger?from=yesterday')).statusCode).toBe(400);
+    const first = await read('limit=2');
+    expect(first.more).toBe(true);
+    expect((await read(`limit=2&before=${first.lines[1]?.id ?? ''}`)).lines.map(({ id }) => id)).toEqual([given[0]?.id]);
+
+    const csv = await get('/api/fittings/ledger.csv?q=ledgerly');
+    expect(csv.headers['content-type']).toContain('text/csv');
+    const rows = parse(csv.body, { bom: true, columns: true }) as Record<string, string>[];
+    expect(rows.map((row) => row['wearer'])).toEqual(["'=Ledgerly Cy", 'Ledgerly Ben', 'Ledgerly, Ann']);
+    expect(rows[0]).toMatchObject({ tie: 'Ledger tie; with "quotes"', occasion: 'Business', 'tip to tip mm': '842.3', 'spread mm': '124' });
+  });
+});
+
+describe('the shop', () => {
+  it('has usual habits until they are saved, by version', async () => {
+    const usual = (await get('/api/shop')).json();
+    expect(usual).toMatchObject({ unit: 'in', school: 'true', version: 1 });
+    const saved = await send('PUT', '/api/shop', { ...usual, unit: 'cm', staff: ['Hester'] });
+    expect(saved.json()).toMatchObject({ unit: 'cm', staff: ['Hester'], version: 2 });
+    expect((await send('PUT', '/api/shop', usual)).json()).toMatchObject({ code: 'stale', current: { version: 2 } });
+    expect((await send('PUT', '/api/shop', { ...usual, easeMm: 400, version: 2 })).json<Problem>().errors?.[0]?.path).toBe('easeMm');
+    expect((await send('PUT', '/api/shop', { ...usual, version: 2 })).json()).toMatchObject({ unit: 'in', version: 3 });
+  });
+
+  it('keeps collars in stock, changed and taken out by version', async () => {
+    const collar = { id: uuid(), name: 'Narrow', style: 'point', pointsMm: 98, standMm: 34, leafMm: 80 };
+    expect((await send('POST', '/api/collars', collar)).statusCode).toBe(201);
+    expect((await send('POST', '/api/collars', collar)).statusCode).toBe(200);
+    const { id, ...data } = collar;
+    expect((await send('PUT', `/api/collars/${id}`, { ...data, pointsMm: 102, version: 1 })).json()).toMatchObject({
+      pointsMm: 102,
+      version: 2,
+    });
+    expect((await send('DELETE', `/api/collars/${id}?version=1`)).statusCode).toBe(409);
+    expect((await send('DELETE', `/api/collars/${id}?version=2`)).statusCode).toBe(204);
+    expect((await get('/api/collars')).json()).toEqual({ collars: [] });
+  });
+
+  it('refuses a tying of nobody, or of a tie that is not there', async () => {
+    const tie = aTie();
+    await send('POST', '/api/ties', tie);
+    const nobody = await send('POST', '/api/tyings', { id: uuid(), wearerId: uuid(), tieId: tie.id, outcome: 'tied' });
+    expect(nobody.json<Problem>().errors?.[0]?.path).toBe('wearerId');
+    const { id } = await enter({ name: 'Ties Nothing' });
+    const none = await send('POST', '/api/tyings', { id: uuid(), wearerId: id, tieId: uuid(), outcome: 'tied' });
+    expect(none.json<Problem>().errors?.[0]?.path).toBe('tieId');
+  });
+});

@@ -38,13 +38,19 @@ export class Bench {
 
   async chooseWearer(letters: string, name: string): Promise<void> {
     await this.name.fill(letters);
-    await this.page.getByRole('option', { name: new RegExp(name) }).click();
+    await this.page
+      .getByRole('option', { name: new RegExp(name) })
+      .first()
+      .click();
     await expect(this.name).toHaveValue(name);
   }
 
   async chooseTie(name: string): Promise<void> {
     await this.page.getByRole('button', { name: /^Tie/ }).click();
-    await this.page.getByRole('menuitem', { name: new RegExp(name) }).click();
+    await this.page
+      .getByRole('listbox', { name: 'Ties' })
+      .getByRole('option', { name: new RegExp(name) })
+      .click();
   }
 
   async setBand(text: string): Promise<void> {

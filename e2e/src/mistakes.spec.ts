@@ -137,13 +137,12 @@ test('an empty shop leads to its first tie, and from there to the bench', async 
     const type = (name: string, text: string) => page.getByRole('textbox', { name, exact: true }).fill(text);
     await type('Name', 'The first');
     for (const [name, text] of Object.entries({
-      'Nose to belly': '62',
-      'Belly to waist': '62',
-      'Waist to tip': '62',
+      'Tip to waist': '62',
+      'Tip to belly': '124',
+      'Tip to nose': '186',
       Belly: '65',
       Waist: '80',
-      Tail: '65',
-      Shortest: '791.5',
+      'Tip to tip': '791.5',
     }))
       await type(name, text);
     await page.reload();
@@ -151,7 +150,7 @@ test('an empty shop leads to its first tie, and from there to the bench', async 
     await page.getByRole('button', { name: 'Put in the drawer' }).click();
     await expect(page.getByText('The waist width is 80 mm, wider than the belly (65 mm)', { exact: false })).toBeVisible();
     await type('Waist', '30');
-    await expect(page.getByRole('img', { name: 'The blade as measured' })).toBeVisible();
+    await expect(page.getByRole('group', { name: 'The blade as measured' })).toBeVisible();
     await page.getByRole('button', { name: 'Put in the drawer' }).click();
     await expect(page.getByRole('link', { name: /The first/ })).toBeVisible();
     const bench = new Bench(page, shop.address);

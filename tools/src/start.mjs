@@ -58,7 +58,14 @@ runMain(async () => {
   const launch = () => {
     const started = spawn(process.execPath, ['--import', 'tsx', join('server', 'src', 'main.ts'), ...(withDemo ? ['--demo'] : [])], {
       cwd: ROOT,
-      env: { ...process.env, DATABASE_URL: external ?? database?.url('easytuck'), HOST: '127.0.0.1', PORT: String(port), WEB_ROOT, PRINTER_URL: process.env['PRINTER_URL'] ?? printer?.address },
+      env: {
+        ...process.env,
+        DATABASE_URL: external ?? database?.url('easytuck'),
+        HOST: '127.0.0.1',
+        PORT: String(port),
+        WEB_ROOT,
+        PRINTER_URL: process.env['PRINTER_URL'] ?? printer?.address,
+      },
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       detached: true,
     });

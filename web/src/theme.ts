@@ -10,7 +10,7 @@ export const COLOURS = {
   rule: '#d9d0bc',
   long: '#24566b',
   longLining: '#9db8c2',
-  short: '#b4532a',
+  short: '#aa4b24',
   shortLining: '#e0b59f',
   tape: '#ecdcae',
   skin: '#e9d6c1',

@@ -60,7 +60,14 @@ function explainExtra(
       return `The width ${where} lies on or before the line next to it; take it at ${round(limitMm)} mm.`;
     case 'offTheBlade':
       return `${round(value)} mm from the nose is off the blade; further widths lie between the nose and the tail, ${round(limitMm)} mm out.`;
-    default:
+    case 'notANumber':
+    case 'tooSmall':
+    case 'tooLarge':
+    case 'narrowerThanBand':
+    case 'widerThanBelly':
+    case 'longerThanTail':
+    case 'depthWithoutTip':
+    case 'tipWithoutDepth':
       return 'A further width needs its place and its width, both as numbers.';
   }
 }

@@ -4,8 +4,8 @@ import { ProblemError } from '../problem.ts';
 
 /** How a record that carries its own key is saved once, however often it is sent. */
 export interface InsertOnce<Stored> {
-  /** @returns `there` where it found the record there already. */
-  readonly insert: () => Promise<void | 'there'>;
+  /** Inserts; answers false where it found the record there already. */
+  readonly insert: () => Promise<unknown>;
   readonly find: () => Promise<Stored | null>;
   /** What of the stored record must equal what was sent for it to be the same saving. */
   readonly sameAs: (stored: Stored) => readonly [stored: unknown, sent: unknown];
@@ -18,7 +18,7 @@ export interface InsertOnce<Stored> {
 export async function insertOnce<Stored>({ insert, find, sameAs }: InsertOnce<Stored>): Promise<{ stored: Stored; created: boolean }> {
   let created: boolean;
   try {
-    created = (await insert()) !== 'there';
+    created = (await insert()) !== false;
   } catch (error) {
     if (!isDuplicate(error)) throw error;
     created = false;

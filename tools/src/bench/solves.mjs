@@ -35,6 +35,11 @@ export function measureSolves() {
 const DRAWER = Array.from({ length: 1_000 }, (_, i) => ({
   id: String(i),
   inStock: i % 3,
+  dress: {
+    shape: /** @type {const} */ ('butterfly'),
+    clothKind: /** @type {const} */ ('silk'),
+    look: i % 2 ? /** @type {const} */ ('black') : /** @type {const} */ ('plain'),
+  },
   prepared: prepareTie({
     ...TIE.tie,
     blade: { ...TIE.tie.blade, bellyToWaistMm: 50 + (i % 25), waistToTipMm: 50 + (i % 23), bellyWidthMm: 40 + (i % 31) },
@@ -53,7 +58,7 @@ export function measureRanking() {
       faceWidthMm: null,
     };
     const started = performance.now();
-    const ranked = rankTies(DRAWER, worn, 'true', 'left');
+    const ranked = rankTies(DRAWER, worn, 'true', 'left', { occasion: 'blackTie', fullness: 'classic' });
     if (ranked.length !== DRAWER.length) throw new Error('a tie was lost');
     return performance.now() - started;
   });

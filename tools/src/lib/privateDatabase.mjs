@@ -109,7 +109,14 @@ class DatabaseHome {
     rmSync(partial, { recursive: true, force: true });
     const { code, output } = await run(
       installDb,
-      ['--no-defaults', `--datadir=${partial}`, this.temporaryArgument(), '--auth-root-authentication-method=socket', '--skip-test-db', ...asRoot()],
+      [
+        '--no-defaults',
+        `--datadir=${partial}`,
+        this.temporaryArgument(),
+        '--auth-root-authentication-method=socket',
+        '--skip-test-db',
+        ...asRoot(),
+      ],
       { quiet: true },
     );
     if (code !== 0)

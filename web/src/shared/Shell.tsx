@@ -1,11 +1,11 @@
 import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
 import { COLOURS, FIGURES } from '../theme.ts';
 import { Choice } from './Choice.tsx';
 import { TapeProvider } from './tape/TapeProvider.tsx';
-import { useShortcuts } from './shortcuts/shortcuts.ts';
+import { listenForShortcuts, useShortcuts } from './shortcuts/shortcuts.ts';
 import { useUnits } from './UnitProvider.tsx';
 
 const ROOMS = [
@@ -23,10 +23,12 @@ export function Shell() {
   const { unit, setUnit } = useUnits();
   const isLoading = useNavigation().state === 'loading';
   const navigate = useNavigate();
-  useShortcuts(
-    'Everywhere',
-    ROOMS.map(({ to, name }) => ({ key: name.charAt(0), says: `to the ${name}`, run: () => void navigate(to) })),
-  );
+  const [isHelpOpen, setHelpOpen] = useState(false);
+  useEffect(() => listenForShortcuts(), []);
+  useShortcuts('Everywhere', [
+    { key: '?', says: 'these keys', run: () => setHelpOpen((now) => !now) },
+    ...ROOMS.map(({ to, name }) => ({ key: name.charAt(0), says: `to the ${name}`, run: () => void navigate(to) })),
+  ]);
   return (
     <TapeProvider>
       <Box
@@ -77,9 +79,11 @@ export function Shell() {
       </Box>
       {isLoading && <LinearProgress aria-label="Loading the room" sx={{ position: 'absolute', insetInline: 0, height: 2 }} />}
       <Outlet />
-      <Suspense fallback={null}>
-        <ShortcutHelp />
-      </Suspense>
+      {isHelpOpen && (
+        <Suspense fallback={null}>
+          <ShortcutHelp onClose={() => setHelpOpen(false)} />
+        </Suspense>
+      )}
     </TapeProvider>
   );
 }

@@ -28,7 +28,7 @@ const INKS: Readonly<Record<Ink, Color>> = {
   pencil: colour('#555b58'),
   rule: colour('#b9b09a'),
   long: colour('#24566b'),
-  short: colour('#b4532a'),
+  short: colour('#aa4b24'),
   longLining: colour('#9db8c2'),
   shortLining: colour('#e0b59f'),
   paper: colour('#ffffff'),

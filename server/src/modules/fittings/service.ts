@@ -120,9 +120,9 @@ export function fittingService(shop: Database): FittingService {
       requireReady(shop);
       return insertOnce({
         insert: () =>
-          withTransaction(shop.sequelize, async (transaction): Promise<void | 'there'> => {
+          withTransaction(shop.sequelize, async (transaction): Promise<boolean> => {
             // a revision that was kept is itself what made the older one stale, when it is sent again
-            if (data.revises !== null && (await fittings.find(data.id, transaction))) return 'there';
+            if (data.revises !== null && (await fittings.find(data.id, transaction))) return false;
             const revision = await revisionOf(data, transaction);
             const tie = await ties.find(data.tieId, transaction);
             if (!tie) throw missing('tieId', 'This tie is no longer in the drawer. Choose another.');
@@ -130,7 +130,7 @@ export function fittingService(shop: Database): FittingService {
             const wearer = await wearerOf(data, transaction);
             const fitting = { ...inputsOf(data), id: data.id, givenOutAt: new Date().toISOString(), wearer, tie, ...answer, revision };
             await fittings.insert({ ...fitting, card: composeCard(fitting, await settings.read(transaction)) }, transaction);
-            return undefined;
+            return true;
           }).catch(async (error: unknown) => {
             // A new wearer whose key is taken is the same saving sent again only if the fitting is there too.
             if (isDuplicate(error) && (await fittings.find(data.id)) === null) throw new ProblemError('taken', { cause: error });

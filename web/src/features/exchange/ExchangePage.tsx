@@ -3,7 +3,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState, type DragEvent } from 'react';
+import { useRef, useState, type DragEvent } from 'react';
 import { Link, useParams } from 'react-router';
 import { exportAddress, importFile, type ExchangeKind } from '../../shared/api/exchange.ts';
 import { sentenceOf } from '../../shared/api/request.ts';
@@ -36,6 +36,7 @@ type Reading =
 
 function Exchange({ kind }: { kind: ExchangeKind }) {
   const { title, many, room } = WORDS[kind];
+  const input = useRef<HTMLInputElement>(null);
   const [file, setFile] = useState<ChosenFile | null>(null);
   const [reading, setReading] = useState<Reading>({ state: 'none' });
   const send = async (chosen: ChosenFile, mode: ImportMode): Promise<void> => {
@@ -98,16 +99,21 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
               flexWrap: 'wrap',
             }}
           >
-            <Button variant="contained" component="label">
+            <Button variant="contained" onClick={() => input.current?.click()}>
               Choose a file
-              <input
-                type="file"
-                aria-label="File to take in"
-                accept=".csv,.txt,.json,text/csv,application/json"
-                style={{ position: 'absolute', opacity: 0, inset: 0 }}
-                onChange={(event) => void choose(event.target.files?.[0])}
-              />
             </Button>
+            <input
+              ref={input}
+              type="file"
+              aria-label="File to take in"
+              accept=".csv,.txt,.json,text/csv,application/json"
+              hidden
+              onChange={(event) => {
+                void choose(event.target.files?.[0]);
+                // so that the same file, mended, can be chosen again
+                event.target.value = '';
+              }}
+            />
             <Box sx={{ color: 'text.secondary' }}>
               {file ? file.name : 'CSV with commas, semicolons or tabs, or JSON; or drop it here. It is only checked at first.'}
             </Box>

@@ -14,7 +14,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import dayjs from 'dayjs';
-import { useMemo, type ReactNode } from 'react';
+import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useFitting } from '../../shared/api/fittings.ts';
 import { Stage } from '../../shared/drawing/Stage.tsx';
@@ -38,6 +38,9 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
   const { length } = useUnits();
   const { tie, worn, buttons } = useMemo(() => redraw(fitting), [fitting]);
   const navigate = useNavigate();
+  const next = useRef<HTMLAnchorElement>(null);
+  // the next step has the keyboard when the page opens, and only then
+  useEffect(() => next.current?.focus({ preventScroll: true }), []);
   const { result } = fitting;
   const set = settingOfFitting(fitting, length);
   const { binding } = result;
@@ -65,7 +68,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
           <Button variant="outlined" component={Link} to={`/?copy=${fitting.id}`}>
             Start another from it
           </Button>
-          <Button variant="contained" component={Link} to="/" ref={focusAtOnce}>
+          <Button variant="contained" component={Link} to="/" ref={next}>
             Next fitting
           </Button>
         </>
@@ -150,9 +153,6 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
     </Page>
   );
 }
-
-/** The next step has the keyboard's focus when the page opens. */
-const focusAtOnce = (element: HTMLElement | null): void => element?.focus();
 
 /** The drawing is made again from the inputs and the tie as they were. */
 function redraw(fitting: Fitting): { tie: ReturnType<typeof prepareTie>; worn: WearerFit; buttons: ShirtButtons } {

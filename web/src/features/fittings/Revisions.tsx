@@ -34,7 +34,7 @@ function Known({ fitting, revisions }: { fitting: Fitting; revisions: readonly F
           <Link to={`/fittings/${latest.id}`}>revision {latest.revision.number}</Link>.
         </Alert>
       )}
-      {first && second && (
+      {first && (
         <Box sx={{ mb: 3 }}>
           <Box sx={{ display: 'flex', gap: 2, alignItems: 'end', mb: 1, maxWidth: 520 }}>
             <TextField

@@ -1,19 +1,15 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import { useEffect, useState } from 'react';
 import { COLOURS, FIGURES } from '../../theme.ts';
-import { keyNames, listenForShortcuts, useListedShortcuts, useShortcuts } from './shortcuts.ts';
+import { keyNames, useListedShortcuts } from './shortcuts.ts';
 
-/** Listens for shortcuts, and shows them all on one key. */
-export function ShortcutHelp() {
-  const [isOpen, setOpen] = useState(false);
+/** All keys that work just now, room by room. */
+export function ShortcutHelp({ onClose }: { onClose: () => void }) {
   const groups = useListedShortcuts();
-  useEffect(() => listenForShortcuts(), []);
-  useShortcuts('Everywhere', [{ key: '?', says: 'these keys', run: () => setOpen((now) => !now) }]);
   const rooms = [...new Set(groups.map(({ room }) => room))].sort((a, b) => Number(a === 'Everywhere') - Number(b === 'Everywhere'));
   return (
-    <Dialog open={isOpen} onClose={() => setOpen(false)} aria-labelledby="keys-title" transitionDuration={0} maxWidth="md">
+    <Dialog open onClose={onClose} aria-labelledby="keys-title" transitionDuration={0} maxWidth="md">
       <Box sx={{ p: 3, backgroundColor: COLOURS.card }}>
         <Box id="keys-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: '1.5rem', m: 0, mb: 2 }}>
           Keys
@@ -54,7 +50,7 @@ export function ShortcutHelp() {
           ))}
         </Box>
         <Box sx={{ mt: 2, color: 'text.secondary', fontSize: '0.875rem' }}>Esc leaves a field, so that single keys work again.</Box>
-        <Button variant="outlined" onClick={() => setOpen(false)} sx={{ mt: 2 }}>
+        <Button variant="outlined" onClick={onClose} sx={{ mt: 2 }}>
           Close
         </Button>
       </Box>

@@ -9,6 +9,11 @@ import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 import { roundTicks } from './chartTicks.ts';
 
+const MARGIN_LEFT_PX = 8;
+const AXIS_PX = 64;
+const PLOT_LEFT_PX = MARGIN_LEFT_PX + AXIS_PX;
+const PLOT_RIGHT_PX = 24;
+
 /** Spread at every setting of the band, with the sets that a bound bars shaded and named, and the tie's own cut marked. */
 export function SetChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<BenchEvent> }) {
   const { length, bare, unit } = useUnits();
@@ -24,16 +29,21 @@ export function SetChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<
   const [low, high] = [Math.min(...spreads, prepared.naturalSpreadMm) - 6, Math.max(...spreads, prepared.naturalSpreadMm) + 6];
   return (
     <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 300px' } }}>
-      <Box role="img" aria-label={`Spread over the band of ${tie.name}`} sx={{ height: 310 }}>
+      <Box
+        role="img"
+        aria-label={`Spread over the band of ${tie.name}`}
+        sx={{ height: 310, cursor: 'pointer' }}
+        onClick={(event) => {
+          const { left, width } = event.currentTarget.getBoundingClientRect();
+          const share = (event.clientX - left - PLOT_LEFT_PX) / (width - PLOT_LEFT_PX - PLOT_RIGHT_PX);
+          dispatch({ type: 'stepSet', step: Math.min(points.length - 1, Math.max(0, Math.round(share * (points.length - 1)))) });
+        }}
+      >
         <ResponsiveContainer>
           <LineChart
             data={[...points]}
-            margin={{ top: 14, right: 24, bottom: 26, left: 8 }}
+            margin={{ top: 14, right: PLOT_RIGHT_PX, bottom: 26, left: MARGIN_LEFT_PX }}
             accessibilityLayer={false}
-            onClick={({ activeTooltipIndex }) => {
-              const point = points[Number(activeTooltipIndex)];
-              if (point) dispatch({ type: 'stepSet', step: point.step });
-            }}
           >
             {barred.map(({ bound, fromMm, toMm }) => (
               <ReferenceArea
@@ -61,7 +71,7 @@ export function SetChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<
               ticks={roundTicks(low, high, unit)}
               tickFormatter={(mm: number) => bare(mm)}
               stroke={COLOURS.pencil}
-              width={64}
+              width={AXIS_PX}
               label={{ value: `spread, ${unit}`, angle: -90, position: 'insideLeft', fill: COLOURS.pencil }}
             />
             <ReferenceLine

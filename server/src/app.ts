@@ -24,20 +24,29 @@ export interface AppOptions {
   readonly sequelize: Sequelize;
   readonly webRoot?: string | undefined;
   readonly logLevel?: string;
+  /** Checks every answer against the contract before it is sent; for tests, which find what types alone do not. */
+  readonly checkAnswers?: boolean;
   /** Where the label printer answers; without it there is none. */
   readonly printerUrl?: string | undefined;
   readonly onMigrated?: (database: Database) => Promise<void>;
 }
 
 /** Assembles the server; it does not listen yet. */
-export async function buildApp({ sequelize, webRoot, logLevel = 'silent', printerUrl, onMigrated }: AppOptions): Promise<FastifyInstance> {
+export async function buildApp({
+  sequelize,
+  webRoot,
+  logLevel = 'silent',
+  printerUrl,
+  checkAnswers = false,
+  onMigrated,
+}: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     logger: logLevel === 'silent' ? false : { level: logLevel },
     bodyLimit: LARGEST_BODY_BYTES,
     forceCloseConnections: 'idle',
   });
   app.setValidatorCompiler(validatorCompiler);
-  app.setSerializerCompiler(serializerCompiler);
+  app.setSerializerCompiler(checkAnswers ? serializerCompiler : () => JSON.stringify);
   await app.register(errors);
   await app.register(database, { sequelize, ...(onMigrated ? { onMigrated } : {}) });
   await app.register(webPages, { webRoot });

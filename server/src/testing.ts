@@ -26,7 +26,7 @@ export async function openTestShop(options: Omit<AppOptions, 'sequelize'> = {}):
   const databaseUrl = new URL(base);
   databaseUrl.pathname = `/${name}`;
   const sequelize = connectDatabase(databaseUrl.href);
-  const app = await buildApp({ sequelize, ...options });
+  const app = await buildApp({ sequelize, checkAnswers: true, ...options });
   return {
     app,
     sequelize,

@@ -26,7 +26,10 @@ async function fit(page, wearer, tie) {
   await page.getByRole('combobox', { name: 'Wearer', exact: true }).fill(wearer);
   await page.getByRole('option', { name: new RegExp(wearer) }).click();
   await page.getByRole('button', { name: /^Tie/ }).click();
-  await page.getByRole('menuitem', { name: new RegExp(tie) }).click();
+  await page
+    .getByRole('listbox', { name: 'Ties' })
+    .getByRole('option', { name: new RegExp(tie) })
+    .click();
 }
 
 /** @type {Record<string, { size: { width: number, height: number }, open: (page: Page) => Promise<void> }>} */

@@ -1,6 +1,7 @@
 import { measureBrowser } from './browser.mjs';
 import { figureLine } from './figure.mjs';
 import { measureReads } from './reads.mjs';
+import { measureRecords } from './records.mjs';
 import { startDemo } from './demo.mjs';
 import { measureRanking, measureSolves } from './solves.mjs';
 
@@ -35,6 +36,12 @@ try {
   });
   console.log(
     `  (whole ${Math.round(wholePerS).toLocaleString('en-GB')}/s, bare ${Math.round(barePerS).toLocaleString('en-GB')}/s, 10 connections)`,
+  );
+  const records = await measureRecords(second.address, second.serverPid);
+  print({ name: 'search among 100,000 wearers, 95th percentile', value: records.searchP95Ms, unit: 'ms', aim: 30, atMost: true });
+  console.log(`  (median ${records.searchMedianMs.toFixed(1)} ms)`);
+  console.log(
+    `importing 10,000 wearers: ${records.importS.toFixed(1)} s; peak memory of the server ${Math.round(records.importPeakMb)} MB (${Math.round(records.restingMb)} MB before)`,
   );
 } finally {
   await second.stop();

@@ -15,7 +15,7 @@ const app = Fastify();
 app.get('/api/wearers/:id', async (request) => {
   const { id } = /** @type {{ id: string }} */ (request.params);
   const rows = await pool.execute(
-    'SELECT id, name, collar_text, collar_system, collar_label, long_end, note, version, created_at, updated_at FROM wearers WHERE id = ?',
+    'SELECT id, name, collar_text, collar_system, collar_label, collar_estimated, long_end, note, measures, merged_into, version, created_at, updated_at, seen_at FROM wearers WHERE id = ?',
     [id],
   );
   return rows[0];

@@ -34,7 +34,7 @@ export async function measureBrowser(address) {
     await page.getByRole('combobox', { name: 'Wearer', exact: true }).fill('Corin');
     await page.getByRole('option', { name: /Corin Attleby/ }).click();
     await page.getByRole('button', { name: /^Tie/ }).click();
-    await page.getByRole('menuitem', { name: /Lamplighter/ }).click();
+    await page.getByRole('option', { name: /Lamplighter/ }).click();
     const handle = await page.getByTestId('set-handle').boundingBox();
     if (!handle) throw new Error('the set has no handle');
     await page.evaluate(recordDrag);

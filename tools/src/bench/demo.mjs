@@ -21,8 +21,14 @@ export async function startDemo() {
     await sleep(5);
   }
   const startedInMs = performance.now() - started;
-  const { address, databasePid } = JSON.parse(readFileSync(join(FOLDER, 'running.json'), 'utf8'));
-  return { startedInMs, address: String(address), databaseUrl: databaseUrl(databasePid), stop: () => stop(child) };
+  const { address, databasePid, serverPid } = JSON.parse(readFileSync(join(FOLDER, 'running.json'), 'utf8'));
+  return {
+    startedInMs,
+    address: String(address),
+    databaseUrl: databaseUrl(databasePid),
+    serverPid: Number(serverPid),
+    stop: () => stop(child),
+  };
 }
 
 /** @param {number} databasePid */

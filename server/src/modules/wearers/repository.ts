@@ -1,4 +1,12 @@
-import { takenMeasure, wearerMeasures, type OwnedTie, type TakenMeasure, type Wearer, type WrittenCollar } from '@easytuck/contract';
+import {
+  takenMeasure,
+  wearerMeasures,
+  type OwnedTie,
+  type TakenMeasure,
+  type Wearer,
+  type WearerMeasures,
+  type WrittenCollar,
+} from '@easytuck/contract';
 import { Op, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { readDocument, type WearerMeasureRow, type WearerRow } from '../../database/models.ts';
@@ -96,7 +104,15 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
       const words = [...nameWords(letters)].sort((a, b) => b.length - a.length);
       if (words.length === 0 && letters.trim() !== '') return [];
       const { statement, values } = searchStatement(words);
-      return (await readRows<WearerRow>(sequelize, statement, [...values, limit])).map(toWearer);
+      const found = (await readRows<{ id: string }>(sequelize, statement, [...values, limit])).map(({ id }) => id);
+      if (found.length === 0) return [];
+      const rows = await readRows<WearerRow>(
+        sequelize,
+        `SELECT ${COLUMNS} FROM wearers WHERE id IN (${found.map(() => '?').join(', ')})`,
+        found,
+      );
+      const byId = new Map(rows.map((row) => [row.id, row]));
+      return found.flatMap((id) => byId.get(id) ?? []).map(toWearer);
     },
     page: async (after, limit) =>
       (
@@ -205,22 +221,28 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
 }
 
 /**
- * Finds by beginnings of words. The longest word leads: up to three letters its beginning is kept itself, with the time
- * seen, so that the latest come straight off the index; a longer one matches few.
+ * Keys of wearers by beginnings of words. The longest word leads: up to four letters its beginning is kept itself, with
+ * the time seen, so that the latest come straight off the index; a longer one matches few. The others are then looked up
+ * one by one, short ones at their exact place.
  */
 function searchStatement([leading, ...others]: readonly string[]): { statement: string; values: readonly string[] } {
   if (leading === undefined)
-    return { statement: `SELECT ${COLUMNS} FROM wearers WHERE merged_into IS NULL ORDER BY seen_at DESC, id DESC LIMIT ?`, values: [] };
-  const isShort = leading.length <= SHORT_WORD;
-  const also = others.map(() => 'AND EXISTS (SELECT 1 FROM wearer_words o WHERE o.wearer_id = w.wearer_id AND o.word LIKE ?)').join(' ');
-  const found = `SELECT DISTINCT w.wearer_id, w.seen_at FROM wearer_words w WHERE w.word ${isShort ? '= ?' : 'LIKE ?'} ${also}
-    ORDER BY w.seen_at DESC, w.wearer_id DESC LIMIT ?`;
+    return { statement: 'SELECT id FROM wearers WHERE merged_into IS NULL ORDER BY seen_at DESC, id DESC LIMIT ?', values: [] };
+  const isShort = (word: string): boolean => word.length <= SHORT_WORD;
+  const also = others.map((word) => {
+    const place = isShort(word) ? 'o.word = ? AND o.seen_at = w.seen_at' : 'o.word LIKE ?';
+    return `AND EXISTS (SELECT 1 FROM wearer_words o WHERE ${place} AND o.wearer_id = w.wearer_id)`;
+  });
+  // a longer beginning may match two words of one name; a short one stands in the table once for each wearer
   return {
-    statement: `SELECT ${COLUMNS} FROM wearers JOIN (SELECT wearer_id AS found_id FROM (${found}) ordered) found ON found_id = id
-      ORDER BY seen_at DESC, id DESC`,
-    values: [isShort ? leading : `${leading}%`, ...others.map((word) => `${word}%`)],
+    statement: `SELECT ${isShort(leading) ? '' : 'DISTINCT'} w.wearer_id AS id, w.seen_at FROM wearer_words w
+      WHERE w.word ${isShort(leading) ? '= ?' : 'LIKE ?'} ${also.join(' ')} ORDER BY w.seen_at DESC, w.wearer_id DESC LIMIT ?`,
+    values: [leading, ...others].map((word) => (isShort(word) ? word : `${word}%`)),
   };
 }
+
+/** What nobody has asked of a wearer yet. */
+const NO_MEASURES = wearerMeasures.parse({});
 
 type Columns = Pick<
   WearerRow,
@@ -239,7 +261,9 @@ function toWearer(row: WearerRow): Wearer {
   const { id, name, longEnd, note, version, mergedInto } = row;
   const collar: WrittenCollar = { text: row.collarText, system: row.collarSystem, label: row.collarLabel };
   return {
-    ...wearerMeasures.parse(readDocument(row.measures)),
+    // checked when it was written, and again by the contract when it is read at the other end
+    ...NO_MEASURES,
+    ...(readDocument(row.measures) as Partial<WearerMeasures>),
     ...{ id, name, collar, collarEstimated: Boolean(row.collarEstimated), longEnd, note, version, mergedInto },
     createdAt: row.createdAt.toISOString(),
     updatedAt: row.updatedAt.toISOString(),

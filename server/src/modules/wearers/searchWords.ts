@@ -1,7 +1,7 @@
 /** Words are kept up to this many letters. */
 const LONGEST_WORD = 24;
 /** Beginnings up to this many letters are kept themselves, latest wearer first; longer ones match few. */
-export const SHORT_WORD = 3;
+export const SHORT_WORD = 4;
 
 /** Letters that do not come apart into a letter and a mark. */
 const PLAIN: Readonly<Record<string, string>> = { ø: 'o', đ: 'd', ð: 'd', ł: 'l', ß: 'ss', æ: 'ae', œ: 'oe', þ: 'th', ı: 'i' };
@@ -19,7 +19,7 @@ export function nameWords(name: string): readonly string[] {
     .map((word) => word.slice(0, LONGEST_WORD));
 }
 
-/** What a name is found by: its words, and their first one, two and three letters. */
+/** What a name is found by: its words, and their first one to four letters. */
 export function searchWords(name: string): readonly string[] {
   const words = nameWords(name);
   return [...new Set(words.flatMap((word) => [word, ...Array.from({ length: SHORT_WORD }, (_, i) => word.slice(0, i + 1))]))];

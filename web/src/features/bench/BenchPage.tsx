@@ -2,7 +2,7 @@ import type { ShopSettings, StockCollar, Tie } from '@easytuck/contract';
 import { collarCustoms, lastStep, SCHOOLS, type Fullness } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
-import { useCallback, useEffect, useMemo, useState, type Dispatch } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState, type Dispatch } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { useCollars } from '../../shared/api/collars.ts';
@@ -19,17 +19,27 @@ import { SCHOOL_WORDS } from '../../shared/words.ts';
 import css from './bench.module.css';
 import type { BenchEvent } from './benchReducer.ts';
 import type { BenchFit } from './benchViewModel.ts';
-import { BenchStage } from './components/BenchStage.tsx';
-import { CloserLook } from './components/CloserLook.tsx';
 import { GiveOut } from './components/GiveOut.tsx';
-import { Schools } from './components/Schools.tsx';
-import { TiePicker } from './components/TiePicker.tsx';
+import { StageWaiting } from './components/StageWaiting.tsx';
+import { preloadOffers, TiePicker } from './components/TiePicker.tsx';
 import { WearerFields } from './components/WearerFields.tsx';
 import type { RankingFor } from './ranking.ts';
-import { COLLAR_ADVICE, OCCASION_ADVICE } from './reasonWords.ts';
+import { COLLAR_ADVICE, OCCASION_ADVICE } from './adviceWords.ts';
 import { useBench } from './useBench.ts';
 
 const VIEW_KEY = 'easytuck.view';
+
+const loadFitted = () => import('./components/FittedBench.tsx');
+const loadCloser = () => import('./components/CloserLook.tsx');
+const FittedBench = lazy(async () => ({ default: (await loadFitted()).FittedBench }));
+const CloserLook = lazy(async () => ({ default: (await loadCloser()).CloserLook }));
+
+/** As soon as somebody begins, what is wanted next is fetched: it is there before collar and tie are. */
+function preload(): void {
+  preloadOffers();
+  void loadFitted();
+  void loadCloser();
+}
 
 const NO_COLLARS: readonly StockCollar[] = [];
 
@@ -76,7 +86,7 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
   );
   useBenchKeys(fit, side, setSide, dispatch);
   return (
-    <main className={css.page}>
+    <main className={css.page} onFocus={preload} onPointerDown={preload}>
       {draft.revises !== null && (
         <Alert severity="info" sx={{ mb: 1 }} action={<Button onClick={startAnew}>Leave it as it was</Button>}>
           A new revision of a fitting for {draft.name}. What was given out before stays on record.
@@ -86,17 +96,21 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
         <WearerFields draft={draft} errors={view.errors} collars={collars} houseEaseMm={house.easeMm} dispatch={dispatch} />
         <TiePicker ties={ties} tieId={draft.tieId} rankingFor={rankingFor} dispatch={dispatch} />
       </div>
-      <BenchStage draft={draft} view={view} collars={collars} dispatch={dispatch} side={side} setSide={setSide} />
-      {fit && fit.tie.hardware.kind !== 'fixed' && (
-        <Schools
-          schools={fit.schools}
-          school={draft.school}
-          belly={fit.tie.blade.noseToBellyMm}
-          hardware={fit.tie.hardware}
-          smallMm={house.smallMm}
-          advice={advice}
-          dispatch={dispatch}
-        />
+      {fit ? (
+        <Suspense fallback={<StageWaiting missing={view.missing} />}>
+          <FittedBench
+            draft={draft}
+            fit={fit}
+            collars={collars}
+            house={house}
+            advice={advice}
+            side={side}
+            setSide={setSide}
+            dispatch={dispatch}
+          />
+        </Suspense>
+      ) : (
+        <StageWaiting missing={view.missing} />
       )}
       <GiveOut
         note={draft.note}
@@ -109,7 +123,11 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
         onGiveOut={onGiveOut}
         onStartAnew={startAnew}
       />
-      {fit && <CloserLook fit={fit} ties={ties} dispatch={dispatch} />}
+      {fit && (
+        <Suspense fallback={null}>
+          <CloserLook fit={fit} ties={ties} dispatch={dispatch} />
+        </Suspense>
+      )}
     </main>
   );
 }

@@ -5,14 +5,13 @@ import { Choice } from '../../../shared/Choice.tsx';
 import { Stage } from '../../../shared/drawing/Stage.tsx';
 import type { ViewSide } from '../../../shared/drawing/stageLayout.ts';
 import type { BenchDraft, BenchEvent } from '../benchReducer.ts';
-import type { BenchView } from '../benchViewModel.ts';
+import type { BenchFit } from '../benchViewModel.ts';
 import { BenchNotice } from './BenchNotice.tsx';
 import { FourNumbers } from './FourNumbers.tsx';
-import { StageWaiting } from './StageWaiting.tsx';
 
 interface BenchStageProps {
   readonly draft: BenchDraft;
-  readonly view: BenchView;
+  readonly fit: BenchFit;
   readonly collars: readonly StockCollar[];
   readonly dispatch: Dispatch<BenchEvent>;
   readonly side: ViewSide;
@@ -24,8 +23,8 @@ const VIEWS = [
   { value: 'mirror', text: 'in the mirror' },
 ] as const;
 
-/** The drawing and the four numbers, or what is still needed before there can be any. */
-export function BenchStage({ draft, view, collars, dispatch, side, setSide }: BenchStageProps) {
+/** The drawing and the four numbers. */
+export function BenchStage({ draft, fit, collars, dispatch, side, setSide }: BenchStageProps) {
   const { collarStyle, collarId } = draft;
   const collar = useMemo(
     () => collars.find(({ id }) => id === collarId) ?? TYPICAL_COLLARS[collarStyle],
@@ -33,8 +32,6 @@ export function BenchStage({ draft, view, collars, dispatch, side, setSide }: Be
   ) satisfies TypicalCollar;
   const onStep = useCallback((step: number) => dispatch({ type: 'stepSet', step }), [dispatch]);
   const onLead = useCallback((leadMm: number) => dispatch({ type: 'leadSet', leadMm }), [dispatch]);
-  const { fit } = view;
-  if (!fit) return <StageWaiting missing={view.missing} />;
   return (
     <section aria-label="Set and lead" style={{ position: 'relative', marginTop: 4 }}>
       <BenchNotice fit={fit} />

@@ -1,7 +1,7 @@
 import type { Tie } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
-import { lazy, Suspense, useDeferredValue, useState, type Dispatch } from 'react';
+import { lazy, memo, Suspense, useDeferredValue, useMemo, useState, type Dispatch } from 'react';
 import { useShortcuts } from '../../../shared/shortcuts/shortcuts.ts';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
@@ -26,10 +26,8 @@ type LookId = (typeof LOOKS)[number]['id'];
 export function CloserLook({ fit, ties, dispatch }: { fit: BenchFit; ties: readonly Tie[]; dispatch: Dispatch<BenchEvent> }) {
   const [look, setLook] = useState<LookId | null>(null);
   const settled = useDeferredValue(fit);
-  const looks = LOOKS.filter(({ id }) => {
-    if (id === 'set' || id === 'match') return fit.tie.hardware.kind !== 'fixed';
-    return id !== 'faces' || fit.tie.faces.inner !== null;
-  });
+  const { tie } = fit;
+  const looks = useMemo(() => looksFor(tie), [tie]);
   const shown = looks.some(({ id }) => id === look) ? look : null;
   const next = (): void => {
     const place = looks.findIndex(({ id }) => id === shown);
@@ -38,25 +36,7 @@ export function CloserLook({ fit, ties, dispatch }: { fit: BenchFit; ties: reado
   useShortcuts('Bench', [{ key: 'c', says: 'a closer look: charts, hang check, matching', run: next }]);
   return (
     <Box component="section" aria-label="Closer look" sx={{ mt: 1.5, borderTop: `1px solid ${COLOURS.rule}` }}>
-      <Box role="group" aria-label="Closer looks" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1 }}>
-        {looks.map(({ id, name }) => (
-          <ButtonBase
-            key={id}
-            aria-pressed={shown === id}
-            onClick={() => setLook(shown === id ? null : id)}
-            sx={{
-              font: 'inherit',
-              px: 1.5,
-              minHeight: 44,
-              borderTop: `3px solid ${shown === id ? COLOURS.short : 'transparent'}`,
-              fontWeight: shown === id ? 600 : 400,
-              '&:hover': { backgroundColor: COLOURS.card },
-            }}
-          >
-            {name}
-          </ButtonBase>
-        ))}
-      </Box>
+      <LookChoice looks={looks} shown={shown} onChoose={setLook} />
       {shown !== null && (
         <Box sx={{ minHeight: 330, pt: 1 }}>
           <Suspense fallback={null}>
@@ -71,3 +51,46 @@ export function CloserLook({ fit, ties, dispatch }: { fit: BenchFit; ties: reado
     </Box>
   );
 }
+
+type Looks = readonly (typeof LOOKS)[number][];
+
+/** What there is to look at for a tie: a sewn band has no set, a tie of one face shows that. */
+function looksFor({ hardware, faces }: Tie): Looks {
+  return LOOKS.filter(({ id }) => {
+    if (id === 'set' || id === 'match') return hardware.kind !== 'fixed';
+    return id !== 'faces' || faces.inner !== null;
+  });
+}
+
+/** It stays as it is while the set is dragged. */
+const LookChoice = memo(function LookChoice({
+  looks,
+  shown,
+  onChoose,
+}: {
+  looks: Looks;
+  shown: LookId | null;
+  onChoose: (look: LookId | null) => void;
+}) {
+  return (
+    <Box role="group" aria-label="Closer looks" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 1 }}>
+      {looks.map(({ id, name }) => (
+        <ButtonBase
+          key={id}
+          aria-pressed={shown === id}
+          onClick={() => onChoose(shown === id ? null : id)}
+          sx={{
+            font: 'inherit',
+            px: 1.5,
+            minHeight: 44,
+            borderTop: `3px solid ${shown === id ? COLOURS.short : 'transparent'}`,
+            fontWeight: shown === id ? 600 : 400,
+            '&:hover': { backgroundColor: COLOURS.card },
+          }}
+        >
+          {name}
+        </ButtonBase>
+      ))}
+    </Box>
+  );
+});

@@ -1,14 +1,35 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 
+type Value = string | number;
+
+/** The driver's connection, as far as reading needs it. */
+interface ReadingConnection {
+  execute<Row>(statement: string, values: readonly Value[]): Promise<Row[]>;
+}
+
+/** Sequelize's pool, which its types leave out. */
+interface Pool {
+  getConnection(options: { type: string }): Promise<ReadingConnection>;
+  releaseConnection(connection: ReadingConnection): void;
+}
+
 /**
- * Reads rows by a statement with `?` for each value. Sequelize escapes the values; the model layer, which takes three
- * times as long as the database for a single row, is left out.
+ * Reads rows by a statement with `?` for each value, prepared once a connection. The model layer, which takes three times
+ * as long as the database for a single row, is left out; the connection is of Sequelize's pool. Within a transaction the
+ * statement goes the usual way.
  */
 export async function readRows<Row extends object>(
   sequelize: Sequelize,
   statement: string,
-  values: readonly (string | number)[],
+  values: readonly Value[],
   transaction?: Transaction,
 ): Promise<Row[]> {
-  return sequelize.query<Row>(statement, { type: QueryTypes.SELECT, replacements: [...values], transaction: transaction ?? null });
+  if (transaction) return sequelize.query<Row>(statement, { type: QueryTypes.SELECT, replacements: [...values], transaction });
+  const { connectionManager } = sequelize as unknown as { readonly connectionManager: Pool };
+  const connection = await connectionManager.getConnection({ type: 'SELECT' });
+  try {
+    return await connection.execute<Row>(statement, values);
+  } finally {
+    connectionManager.releaseConnection(connection);
+  }
 }

@@ -146,7 +146,7 @@ test('stops cleanly on Ctrl-C, keeps what was entered, and refuses a second star
   const second = await startShop('restart');
   expect((await request.get(`${second.address}/api/wearers/${id}`)).status()).toBe(200);
   const wearers = (await (await request.get(`${second.address}/api/wearers`)).json()) as { wearers: unknown[] };
-  expect(wearers.wearers).toHaveLength(11);
+  expect(wearers.wearers).toHaveLength(12);
 
   // the start command itself killed: the next start ends the database it left behind and goes on with it
   const left = second.pids();

@@ -10,6 +10,8 @@ import { runMain } from './lib/run.mjs';
 const FOLDER = join(ROOT, 'docs', 'screenshots');
 const LAPTOP = { width: 1280, height: 800 };
 const TABLET = { width: 820, height: 1180 };
+/** For what stands below the first screen. */
+const TALL = { width: 1280, height: 1210 };
 const ARGS = [
   '--no-sandbox',
   '--disable-quic',
@@ -34,6 +36,36 @@ async function fit(page, wearer, tie) {
 
 /** @type {Record<string, { size: { width: number, height: number }, open: (page: Page) => Promise<void> }>} */
 const VIEWS = {
+  'bench-ties-offered': {
+    size: LAPTOP,
+    open: async (page) => {
+      await fit(page, 'Ivo Sandgate', 'Choirstall');
+      await page.getByRole('combobox', { name: 'Occasion' }).click();
+      await page.getByRole('option', { name: 'Black tie' }).click();
+      await page.getByRole('button', { name: /^Tie/ }).click();
+    },
+  },
+  'bench-spread-over-the-band': {
+    size: TALL,
+    open: async (page) => {
+      await fit(page, 'Desmond Farrow-Pike', 'Choirstall');
+      await page.getByRole('button', { name: 'Spread over the band' }).click();
+    },
+  },
+  'bench-lead-habits': {
+    size: TALL,
+    open: async (page) => {
+      await fit(page, 'Corin Attleby', 'Tideline');
+      await page.getByRole('button', { name: 'Lead habits' }).click();
+    },
+  },
+  'bench-hang-check': {
+    size: TALL,
+    open: async (page) => {
+      await fit(page, 'Ivo Sandgate', 'Lamplighter');
+      await page.getByRole('button', { name: 'Hang check' }).click();
+    },
+  },
   bench: { size: LAPTOP, open: (page) => fit(page, 'Corin Attleby', 'Harbour Night') },
   'bench-lead-too-long': {
     size: LAPTOP,
@@ -52,18 +84,54 @@ const VIEWS = {
   },
   wearers: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Wearers' }).click() },
   wearer: {
-    size: LAPTOP,
+    size: TALL,
     open: async (page) => {
       await page.getByRole('link', { name: 'Wearers' }).click();
       await page.getByRole('link', { name: /Corin Attleby/ }).click();
     },
   },
   fitting: {
-    size: LAPTOP,
+    size: TALL,
     open: async (page) => {
       await page.getByRole('link', { name: 'Wearers' }).click();
       await page.getByRole('link', { name: /Corin Attleby/ }).click();
-      await page.getByRole('link', { name: /Harbour Night/ }).click();
+      await page
+        .getByRole('region', { name: 'Fittings' })
+        .getByRole('link', { name: /Harbour Night/ })
+        .click();
+    },
+  },
+  ledger: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Ledger' }).click() },
+  shop: {
+    size: TALL,
+    open: async (page) => {
+      await page.getByRole('link', { name: 'Ledger' }).click();
+      await page
+        .getByRole('row', { name: /Corin Attleby/ })
+        .first()
+        .click();
+      await page.getByRole('button', { name: 'Label printer' }).click();
+      await page.getByText('Printed.').waitFor();
+      await page.getByRole('link', { name: 'Shop' }).click();
+      await page.getByRole('img', { name: /^Label/ }).waitFor();
+    },
+  },
+  'tables-in-and-out': {
+    size: LAPTOP,
+    open: async (page) => {
+      await page.getByRole('link', { name: 'Drawer' }).click();
+      await page.getByRole('link', { name: 'Tables in and out' }).click();
+      const head =
+        'name;shape;cloth;nose to belly mm;belly to waist mm;waist to tip mm;band width mm;belly width mm;waist width mm;hardware;length mm;in stock';
+      const rows = [
+        'Mole End;semi-butterfly;silk;58;58;60;20;58;30;fixed;838,5;4',
+        'Wide waist;butterfly;silk;62;62;62;20;65;90;fixed;842,3;3',
+        'No shape;buterfly;silk;62;62;6200;20;65;30;fixed;842,3;x',
+      ];
+      await page
+        .getByLabel('File to take in')
+        .setInputFiles({ name: 'spring-order.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\n')) });
+      await page.getByText('Nothing has been taken in yet').waitFor();
     },
   },
   drawer: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Drawer' }).click() },
@@ -72,6 +140,7 @@ const VIEWS = {
     open: async (page) => {
       await page.getByRole('link', { name: 'Drawer' }).click();
       await page.getByRole('link', { name: /Signal Red/ }).click();
+      await page.getByRole('textbox', { name: 'Tip to belly' }).focus();
     },
   },
 };

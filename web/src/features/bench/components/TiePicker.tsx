@@ -7,11 +7,20 @@ import { useShortcuts } from '../../../shared/shortcuts/shortcuts.ts';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { RankingFor } from '../ranking.ts';
+import type { Offers as OffersList } from './Offers.tsx';
 import { TieLine } from './TieLine.tsx';
 
-/** Fetched as soon as the bench is touched; see `preloadOffers`. */
-const loadOffers = () => import('./Offers.tsx');
-const Offers = lazy(async () => ({ default: (await loadOffers()).Offers }));
+type OffersComponent = typeof OffersList;
+
+/** The list once it was fetched: drawn at once then, so that no key pressed right after opening is lost. */
+let fetched: OffersComponent | null = null;
+const loadOffers = async (): Promise<{ default: OffersComponent }> => {
+  fetched = (await import('./Offers.tsx')).Offers;
+  return { default: fetched };
+};
+const WaitingOffers = lazy(loadOffers);
+
+/** Fetches the list ahead, as soon as the bench is touched. */
 export const preloadOffers = (): void => void loadOffers();
 
 interface TiePickerProps {
@@ -26,6 +35,7 @@ export const TiePicker = memo(function TiePicker({ ties, tieId, rankingFor, disp
   const button = useRef<HTMLButtonElement>(null);
   const [isOpen, setOpen] = useState(false);
   const tie = ties.find(({ id }) => id === tieId);
+  const Offers = fetched ?? WaitingOffers;
   useShortcuts('Bench', [{ key: 't', says: 'choose the tie', run: () => setOpen(true) }]);
   return (
     <Box>

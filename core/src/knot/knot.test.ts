@@ -1,0 +1,216 @@
+import fc from 'fast-check';
+import { fitTie } from '../fit/index.ts';
+import { between, workedTie } from '../testing/index.ts';
+import {
+  bracketPolynomial,
+  closeTieRoutes,
+  findCrossings,
+  jonesOfDiagram,
+  jonesPolynomial,
+  mirrorPolynomial,
+  multiply,
+  nameKnot,
+  polynomial,
+  referenceRoutes,
+  simplifyPath,
+  writePolynomial,
+  type Laurent,
+  type Point3,
+  type TyingFold,
+} from './index.ts';
+
+/** Corners of a smooth closed curve, enough of them that the knot is kept. */
+function sampled(curve: (angleRad: number) => Point3, count: number): Point3[] {
+  return Array.from({ length: count }, (_, i) => curve((2 * Math.PI * i) / count));
+}
+
+/** Torus knot that goes twice round the long way and q times round the short way. */
+const torus = (q: number): Point3[] =>
+  sampled((a) => ({ x: (2 + Math.cos(q * a)) * Math.cos(2 * a), y: (2 + Math.cos(q * a)) * Math.sin(2 * a), z: Math.sin(q * a) }), 24 * q);
+const figureEight = (): Point3[] =>
+  sampled((a) => ({ x: (2 + Math.cos(2 * a)) * Math.cos(3 * a), y: (2 + Math.cos(2 * a)) * Math.sin(3 * a), z: Math.sin(4 * a) }), 120);
+const circle = (): Point3[] => sampled((a) => ({ x: Math.cos(a), y: Math.sin(a), z: 0.3 * Math.sin(2 * a) }), 12);
+const mirrored = (path: readonly Point3[]): Point3[] => path.map(({ x, y, z }) => ({ x: -x, y, z }));
+
+/** From the standard tables of knots (Rolfsen's numbering; from memory), left-handed where there are two hands. */
+const TABLE: Readonly<Record<'0_1' | '3_1' | '4_1' | '5_1', Laurent>> = {
+  '0_1': polynomial([[1, 0]]),
+  '3_1': polynomial([
+    [1, -1],
+    [1, -3],
+    [-1, -4],
+  ]),
+  '4_1': polynomial([
+    [1, 2],
+    [-1, 1],
+    [1, 0],
+    [-1, -1],
+    [1, -2],
+  ]),
+  '5_1': polynomial([
+    [1, -2],
+    [1, -4],
+    [-1, -5],
+    [1, -6],
+    [-1, -7],
+  ]),
+};
+
+const written = (path: readonly Point3[], towards?: Point3): string => writePolynomial(jonesPolynomial(path, towards));
+
+/** Directions of view all round. */
+const anyView: fc.Arbitrary<Point3> = fc
+  .tuple(between(-1, 1), between(0, 2 * Math.PI))
+  .map(([y, a]) => ({ x: Math.sqrt(1 - y * y) * Math.cos(a), y, z: Math.sqrt(1 - y * y) * Math.sin(a) }));
+
+const VIEW: Point3 = { x: 0.1, y: 0.07, z: 1 };
+const writhe = (path: readonly Point3[]): number =>
+  (findCrossings(simplifyPath(path), VIEW)?.crossings ?? []).reduce((sum, { sign }) => sum + sign, 0);
+
+describe('findCrossings', () => {
+  it('calls a crossing right-handed where the upper piece turns left to run along the lower one', () => {
+    // upper piece to the right, lower piece up, seen from in front
+    const path: Point3[] = [
+      { x: -1, y: 0, z: 1 },
+      { x: 1, y: 0, z: 1 },
+      { x: 2, y: -2, z: 0.5 },
+      { x: 0, y: -1, z: 0 },
+      { x: 0, y: 1, z: 0 },
+    ];
+    expect(findCrossings(path, { x: 0, y: 0, z: 1 })?.crossings.map(({ sign }) => sign)).toEqual([1]);
+    // from behind the upper piece is the lower one, and the hand of the crossing is the same
+    expect(findCrossings(path, { x: 0, y: 0, z: -1 })?.crossings.map(({ sign }) => sign)).toEqual([1]);
+  });
+  it('has no answer where two pieces fall on one another, rather than a wrong one', () => {
+    const flat: Point3[] = [
+      { x: 0, y: 0, z: 0 },
+      { x: 2, y: 0, z: 0 },
+      { x: 1, y: 1, z: 1 },
+      { x: 1, y: 0, z: 2 },
+    ];
+    expect(findCrossings(flat, { x: 0, y: 0, z: 1 })).toBeNull();
+  });
+});
+
+describe('jonesPolynomial', () => {
+  it.each([
+    ['0_1, the unknot', circle(), TABLE['0_1']],
+    ['4_1, the figure eight', figureEight(), TABLE['4_1']],
+  ])('agrees with the knot tables for %s, which is its own mirror image', (_name, path, table) => {
+    expect(written(path)).toBe(writePolynomial(table));
+    expect(written(mirrored(path))).toBe(writePolynomial(table));
+  });
+
+  it.each([
+    ['3_1, the trefoil', 3, TABLE['3_1']],
+    ['5_1', 5, TABLE['5_1']],
+  ])('agrees with the knot tables for %s and its mirror image: right-handed crossings, positive powers', (_name, q, left) => {
+    const path = torus(q);
+    const right = writhe(path) > 0 ? path : mirrored(path);
+    expect(writhe(right)).toBe(q);
+    expect(written(right)).toBe(writePolynomial(mirrorPolynomial(left)));
+    expect(written(mirrored(right))).toBe(writePolynomial(left));
+  });
+
+  it('is the same from every side', () => {
+    for (const path of [torus(3), figureEight(), closeTieRoutes(referenceRoutes(GOOD))]) {
+      const expected = written(path);
+      fc.assert(
+        fc.property(anyView, (view) => expect(written(path, view)).toBe(expected)),
+        { numRuns: 40 },
+      );
+    }
+  });
+
+  it('is the same after Reidemeister moves: a curl in either hand, and all those that join two views of one path', () => {
+    const path = simplifyPath(torus(3));
+    const plain = findCrossings(path, VIEW);
+    if (!plain) throw new Error('the trefoil has a general view');
+    const expected = writePolynomial(jonesOfDiagram(plain));
+    const [a, b, ...rest] = path;
+    if (!a || !b) throw new Error('a trefoil has corners');
+    for (const hand of [1, -1]) {
+      // the first move: the piece from a to b with a small loop in it, which crosses itself once
+      const at = (share: number, out: number, up: number): Point3 => ({
+        x: a.x + share * (b.x - a.x) - 0.05 * out * (b.y - a.y),
+        y: a.y + share * (b.y - a.y) + 0.05 * out * (b.x - a.x),
+        z: a.z + share * (b.z - a.z) + 0.02 * up * hand,
+      });
+      const curled = findCrossings([a, at(0.6, 0, 0), at(0.6, 1, 1), at(0.4, 1, 2), at(0.4, -1, 3), at(0.7, -1, 3), b, ...rest], VIEW);
+      if (!curled) throw new Error('the curl has a general view');
+      expect(curled.crossings.length).toBeGreaterThan(plain.crossings.length);
+      expect(writePolynomial(jonesOfDiagram(curled))).toBe(expected);
+    }
+    // the diagram itself, not simplified: between two views strands move over one another and past crossings
+    const counts = new Set<number>();
+    fc.assert(
+      fc.property(anyView, (view) => {
+        const diagram = findCrossings(path, view);
+        if (!diagram) return;
+        counts.add(diagram.crossings.length);
+        expect(writePolynomial(jonesOfDiagram(diagram))).toBe(expected);
+      }),
+    );
+    expect(counts.size).toBeGreaterThan(2);
+  });
+
+  it('multiplies where knots are tied one after the other', () => {
+    const [square, granny] = [GOOD, { ...GOOD, frontLoop: 'left' } as const].map((fold) =>
+      jonesPolynomial(closeTieRoutes(referenceRoutes(fold))),
+    );
+    const left = TABLE['3_1'];
+    expect(square).toEqual(multiply(left, mirrorPolynomial(left)));
+    expect(granny).toEqual(multiply(left, left));
+  });
+
+  it('refuses a diagram of more states than can be gone through', () => {
+    const crossings = Array.from({ length: 21 }, () => ({ arcs: [0, 1, 2, 3] as const, sign: 1 as const }));
+    expect(() => bracketPolynomial({ crossings, arcCount: 42 })).toThrow('21 crossings are too many');
+  });
+});
+
+/** Long end from the wearer's left, front loop to the right, pushed in from the loop's side. */
+const GOOD: TyingFold = { longEnd: 'left', frontLoop: 'right', pushedFrom: 'loop' };
+
+describe('the knot of a bow', () => {
+  it.each([
+    ['square, where the front loop lies opposite to where the long end started', GOOD, { knot: 'square' }],
+    ['a granny, where it lies on that side', { ...GOOD, frontLoop: 'left' }, { knot: 'granny', hand: 'left' }],
+    ['one half-knot only, pushed in from the flat end’s side', { ...GOOD, pushedFrom: 'flatEnd' }, { knot: 'halfKnot', hand: 'left' }],
+    [
+      'one half-knot only, so with the other fold',
+      { ...GOOD, frontLoop: 'left', pushedFrom: 'flatEnd' },
+      { knot: 'halfKnot', hand: 'left' },
+    ],
+  ] as const)('is %s; the other hand gives its mirror image', (_words, fold, name) => {
+    expect(nameKnot(jonesPolynomial(closeTieRoutes(referenceRoutes(fold))))).toEqual(name);
+    const other: TyingFold = { longEnd: 'right', frontLoop: fold.frontLoop === 'left' ? 'right' : 'left', pushedFrom: fold.pushedFrom };
+    expect(nameKnot(jonesPolynomial(closeTieRoutes(referenceRoutes(other))))).toEqual('hand' in name ? { ...name, hand: 'right' } : name);
+  });
+
+  it('is square with the front loop where a fit puts it, in both hands, as it was laid in knots of shoes (Daily-Diamond, Gregg & O’Reilly 2017: the reef holds, the granny slips)', () => {
+    const tie = workedTie();
+    for (const longEnd of ['left', 'right'] as const) {
+      const fit = fitTie({
+        tie,
+        neckPathMm: 412.75,
+        setMm: 842.3,
+        leadMm: 38,
+        longEnd,
+        limits: { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null },
+      });
+      const routes = referenceRoutes({ longEnd, frontLoop: fit.frontLoopSide, pushedFrom: 'loop' });
+      expect(nameKnot(jonesPolynomial(closeTieRoutes(routes)))).toEqual({ knot: 'square' });
+    }
+  });
+
+  it('has the polynomials that are worked out for it by hand', () => {
+    expect(written(closeTieRoutes(referenceRoutes(GOOD)))).toBe('-t^3 + t^2 - t + 3 - t^-1 + t^-2 - t^-3');
+    expect(written(closeTieRoutes(referenceRoutes({ ...GOOD, pushedFrom: 'flatEnd' })))).toBe('t^-1 + t^-3 - t^-4');
+  });
+
+  it('is nothing of the kind for other knots', () => {
+    expect(nameKnot(jonesPolynomial(circle()))).toEqual({ knot: 'unknot' });
+    expect(nameKnot(jonesPolynomial(figureEight()))).toEqual({ knot: 'other' });
+  });
+});

@@ -75,7 +75,7 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
     await bench.page
       .getByLabel('File to take in')
       .setInputFiles({ name: 'w.csv', mimeType: 'text/csv', buffer: Buffer.from('name,collar,long end\n,16 cm,up\n') });
-    await expect(bench.page.getByText('1 rows: 0 good, 1 with mistakes', { exact: false })).toBeVisible();
+    await expect(bench.page.getByText('1 row: 0 good, 1 with mistakes', { exact: false })).toBeVisible();
   },
   'a new wearer': async (bench) => {
     await bench.page.goto(`${bench.address}/wearers/new`);

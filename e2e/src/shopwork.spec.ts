@@ -320,8 +320,8 @@ test.describe('the records', () => {
     await file.setInputFiles(csv(`${good}Nobody;16 cm;left\n`));
     await expect(page.getByText('2 rows: 1 good, 1 with mistakes. Nothing has been taken in yet.')).toBeVisible();
     await expect(page.getByRole('row', { name: /^3 collar 16 cm/ })).toContainText('write 16 in');
-    await page.getByRole('button', { name: 'Take in the 1 good rows only' }).click();
-    await expect(page.getByText('1 wearers taken in; 1 rows with mistakes left out.')).toBeVisible();
+    await page.getByRole('button', { name: 'Take in only the 1 row without a mistake' }).click();
+    await expect(page.getByText('1 of the wearers taken in; 1 row with mistakes left out.')).toBeVisible();
     await file.setInputFiles(csv(good));
     await expect(page.getByText('Somebody of this name and collar is on record already.')).toBeVisible();
     await file.setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{') });

@@ -5,6 +5,8 @@ export interface Column<Data> {
   readonly name: string;
   /** Path of the contract that a mistake in this column is reported at. */
   readonly path: string;
+  /** How the trade writes some of the contract's words. */
+  readonly words?: Readonly<Record<string, string>>;
   readonly write: (data: Data) => string;
   readonly read: (cell: string, row: Record<string, unknown>) => void;
 }
@@ -41,6 +43,7 @@ export const textColumn = <D>(name: string, path: string): Column<D> => ({
 export const wordColumn = <D>(name: string, path: string, blank?: unknown, words: Readonly<Record<string, string>> = {}): Column<D> => ({
   name,
   path,
+  words,
   write: (data) => {
     const value = String(at(data, path) ?? '');
     return words[value] ?? value;

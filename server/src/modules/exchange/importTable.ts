@@ -138,7 +138,10 @@ function checked<Data>(kind: TableKind<Data>, row: number, record: unknown, cell
 /** What a schema says of a missing or unknown word is put in words for people. */
 function inWords<Data>(message: string, column: Column<Data> | undefined): string {
   const options = /^Invalid (?:option|input): expected one of (.+)$/.exec(message)?.[1];
-  if (options !== undefined) return `Write one of ${options.replaceAll('"', '').replaceAll('|', ', ')}.`;
+  if (options !== undefined) {
+    const words = options.replaceAll('"', '').split('|');
+    return `Write one of ${words.map((word) => column?.words?.[word] ?? word).join(', ')}.`;
+  }
   if (!message.startsWith('Invalid input')) return message;
   return `${column ? `The ${column.name}` : 'This'} is missing or cannot be read.`;
 }

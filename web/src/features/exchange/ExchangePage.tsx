@@ -131,13 +131,15 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
   );
 }
 
+const rows = (count: number): string => `${count.toLocaleString('en-GB')} ${count === 1 ? 'row' : 'rows'}`;
+
 /** What a file holds: taken in, ready to be, or its mistakes row by row and column by column. */
 function Report({ report, many, onTake }: { report: ImportReport; many: string; onTake: (mode: ImportMode) => void }) {
   const { total, good, bad, taken, mistakes, further } = report;
   if (taken > 0)
     return (
       <Alert severity="success">
-        {taken.toLocaleString('en-GB')} {many} taken in{bad > 0 ? `; ${bad} rows with mistakes left out` : ''}.
+        {taken.toLocaleString('en-GB')} of the {many} taken in{bad > 0 ? `; ${rows(bad)} with mistakes left out` : ''}.
       </Alert>
     );
   return (
@@ -153,7 +155,7 @@ function Report({ report, many, onTake }: { report: ImportReport; many: string; 
           </Button>
         ) : (
           <Button variant="outlined" disabled={good === 0} onClick={() => onTake('good')}>
-            Take in the {good.toLocaleString('en-GB')} good rows only
+            Take in only the {rows(good)} without a mistake
           </Button>
         )}
       </Box>

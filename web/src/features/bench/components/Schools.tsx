@@ -63,6 +63,9 @@ export const Schools = memo(function Schools({
   );
 });
 
+/** Half of an eighth of an inch: less than this is written as nothing. */
+const SHOWN_AS_NONE_MM = 1.6;
+
 interface SchoolTicketProps {
   readonly name: string;
   readonly view: SchoolView;
@@ -88,8 +91,9 @@ function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTi
           : '';
   const { front, binding } = worn.fit;
   const offBelly = front.foldAtMm - belly;
-  const fold = Math.abs(offBelly) < 1 ? 'on the belly' : `${length(Math.abs(offBelly))} ${offBelly > 0 ? 'past' : 'before'} it`;
-  const crossing = front.crossingAtMm <= 0 ? 'on the band' : `${length(front.crossingAtMm)} onto the blade`;
+  const fold =
+    Math.abs(offBelly) < SHOWN_AS_NONE_MM ? 'on the belly' : `${length(Math.abs(offBelly))} ${offBelly > 0 ? 'past' : 'before'} it`;
+  const crossing = front.crossingAtMm < SHOWN_AS_NONE_MM ? 'on the band' : `${length(front.crossingAtMm)} onto the blade`;
   const room = binding.roomMm < 0 ? `${length(-binding.roomMm)} past a bound` : `room ${length(binding.roomMm)}`;
   const gives = `${school === 'late' ? `drawn in ${length(set.drawInMm)} ` : ''}gives ${length(worn.fit.spreadMm)}, ${room}`;
   const isBeyond = set.rounded.beyondMm !== 0;

@@ -66,7 +66,7 @@ export const WearerFields = memo(
           rowGap: 1,
           alignItems: 'start',
           // on a tablet: wearer, size and long end in one row, collar and occasion in the next
-          '& > :first-of-type, & > :nth-of-type(n + 4)': { gridColumn: { sm: 'span 2', md: 'auto' } },
+          '& > :nth-child(1), & > :nth-child(4), & > :nth-child(5)': { gridColumn: { sm: 'span 2', md: 'auto' } },
           gridTemplateColumns: {
             xs: 'repeat(2, minmax(0, 1fr))',
             sm: 'repeat(4, minmax(0, 1fr))',

@@ -145,8 +145,7 @@ function Report({ report, many, onTake }: { report: ImportReport; many: string; 
   return (
     <>
       <Box role="status" sx={{ fontSize: '1.125rem', mb: 1.5 }}>
-        {total.toLocaleString('en-GB')} rows: {good.toLocaleString('en-GB')} good, {bad.toLocaleString('en-GB')} with mistakes. Nothing has
-        been taken in yet.
+        {rows(total)}: {good.toLocaleString('en-GB')} good, {bad.toLocaleString('en-GB')} with mistakes. Nothing has been taken in yet.
       </Box>
       <Box sx={{ display: 'flex', gap: 1.5, mb: 2, flexWrap: 'wrap' }}>
         {bad === 0 ? (

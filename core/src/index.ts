@@ -1,7 +1,8 @@
-/** The computation of Easy Tuck: units, strip, fit, choice, drawing, knot. No interface, no input or output; millimetres throughout. */
+/** The computation of Easy Tuck: units, strip, fit, choice, drawing, knot, balance. No interface, no input or output; millimetres throughout. */
 export * from './units/index.ts';
 export * from './strip/index.ts';
 export * from './fit/index.ts';
 export * from './choice/index.ts';
 export * from './drawing/index.ts';
 export * from './knot/index.ts';
+export * from './balance/index.ts';

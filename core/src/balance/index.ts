@@ -1,0 +1,5 @@
+/** Balance: the tied bow as measured, the pulls that even it out, what only tying again can mend, and what a tying teaches. */
+export { easeKnotSide, drawFlatEnd, drawKnotSide, drawTailSide, materialMm, type BowState } from './bowState.ts';
+export { applyPulls, LONGEST_PULL_MM, planPulls, type Pull, type PullKind, type PullPlan } from './planPulls.ts';
+export { retieFor, type Retie } from './retie.ts';
+export { learnTakeUp, observeTakeUps, priorTakeUps, type LearnedTakeUp, type TakeUpBelief, type TakeUpBeliefs } from './learnTakeUp.ts';

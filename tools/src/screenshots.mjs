@@ -120,7 +120,7 @@ const VIEWS = {
     size: LAPTOP,
     open: async (page) => {
       await page.getByRole('link', { name: 'Drawer' }).click();
-      await page.getByRole('link', { name: 'Tables in and out' }).click();
+      await page.getByRole('link', { name: 'Tables' }).click();
       const head =
         'name;shape;cloth;nose to belly mm;belly to waist mm;waist to tip mm;band width mm;belly width mm;waist width mm;hardware;length mm;in stock';
       const rows = [

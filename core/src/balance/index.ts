@@ -2,4 +2,13 @@
 export { easeKnotSide, drawFlatEnd, drawKnotSide, drawTailSide, materialMm, type BowState } from './bowState.ts';
 export { applyPulls, LONGEST_PULL_MM, planPulls, type Pull, type PullKind, type PullPlan } from './planPulls.ts';
 export { retieFor, type Retie } from './retie.ts';
-export { learnTakeUp, observeTakeUps, priorTakeUps, type LearnedTakeUp, type TakeUpBelief, type TakeUpBeliefs } from './learnTakeUp.ts';
+export {
+  learnTakeUp,
+  observeTakeUps,
+  priorTakeUps,
+  READING_SD_MM,
+  type LearnedTakeUp,
+  type TakeUpBelief,
+  type TakeUpBeliefs,
+} from './learnTakeUp.ts';
+export { NINETY_PERCENT, predictSpread, type PredictedBows, type Prediction } from './predictSpread.ts';

@@ -48,7 +48,7 @@ export function DrawerPage() {
             ))}
           </TextField>
           <Button variant="outlined" component={Link} to="/exchange/ties">
-            Tables in and out
+            Tables
           </Button>
           <Button variant="contained" component={Link} to="/drawer/new">
             Measure a tie

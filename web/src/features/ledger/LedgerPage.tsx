@@ -159,7 +159,9 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
           width: '100%',
           borderCollapse: 'collapse',
           '& th': { textAlign: 'left', fontWeight: 400, fontSize: '0.8125rem', color: 'text.secondary' },
-          '& td, & th': { py: 1, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, whiteSpace: 'nowrap' },
+          '& td, & th': { py: 1, pr: { xs: 1.25, md: 2 }, borderBottom: `1px solid ${COLOURS.rule}`, whiteSpace: 'nowrap' },
+          // on a tablet occasion and fitter give way to the figures
+          '& :is(td, th):is(:nth-of-type(5), :nth-of-type(9))': { display: { xs: 'none', md: 'table-cell' } },
           '& tbody tr': { cursor: 'pointer', '&:hover': { backgroundColor: COLOURS.card } },
         }}
       >
@@ -184,7 +186,7 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
               <Box component="td" sx={{ fontWeight: 560 }}>
                 {line.wearerName}
               </Box>
-              <Box component="td" sx={{ maxWidth: 220, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+              <Box component="td" sx={{ maxWidth: { xs: 170, md: 220 }, overflow: 'hidden', textOverflow: 'ellipsis' }}>
                 {line.tieName}
               </Box>
               <td>{formatCollarSize(line.collar)}</td>

@@ -30,7 +30,7 @@ export function WearersPage() {
             />
           </Box>
           <Button variant="outlined" component={Link} to="/exchange/wearers">
-            Tables in and out
+            Tables
           </Button>
           <Button variant="contained" component={Link} to="/wearers/new">
             Enter a wearer

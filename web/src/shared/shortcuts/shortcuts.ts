@@ -56,9 +56,9 @@ export function listenForShortcuts(): () => void {
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.defaultPrevented || event.altKey) return;
     const mod = event.ctrlKey || event.metaKey;
-    if (event.key === 'Escape' && isTyped(event.target)) {
+    if (event.key === 'Escape' && event.target instanceof HTMLElement && isTyped(event.target)) {
       // out of the field, so that single keys work again
-      (event.target as HTMLElement).blur();
+      event.target.blur();
       return;
     }
     const found = [...groups]
@@ -73,9 +73,11 @@ export function listenForShortcuts(): () => void {
   return () => window.removeEventListener('keydown', onKeyDown);
 }
 
-/** Whether a key goes into a text. */
+/** Whether a key goes into a text, or to something that lies over the page. */
 function isTyped(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
+  // a list or dialog that is open has keys of its own
+  if (target.closest('[role="listbox"], [role="menu"], [role="dialog"]')) return true;
   if (target instanceof HTMLInputElement) return !['radio', 'checkbox', 'button', 'range', 'submit'].includes(target.type);
   return target instanceof HTMLTextAreaElement || target.isContentEditable || target.getAttribute('role') === 'combobox';
 }

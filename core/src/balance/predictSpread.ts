@@ -1,0 +1,38 @@
+import type { PreparedTie } from '../fit/index.ts';
+import type { TakeUpBelief, TakeUpBeliefs } from './learnTakeUp.ts';
+
+/** A prediction and how sure it is: a normal distribution. In mm. */
+export interface Prediction {
+  readonly meanMm: number;
+  readonly sdMm: number;
+}
+
+/** What a set and a lead will give, by what is held of the take-ups. */
+export interface PredictedBows {
+  readonly frontSpread: Prediction;
+  readonly backSpread: Prediction;
+  /** Front less back. */
+  readonly difference: Prediction;
+}
+
+/** Half-width of the interval that holds the truth in 90 of 100 cases, in standard deviations. */
+export const NINETY_PERCENT = 1.6449;
+
+/**
+ * Spreads with their uncertainty: s = 2(E − k − o)/3 + o, so a millimetre of take-up is two thirds of a millimetre of bow.
+ * The two take-ups are held to err independently.
+ */
+export function predictSpread(tie: PreparedTie, beliefs: TakeUpBeliefs, setMm: number, neckPathMm: number, leadMm: number): PredictedBows {
+  const overhangMm = tie.tie.overhangMm;
+  const spread = (strandMm: number, { meanMm, sdMm }: TakeUpBelief): Prediction => ({
+    meanMm: (2 * (strandMm - meanMm - overhangMm)) / 3 + overhangMm,
+    sdMm: (2 * sdMm) / 3,
+  });
+  const frontSpread = spread((setMm - neckPathMm - leadMm) / 2, beliefs.short);
+  const backSpread = spread((setMm - neckPathMm + leadMm) / 2, beliefs.long);
+  return {
+    frontSpread,
+    backSpread,
+    difference: { meanMm: frontSpread.meanMm - backSpread.meanMm, sdMm: Math.hypot(frontSpread.sdMm, backSpread.sdMm) },
+  };
+}

@@ -244,6 +244,11 @@ test.describe('the records', () => {
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText('estimated from the neck', { exact: false })).toBeVisible();
     const address = page.url();
+    await page.getByRole('link', { name: 'To the bench' }).click();
+    await expect(page.getByText('≈ from the neck')).toBeVisible();
+    await page.getByRole('textbox', { name: 'Collar size' }).fill('15 3/4');
+    await expect(page.getByText('≈ from the neck')).toBeHidden();
+    await page.goto(address);
     await page.getByRole('textbox', { name: 'Collar size' }).fill('15 3/4');
     await page.getByRole('button', { name: 'Save the record' }).click();
     const history = page.getByRole('region', { name: 'Measures over time' });

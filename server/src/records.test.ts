@@ -1,6 +1,10 @@
 import { ledger, type Fitting, type LikeWearer, type Problem, type Wearer } from '@easytuck/contract';
 import { parse } from 'csv-parse/sync';
 import { v7 as uuid } from 'uuid';
+import { insertRows } from './database/insertRows.ts';
+import { readRows } from './database/readRows.ts';
+import { withTransaction } from './database/withTransaction.ts';
+import { keepMeasuresAndRevisions } from './migrations/2026-11-24-23-40-keep-measures-and-revisions.ts';
 import { aFitting, aTie, aWearer, openTestShop, type TestShop } from './testing.ts';
 import { likeness } from './modules/wearers/likeness.ts';
 import { nameWords, searchWords } from './modules/wearers/searchWords.ts';
@@ -279,5 +283,58 @@ describe('the shop', () => {
     const { id } = await enter({ name: 'Ties Nothing' });
     const none = await send('POST', '/api/tyings', { id: uuid(), wearerId: id, tieId: uuid(), outcome: 'tied' });
     expect(none.json<Problem>().errors?.[0]?.path).toBe('tieId');
+  });
+});
+
+describe('what was there before', () => {
+  it('is found by the beginnings of names too: the migration that keeps them fills them from the wearers on record', async () => {
+    const { id } = await enter({ name: 'Early Entrant-Quimby' });
+    await shop.sequelize.query('DELETE FROM wearer_words WHERE wearer_id = ?', { replacements: [id] });
+    expect(await names('quim')).toEqual([]);
+    await shop.sequelize.query('DELETE FROM wearer_words');
+    await keepMeasuresAndRevisions.fill?.(shop.sequelize);
+    expect(await names('quim')).toEqual(['Early Entrant-Quimby']);
+  });
+
+  it('shows what nobody had asked of a wearer as not asked', async () => {
+    const { id } = await enter({ name: 'Before Measures' });
+    await shop.sequelize.query("UPDATE wearers SET measures = '{}' WHERE id = ?", { replacements: [id] });
+    expect((await get(`/api/wearers/${id}`)).json()).toMatchObject({ bareNeckMm: null, dexterity: null, fullness: null });
+  });
+});
+
+describe('many rows at once', () => {
+  it('go in within a transaction, all or none, in their order, whatever is in them', async () => {
+    await shop.sequelize.query(
+      'CREATE TABLE many (id INT PRIMARY KEY, word VARCHAR(40) NOT NULL, at DATETIME(3) NULL) ENGINE=InnoDB DEFAULT CHARSET=utf8mb4',
+    );
+    const rows = Array.from({ length: 2_345 }, (_, i) => ({
+      id: i,
+      word: i % 2 === 0 ? `it's "${i}" \\ 陳` : '',
+      at: i % 3 === 0 ? null : new Date(1_764_000_000_123 + i),
+    }));
+    const insert = (given: typeof rows) =>
+      withTransaction(shop.sequelize, (transaction) =>
+        insertRows<(typeof rows)[number]>(
+          'many',
+          [
+            ['id', (row) => row.id],
+            ['word', (row) => row.word],
+            ['at', (row) => row.at],
+          ],
+          given,
+          transaction,
+        ),
+      );
+    await insert(rows);
+    expect(await readRows<(typeof rows)[number]>(shop.sequelize, 'SELECT id, word, at FROM many ORDER BY id', [])).toEqual(rows);
+    // the last of these is there already: none of them goes in
+    await expect(
+      insert([
+        { id: 9_000, word: '', at: null },
+        { id: 5, word: '', at: null },
+      ]),
+    ).rejects.toThrow(/Duplicate/);
+    expect(await readRows(shop.sequelize, 'SELECT id FROM many WHERE id = ?', [9_000])).toEqual([]);
   });
 });

@@ -10,7 +10,7 @@ import {
   type Side,
 } from '../fit/index.ts';
 import { anyNeckPathMm, anyTie, workedTie } from '../testing/index.ts';
-import { drawBlade, drawCollar, drawTied, layOutStrip, threadPath } from './index.ts';
+import { drawBlade, drawCollar, drawTied, drawTiedFlat, drawTieFlat, layOutStrip, movedPath, threadPath } from './index.ts';
 
 /** Paths are rounded to a hundredth of a millimetre. */
 const DRAWN_WITHIN_MM = 0.011;
@@ -113,5 +113,61 @@ describe('drawCollar', () => {
 describe('threadPath', () => {
   it('leaves and arrives straight down', () => {
     expect(threadPath({ x: 10, y: 0 }, { x: 0, y: 90 }, 30, 40)).toBe('M10 0C10 30 0 50 0 90');
+  });
+});
+
+describe('flat drawings for paper', () => {
+  const xs = (path: string): number[] => [...path.matchAll(/(-?[\d.]+) (-?[\d.]+)/g)].map(([, x]) => Number(x));
+
+  it('lay the strip out from tip to tip, the long end on its own side, as far as it reaches', () => {
+    fc.assert(
+      fc.property(anyTie, anyNeckPathMm, fc.constantFrom<Side>('left', 'right'), (tie, pathMm, longEnd) => {
+        const fit = naturalFit(tie, longEnd, pathMm);
+        const { minX, widthMm, heightMm, outlines } = drawTieFlat(tie, fit);
+        expect(widthMm).toBeCloseTo(fit.setMm, 6);
+        expect(heightMm).toBe(tie.bowHeightMm);
+        const all = outlines.flatMap(({ d }) => xs(d));
+        expect(Math.min(...all)).toBeCloseTo(minX, 1);
+        expect(Math.max(...all)).toBeCloseTo(minX + widthMm, 1);
+        const longs = outlines.filter(({ shows }) => shows === 'long').flatMap(({ d }) => xs(d));
+        const outmost = longs.reduce((far, x) => (Math.abs(x) > Math.abs(far) ? x : far), 0);
+        expect(Math.sign(outmost)).toBe(longEnd === 'left' ? 1 : -1);
+        expect(Math.abs(outmost)).toBeCloseTo((fit.setMm + fit.leadMm) / 2, 1);
+      }),
+    );
+  });
+
+  it('draw the bow inside its frame, back bow first, knot last', () => {
+    fc.assert(
+      fc.property(anyTie, anyNeckPathMm, (tie, pathMm) => {
+        const { minX, widthMm, outlines } = drawTiedFlat(tie, naturalFit(tie, 'left', pathMm));
+        for (const x of outlines.flatMap(({ d }) => xs(d))) {
+          expect(x).toBeGreaterThanOrEqual(minX - DRAWN_WITHIN_MM);
+          expect(x).toBeLessThanOrEqual(minX + widthMm + DRAWN_WITHIN_MM);
+        }
+        expect(outlines.map(({ shows }) => shows)).toEqual([
+          'long',
+          'longLining',
+          'long',
+          'short',
+          'shortLining',
+          'short',
+          'pleat',
+          'knot',
+        ]);
+      }),
+    );
+  });
+
+  it('move and mirror a path, curves and all', () => {
+    expect(movedPath('M1 2Q3 -4 5.5 6Z', -1, 10, 1)).toBe('M9 3Q7 -3 4.5 7Z');
+    expect(movedPath('M1 2L3 4', 1, 0, 0)).toBe('M1 2L3 4');
+  });
+});
+
+describe('the shirt front', () => {
+  it('has its buttons where the shirt has them', () => {
+    const { buttons } = drawCollar(TYPICAL_COLLARS.turndown, 129, 130, 200, { firstMm: 70, spacingMm: 60 });
+    expect(buttons.map(({ y }) => y)).toEqual([70, 130, 190]);
   });
 });

@@ -1,5 +1,5 @@
-import type { ShopSettings, StockCollar, Tie } from '@easytuck/contract';
-import { collarCustoms, lastStep, SCHOOLS, type Fullness } from '@easytuck/core';
+import type { ShopSettings, StockCollar, Tie, Wearer } from '@easytuck/contract';
+import { collarCustoms, lastStep, SCHOOLS } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState, type Dispatch } from 'react';
@@ -62,7 +62,9 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
     readStored(VIEW_KEY, (value) => (value === 'facing' || value === 'mirror' ? value : null), 'facing'),
   );
   const navigate = useNavigate();
-  const fullness = useFromAddress(draft.wearerId, dispatch);
+  const chosen = useFromAddress(draft.wearerId, dispatch);
+  const fullness = chosen?.fullness ?? null;
+  const isEstimate = chosen?.collarEstimated === true && chosen.collar.text === draft.collarText;
   const setSide = useCallback((next: ViewSide) => {
     keepSide(next);
     writeStored(VIEW_KEY, next);
@@ -93,7 +95,14 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
         </Alert>
       )}
       <div className={css.choose}>
-        <WearerFields draft={draft} errors={view.errors} collars={collars} houseEaseMm={house.easeMm} dispatch={dispatch} />
+        <WearerFields
+          draft={draft}
+          errors={view.errors}
+          collars={collars}
+          houseEaseMm={house.easeMm}
+          isEstimate={isEstimate}
+          dispatch={dispatch}
+        />
         <TiePicker ties={ties} tieId={draft.tieId} rankingFor={rankingFor} dispatch={dispatch} />
       </div>
       {fit ? (
@@ -156,9 +165,9 @@ function useBenchKeys(fit: BenchFit | null, side: ViewSide, setSide: (side: View
 
 /**
  * Other pages lead here with a key in the address: a wearer's is chosen, a fitting is laid on the bench again, and the
- * address is the bench's again. @returns how full a bow the chosen wearer likes.
+ * address is the bench's again. @returns the record of the wearer who is fitted.
  */
-function useFromAddress(wearerId: string | null, dispatch: Dispatch<BenchEvent>): Fullness | null {
+function useFromAddress(wearerId: string | null, dispatch: Dispatch<BenchEvent>): Wearer | undefined {
   const [search, setSearch] = useSearchParams();
   const { data: wearer } = useWearer(search.get('wearer'));
   const [revised, copied] = [search.get('revise'), search.get('copy')];
@@ -170,7 +179,7 @@ function useFromAddress(wearerId: string | null, dispatch: Dispatch<BenchEvent>)
     else return;
     setSearch({}, { replace: true });
   }, [wearer, fitting, revised, dispatch, setSearch]);
-  return chosen?.fullness ?? null;
+  return chosen;
 }
 
 /** A shop without ties: nothing can be fitted before one is measured. */

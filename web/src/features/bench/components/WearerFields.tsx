@@ -33,6 +33,8 @@ interface WearerFieldsProps {
   readonly errors: BenchErrors;
   readonly collars: readonly StockCollar[];
   readonly houseEaseMm: number;
+  /** True where the collar is only proposed from the bare neck. */
+  readonly isEstimate: boolean;
   readonly dispatch: Dispatch<BenchEvent>;
 }
 
@@ -49,7 +51,7 @@ const MEASURE_NAMES: Readonly<Record<OptionalMeasure, string>> = {
 
 /** Who is fitted and what he wears: name, collar size, long end, collar; further measures where they were taken. */
 export const WearerFields = memo(
-  function WearerFields({ draft, errors, collars, houseEaseMm, dispatch }: WearerFieldsProps) {
+  function WearerFields({ draft, errors, collars, houseEaseMm, isEstimate, dispatch }: WearerFieldsProps) {
     const [isAsked, ask] = useState(false);
     const isOpen = isAsked || OPTIONAL_MEASURES.some((measure) => errors.measures[measure] !== null);
     const taken = OPTIONAL_MEASURES.filter((measure) => draft.measures[measure] !== '').length;
@@ -80,7 +82,7 @@ export const WearerFields = memo(
           value={draft.collarText}
           onChange={(event) => dispatch({ type: 'collarTyped', text: event.target.value })}
           error={errors.collar !== null}
-          helperText={errors.collar === null ? collarHint(draft.collarText) : ' '}
+          helperText={errors.collar !== null ? ' ' : isEstimate ? '≈ from the neck' : collarHint(draft.collarText)}
           slotProps={{
             htmlInput: {
               autoComplete: 'off',
@@ -130,7 +132,7 @@ export const WearerFields = memo(
             {errors.collar}
           </Box>
         )}
-        {isOpen && <MeasureFields draft={draft} errors={errors} collars={collars} houseEaseMm={houseEaseMm} dispatch={dispatch} />}
+        {isOpen && <MeasureFields draft={draft} errors={errors} houseEaseMm={houseEaseMm} dispatch={dispatch} />}
       </Box>
     );
   },
@@ -151,6 +153,7 @@ export const WearerFields = memo(
       sameDraft &&
       before.collars === after.collars &&
       before.houseEaseMm === after.houseEaseMm &&
+      before.isEstimate === after.isEstimate &&
       x.name === y.name &&
       x.collar === y.collar &&
       Object.entries(x.measures).every(([measure, error]) => y.measures[measure as OptionalMeasure] === error)
@@ -201,7 +204,7 @@ const WINGS = [
 ] as const satisfies readonly { value: WingSchool; text: string }[];
 
 /** Measures that sharpen the bounds and the hang check; each may stay empty. */
-function MeasureFields({ draft, errors, houseEaseMm, dispatch }: WearerFieldsProps) {
+function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFieldsProps, 'collars' | 'isEstimate'>) {
   const { length } = useUnits();
   const hints: Readonly<Record<OptionalMeasure, string>> = {
     ease: `the house’s: ${length(houseEaseMm)}`,
@@ -280,6 +283,7 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
         <Box component="li" key={key} {...props} sx={{ display: 'flex', justifyContent: 'space-between !important', gap: 2 }}>
           <span>{wearer.name}</span>
           <Box component="span" sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
+            {wearer.collarEstimated ? '≈ ' : ''}
             {formatCollarLabel(wearer.collar)} {wearer.collar.system}, long end {wearer.longEnd}
           </Box>
         </Box>

@@ -94,7 +94,7 @@ function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTi
   const fold =
     Math.abs(offBelly) < SHOWN_AS_NONE_MM ? 'on the belly' : `${length(Math.abs(offBelly))} ${offBelly > 0 ? 'past' : 'before'} it`;
   const crossing = front.crossingAtMm < SHOWN_AS_NONE_MM ? 'on the band' : `${length(front.crossingAtMm)} onto the blade`;
-  const room = binding.roomMm < 0 ? `${length(-binding.roomMm)} past a bound` : `room ${length(binding.roomMm)}`;
+  const room = binding.roomMm < 0 ? `${length(-binding.roomMm)} past` : `room ${length(binding.roomMm)}`;
   const gives = `${school === 'late' ? `drawn in ${length(set.drawInMm)} ` : ''}gives ${length(worn.fit.spreadMm)}, ${room}`;
   const isBeyond = set.rounded.beyondMm !== 0;
   return (

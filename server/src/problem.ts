@@ -32,3 +32,8 @@ export class ProblemError extends Error {
     };
   }
 }
+
+/** What was sent cannot be kept for one field of it, said as a whole and beside that field. */
+export function invalidField(path: string, message: string): ProblemError {
+  return new ProblemError('invalid', { detail: message, errors: [{ path, message }] });
+}

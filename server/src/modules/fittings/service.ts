@@ -13,7 +13,7 @@ import type { Transaction } from 'sequelize';
 import { isDuplicate } from '../../database/databaseErrors.ts';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
-import { ProblemError } from '../../problem.ts';
+import { invalidField, ProblemError } from '../../problem.ts';
 import { composeCard } from '../cards/composeCard.ts';
 import { insertOnce } from '../insertOnce.ts';
 import { shopRepository } from '../shop/repository.ts';
@@ -65,7 +65,7 @@ export function fittingService(shop: Database): FittingService {
     if (data.wearer.kind === 'new') return enterWearer(data.wearer.id, data.wearer.name, data, transaction);
     let found = await wearers.lock(data.wearer.id, transaction);
     if (found?.mergedInto) found = await wearers.lock(found.mergedInto, transaction);
-    if (!found) throw missing('wearer.id', 'This wearer is no longer on record. Choose another, or type the name to enter a new one.');
+    if (!found) throw invalidField('wearer.id', 'This wearer is no longer on record. Choose another, or type the name to enter a new one.');
     const now = new Date();
     const kept = withMeasured(found, data);
     const measures = measuresBetween(keptOf(found), kept, data.staff);
@@ -77,7 +77,7 @@ export function fittingService(shop: Database): FittingService {
   const revisionOf = async (data: FittingData, transaction: Transaction): Promise<Fitting['revision']> => {
     if (data.revises === null) return { number: 1, rootId: data.id, revises: null };
     const revised = await fittings.lock(data.revises, transaction);
-    if (!revised) throw missing('revises', 'The fitting that this one revises is not on record.');
+    if (!revised) throw invalidField('revises', 'The fitting that this one revises is not on record.');
     const { rootId, number } = revised.fitting.revision;
     if (!revised.isLatest) throw new ProblemError('stale', { current: (await fittings.revisions(rootId)).at(-1) });
     return { number: number + 1, rootId, revises: data.revises };
@@ -125,7 +125,7 @@ export function fittingService(shop: Database): FittingService {
             if (data.revises !== null && (await fittings.find(data.id, transaction))) return false;
             const revision = await revisionOf(data, transaction);
             const tie = await ties.find(data.tieId, transaction);
-            if (!tie) throw missing('tieId', 'This tie is no longer in the drawer. Choose another.');
+            if (!tie) throw invalidField('tieId', 'This tie is no longer in the drawer. Choose another.');
             const answer = computeFitting(data, tie);
             const wearer = await wearerOf(data, transaction);
             const fitting = { ...inputsOf(data), id: data.id, givenOutAt: new Date().toISOString(), wearer, tie, ...answer, revision };
@@ -206,8 +206,4 @@ function inputsOf(data: Inputs): Inputs {
     ...{ collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm },
     ...{ occasion, wings, school, staff, step, leadMm, note },
   };
-}
-
-function missing(path: string, message: string): ProblemError {
-  return new ProblemError('invalid', { detail: message, errors: [{ path, message }] });
 }

@@ -1,6 +1,6 @@
 import type { Tying, TyingData } from '@easytuck/contract';
 import { requireReady, type Database } from '../../plugins/database.ts';
-import { ProblemError } from '../../problem.ts';
+import { invalidField } from '../../problem.ts';
 import { insertOnce } from '../insertOnce.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository } from '../wearers/repository.ts';
@@ -23,8 +23,8 @@ export function tyingService(shop: Database): TyingService {
     },
     record: async (data) => {
       requireReady(shop);
-      if (!(await wearers.find(data.wearerId))) throw missing('wearerId', 'This wearer is no longer on record.');
-      if (!(await ties.find(data.tieId))) throw missing('tieId', 'This tie is no longer in the drawer.');
+      if (!(await wearers.find(data.wearerId))) throw invalidField('wearerId', 'This wearer is no longer on record.');
+      if (!(await ties.find(data.tieId))) throw invalidField('tieId', 'This tie is no longer in the drawer.');
       return insertOnce({
         insert: () => repository.insert(data, new Date()),
         find: () => repository.find(data.id),
@@ -32,8 +32,4 @@ export function tyingService(shop: Database): TyingService {
       });
     },
   };
-}
-
-function missing(path: string, message: string): ProblemError {
-  return new ProblemError('invalid', { detail: message, errors: [{ path, message }] });
 }

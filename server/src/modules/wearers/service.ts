@@ -12,7 +12,7 @@ import { estimateCollar, formatCollarLabel, parseCollarSize, type CollarSystem }
 import { isDeepStrictEqual } from 'node:util';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
-import { ProblemError } from '../../problem.ts';
+import { invalidField, ProblemError } from '../../problem.ts';
 import { insertOnce } from '../insertOnce.ts';
 import { likeness } from './likeness.ts';
 import { wearerRepository, type KeptWearer, type NewMeasure, type WholeWearer } from './repository.ts';
@@ -90,7 +90,7 @@ export function wearerService(shop: Database): WearerService {
     },
     merge: async (id, version, fromId, fromVersion) => {
       requireReady(shop);
-      if (id === fromId) throw refused('fromId', 'A record cannot be merged into itself.');
+      if (id === fromId) throw invalidField('fromId', 'A record cannot be merged into itself.');
       await withTransaction(shop.sequelize, async (transaction) => {
         // in the order of their keys, so that two merges the other way round wait for each other instead of locking up
         const [first = id, second = fromId] = [id, fromId].sort();
@@ -99,7 +99,7 @@ export function wearerService(shop: Database): WearerService {
         const from = locked.find((wearer) => wearer?.id === fromId);
         if (!into || !from) throw new ProblemError('notFound', { detail: 'There is no such wearer.' });
         if (into.mergedInto !== null || from.mergedInto !== null)
-          throw refused('fromId', 'One of the two was merged into another record before.');
+          throw invalidField('fromId', 'One of the two was merged into another record before.');
         if (into.version !== version || from.version !== fromVersion) throw new ProblemError('stale', { current: into });
         await repository.moveInto(fromId, id, new Date(), transaction);
         await repository.update(id, version, filledFrom(into, from), [], new Date(), transaction);
@@ -186,7 +186,3 @@ const MEASURE_KEYS: Readonly<Record<keyof WearerMeasures, true>> = {
   finish: true,
   fullness: true,
 };
-
-function refused(path: string, message: string): ProblemError {
-  return new ProblemError('invalid', { detail: message, errors: [{ path, message }] });
-}

@@ -5,13 +5,13 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { currentOf, sentenceOf } from '../../shared/api/request.ts';
 import { changeShop, useShopReading } from '../../shared/api/shop.ts';
 import { exactMm } from '../../shared/exactMm.ts';
 import { Loaded } from '../../shared/faces/Loaded.tsx';
 import { Page } from '../../shared/Page.tsx';
+import { Section } from '../../shared/Section.tsx';
 import { readStored, writeStored } from '../../shared/stored.ts';
 import { useUnits } from '../../shared/UnitProvider.tsx';
 import { SCHOOL_WORDS, WING_WORDS } from '../../shared/words.ts';
@@ -23,17 +23,17 @@ export function ShopPage() {
   return (
     <Page title="Shop">
       <Box sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(300px, 400px) minmax(0, 1fr)' } }}>
-        <Part title="House habits">
+        <Section title="House habits">
           <Loaded reading={useShopReading()}>{(settings) => <Settings key={settings.version} settings={settings} />}</Loaded>
-        </Part>
+        </Section>
         <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>
-          <Part title="Collars in stock">
+          <Section title="Collars in stock">
             <CollarStock />
-          </Part>
-          <Part title="Label printer" id="printer">
+          </Section>
+          <Section title="Label printer" id="printer">
             <Printer />
-          </Part>
-          <Part title="Tape measure">
+          </Section>
+          <Section title="Tape measure">
             <p style={{ marginTop: 0 }}>
               A digital tape puts its reading into the field that has the cursor. Here it is simulated: press <b>y</b> to have it on the
               page, or{' '}
@@ -42,21 +42,10 @@ export function ShopPage() {
               </a>
               .
             </p>
-          </Part>
+          </Section>
         </Box>
       </Box>
     </Page>
-  );
-}
-
-function Part({ title, id, children }: { title: string; id?: string; children: ReactNode }) {
-  return (
-    <section aria-label={title} id={id}>
-      <Typography variant="h2" sx={{ mb: 1.5 }}>
-        {title}
-      </Typography>
-      {children}
-    </section>
   );
 }
 

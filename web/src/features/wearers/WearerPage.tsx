@@ -2,8 +2,7 @@ import { wearer as wearerSchema, type Wearer, type WearerInput } from '@easytuck
 import { formatCollarSize } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { useFittingsOf } from '../../shared/api/fittings.ts';
@@ -11,6 +10,7 @@ import { currentOf } from '../../shared/api/request.ts';
 import { changeWearer, createWearer, refreshWearer, useWearer } from '../../shared/api/wearers.ts';
 import { Loaded } from '../../shared/faces/Loaded.tsx';
 import { Page } from '../../shared/Page.tsx';
+import { Section } from '../../shared/Section.tsx';
 import { LikelyDoubles } from './LikeWearers.tsx';
 import { WearerForm } from './WearerForm.tsx';
 import { EMPTY_WEARER, toWearerForm } from './wearerForm.ts';
@@ -67,39 +67,28 @@ function KnownWearerPage({ id }: { id: string }) {
             <Box
               sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(300px, 400px) minmax(0, 1fr)' } }}
             >
-              <Part title="Record">
+              <Section title="Record">
                 <WearerRecord key={known.version} wearer={known} />
-              </Part>
+              </Section>
               <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>
-                <Part title="Fittings" heading="Fittings, as given out">
+                <Section title="Fittings" heading="Fittings, as given out">
                   <Loaded reading={fittings}>{(list) => <FittingList fittings={list} />}</Loaded>
-                </Part>
-                <Part title="Ties owned">
+                </Section>
+                <Section title="Ties owned">
                   <OwnedTies wearerId={known.id} />
-                </Part>
-                <Part title="Tyings">
+                </Section>
+                <Section title="Tyings">
                   <Tyings wearer={known} fittings={fittings.data ?? []} />
-                </Part>
-                <Part title="Measures over time">
+                </Section>
+                <Section title="Measures over time">
                   <MeasureHistory wearerId={known.id} />
-                </Part>
+                </Section>
               </Box>
             </Box>
           </Page>
         )
       }
     </Loaded>
-  );
-}
-
-function Part({ title, heading = title, children }: { title: string; heading?: string; children: ReactNode }) {
-  return (
-    <section aria-label={title}>
-      <Typography variant="h2" sx={{ mb: 1 }}>
-        {heading}
-      </Typography>
-      {children}
-    </section>
   );
 }
 

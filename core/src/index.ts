@@ -5,4 +5,5 @@ export * from './fit/index.ts';
 export * from './choice/index.ts';
 export * from './drawing/index.ts';
 export * from './knot/index.ts';
+export * from './tying/index.ts';
 export * from './balance/index.ts';

@@ -1,0 +1,183 @@
+import { add, scale, subtract, type Point3 } from '../knot/index.ts';
+import { BACKWARD, DOWNWARD, FORWARD, UPWARD, band, control, levels, to } from './lay.ts';
+import type { TyingMeasures, WingHalves } from './measures.ts';
+import type { Control, Strand } from './strand.ts';
+
+/** A side as the sign of x: +1 the wearer's left. */
+export type SideSign = 1 | -1;
+
+/** How both ends lie in a bow. All for a long end from the wearer's left. */
+export interface BowLay {
+  readonly front: WingHalves;
+  readonly back: WingHalves;
+  /** Side of the front bow's loop; −1, the right, is the one that holds. */
+  readonly frontLoop: SideSign;
+  /** Side that the back bow is pushed in from; the front loop's is the one that holds. */
+  readonly pushedFrom: SideSign;
+  /** 0 tightened, 1 as it is when the back bow has just come through. */
+  readonly loose: number;
+  /** How far the turns in the knot reach, 1 as the cloth is thick; solved so that the knot takes as much cloth as it should. */
+  readonly shortTurn: number;
+  readonly longTurn: number;
+  /** How far the wings are pinched forward, in mm at a fold. */
+  readonly pinchedMm: number;
+  /** How far each bow is turned about the knot, in radians, the wearer's left going up. */
+  readonly frontTiltRad: number;
+  readonly backTiltRad: number;
+}
+
+/** A tied bow's wings fan out a little, so that the back bow is seen above the front one (common practice, no source). */
+export const FAN_RAD = { front: -0.02, back: 0.035 } as const;
+
+/** Parts of a wing that the fan of the cloth spreads over. */
+const FAN_AT = 0.42;
+/** How far the layers of a loop stand apart in their middle, in mm, beyond the knot's own levels. */
+const PUFF_MM = 2.6;
+/** A fold is soft: cloth of this kind is not creased there. */
+const FOLD_RADIUS_MM = 1.8;
+
+/**
+ * Short end from the half-knot on: down, turned up in front of the back bow's place, out to its fold, back across the middle.
+ * 13 controls.
+ */
+export function shortBow(m: TyingMeasures, lay: BowLay): Control[] {
+  const z = levels(m, lay.loose);
+  const g = m.tie.tie.cloth.gatherRatio;
+  const turn = m.knotHeightMm * lay.shortTurn;
+  const s = lay.frontLoop;
+  // a wing that is pinched forward reaches less far to its side
+  const [r, t] = [pinchedReach(lay.front.loopMm, lay.pinchedMm), pinchedReach(lay.front.flatEndMm, lay.pinchedMm)];
+  const middle = (z.short + z.frontKnot) / 2;
+  const ahead = wingDepth(r, lay.pinchedMm, 1.8);
+  const aheadFlat = wingDepth(t, lay.pinchedMm, 1.8);
+  const tilt = turned(lay.frontTiltRad);
+  return [
+    control(to(0, 0, z.short), FORWARD, 0.85),
+    control(to(0.3 * turn, -0.3 * turn, z.short), to(0, 0.3, 1), g),
+    control(to(0.4 * turn, -0.4 * turn, middle), UPWARD, g),
+    control(to(0.28 * turn, -0.28 * turn, z.frontKnot), to(0, 0.5, -1), g),
+    control(to(0, 0, z.frontKnot), BACKWARD, g),
+    ...[
+      ...loop(s, r, z.frontKnot, z.frontTail, ahead),
+      control(to(0, 0, z.frontTail), FORWARD, g),
+      control(to(-s * FAN_AT * t, 0, z.frontTail + PUFF_MM * 0.5 + aheadFlat(FAN_AT * t)), FORWARD),
+      control(to(-s * (t + 20), 0, z.frontTail + aheadFlat(t + 20)), FORWARD),
+    ].map(tilt),
+  ];
+}
+
+/**
+ * Long end from the half-knot on: behind both and up, over the top, down the front, back under, through the passage to its
+ * fold, and back through it. 21 controls.
+ */
+export function longBow(m: TyingMeasures, lay: BowLay): Control[] {
+  const z = levels(m, lay.loose);
+  const g = m.tie.tie.cloth.gatherRatio;
+  const p = lay.pushedFrom;
+  const { loopMm: r, flatEndMm: t } = lay.back;
+  const h = m.knotHeightMm * lay.longTurn;
+  // the short end turns forward just to the left of the middle: the long end goes by on its own side of that
+  const aside = p === 1 ? 0.34 : -0.16;
+  const ahead = wingDepth(r, 0, 0.2);
+  const aheadFlat = wingDepth(t, 0, 0.2);
+  const tilt = turned(lay.backTiltRad);
+  return [
+    ...wrap(m, lay),
+    control(to(aside * 0.5 * h, -0.44 * h, z.face), to(0, -0.4, 1), g),
+    control(to(aside * h, -0.52 * h, (z.face + z.backKnot) / 2), DOWNWARD, g),
+    control(to(aside * h, -0.3 * h, z.backKnot), to(0, -0.4, -1), g),
+    control(to(p === 1 ? 0.16 * h : -0.04 * h, 0, z.backKnot), BACKWARD, g),
+    ...[
+      ...loop(-p as SideSign, r, z.backKnot, z.backTail, ahead),
+      control(to(0, 0, z.backTail), FORWARD, g),
+      control(to(p * FAN_AT * t, 0, z.backTail + aheadFlat(FAN_AT * t)), FORWARD),
+      control(to(p * (t + 20), 0, z.backTail + aheadFlat(t + 20)), FORWARD),
+    ].map(tilt),
+  ];
+}
+
+/** Long end from the crossing to the middle of the knot's front: 9 controls. */
+export function wrap(m: TyingMeasures, lay: Pick<BowLay, 'loose' | 'longTurn'>): Control[] {
+  const z = levels(m, lay.loose);
+  const g = m.tie.tie.cloth.gatherRatio;
+  const h = m.knotHeightMm * lay.longTurn;
+  return [
+    ...behind(m, lay),
+    control(to(0, 0.44 * h, z.up), to(0, 0.3, -1), g),
+    control(to(0, 0.53 * h, (z.up + z.face) / 2), UPWARD, g),
+    control(to(0, 0.44 * h, z.face), to(0, 0.4, 1), g),
+    control(to(0, 0, z.face + 0.4), FORWARD, g),
+  ];
+}
+
+/** Long end from the crossing round behind both and half up: 5 controls. */
+export function behind(m: TyingMeasures, lay: Pick<BowLay, 'loose' | 'longTurn'>): Control[] {
+  const z = levels(m, lay.loose);
+  const g = m.tie.tie.cloth.gatherRatio;
+  const h = m.knotHeightMm * lay.longTurn;
+  return [
+    control(to(0, 0.04 * h, z.long), FORWARD, 0.85),
+    control(to(-0.09 * h, -0.08 * h, z.long), to(0, -0.3, 1), 0.45),
+    control(to(-0.12 * h, -0.1 * h - 0.5 * m.layerMm, z.short), to(0, -1, 0), 0.4),
+    control(to(-0.07 * h, -0.08 * h, z.up), to(0, -0.3, -1), 0.45),
+    control(to(0, 0, z.up), BACKWARD, g),
+  ];
+}
+
+/** Half-width that is left of a wing of `halfMm` cloth when its end is brought forward along a cubic. */
+function pinchedReach(halfMm: number, pinchedMm: number): number {
+  if (pinchedMm === 0) return halfMm;
+  const lengthMm = (reachMm: number): number => {
+    let sum = 0;
+    for (let i = 0; i < 16; i += 1) sum += Math.hypot(reachMm / 16, pinchedMm * (((i + 1) / 16) ** 3 - (i / 16) ** 3));
+    return sum;
+  };
+  let [low, high] = [0.3 * halfMm, halfMm];
+  for (let i = 0; i < 20; i += 1) {
+    const middle = (low + high) / 2;
+    if (lengthMm(middle) < halfMm) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+const turned =
+  (angleRad: number) =>
+  (c: Control): Control => ({ ...c, at: about(c.at, angleRad), outward: about(c.outward, angleRad) });
+
+const about = ({ x, y, z }: Point3, angleRad: number): Point3 => ({
+  x: x * Math.cos(angleRad) - y * Math.sin(angleRad),
+  y: x * Math.sin(angleRad) + y * Math.cos(angleRad),
+  z,
+});
+
+/** How far forward of the knot's level a wing stands at a distance from the knot. */
+const wingDepth =
+  (halfMm: number, pinchedMm: number, leanMm: number) =>
+  (outMm: number): number => {
+    const share = outMm / Math.max(1, halfMm);
+    return leanMm * share * 2 + pinchedMm * Math.abs(share) ** 3;
+  };
+
+/** The doubled half of a bow: out on the level `from`, round the fold, back on the level `back`. 5 controls. */
+function loop(side: SideSign, r: number, from: number, back: number, ahead: (outMm: number) => number): Control[] {
+  const middle = (from + back) / 2;
+  const near = FAN_AT * r;
+  // the fold is turned as the wing stands there: `u` runs on along the wing, `v` forward of it
+  const slope = Math.atan2(ahead(r) - ahead(r - 1), 1);
+  const [u, v] = [to(side * Math.cos(slope), 0, Math.sin(slope)), to(-side * Math.sin(slope), 0, Math.cos(slope))];
+  const fold = to(side * r, 0, middle + ahead(r));
+  const beside = (sign: 1 | -1): Control => control(add(fold, scale(subtract(scale(v, sign), u), FOLD_RADIUS_MM)), scale(v, sign));
+  return [
+    control(to(side * near, 0, from - PUFF_MM * 0.4 + ahead(near)), BACKWARD),
+    beside(-1),
+    control(fold, u),
+    beside(1),
+    control(to(side * near, 0, back + PUFF_MM + ahead(near)), FORWARD),
+  ];
+}
+
+/** Both whole strands of a bow on the wearer. */
+export function bowStrands(m: TyingMeasures, lay: BowLay): { readonly short: Strand; readonly long: Strand } {
+  return { short: [...band(m, -1), ...shortBow(m, lay)], long: [...band(m, 1), ...longBow(m, lay)] };
+}

@@ -1,0 +1,277 @@
+import { oppositeSide, type Side } from '../fit/index.ts';
+import type { Point3 } from '../knot/index.ts';
+import { shortBow, type BowLay, type SideSign } from './bowStrands.ts';
+import * as bows from './bowLays.ts';
+import * as lays from './halfKnotLays.ts';
+import type { TyingMeasures } from './measures.ts';
+import { poseStrip, type LaidStrip, type Pose } from './pose.ts';
+import { solveBow, type SolvedBow } from './solveBow.ts';
+import { layAt, type Frame, type KeyPose } from './timeline.ts';
+import type { Control, Strand } from './strand.ts';
+
+/** Steps of tying, in the order of the main way. Other ways leave some out, or change their order. */
+export type TyingStep =
+  | 'prepare'
+  | 'lead'
+  | 'cross'
+  | 'halfKnot'
+  | 'park'
+  | 'frontBow'
+  | 'drop'
+  | 'passage'
+  | 'wrap'
+  | 'pushFront'
+  | 'backBow'
+  | 'tighten'
+  | 'balance'
+  | 'collarDown';
+
+/**
+ * Ways of tying. `main`: front bow first, the passage found behind it. `pinchAndTurn`: the passage is kept open by the thumb
+ * from the front bow on. `evenEnds`: no lead; the upper end is wrapped round a finger, the other pushed through where the
+ * finger was. `plainPush`: the end is pushed through as it hangs, its fold made on the way.
+ */
+export type TyingWay = 'main' | 'pinchAndTurn' | 'plainPush' | 'evenEnds';
+
+/** The strip's movement through one step. */
+export interface ChoreographedStep {
+  readonly step: TyingStep;
+  readonly frames: readonly Frame[];
+}
+
+/** The strip from draped to finished, for one tie, neck, lead, hand and way. */
+export interface Choreography {
+  readonly measures: TyingMeasures;
+  readonly longEnd: Side;
+  readonly way: TyingWay;
+  readonly steps: readonly ChoreographedStep[];
+  readonly finished: SolvedBow;
+}
+
+/** Side on which the front loop is laid, and side from which the back bow is pushed in, of the wearer's own. */
+export interface ChosenFolds {
+  readonly frontLoop: Side;
+  readonly pushedFrom: Side;
+}
+
+/** The folds that make the knot that holds: the front loop opposite to where the long end started, the push from its side. */
+export const soundFolds = (longEnd: Side): ChosenFolds => ({ frontLoop: oppositeSide(longEnd), pushedFrom: oppositeSide(longEnd) });
+
+/** Choreographs a way of tying for a tie on a neck. The geometry is this project's own; what is checked of it is in docs/model.md. */
+export function choreograph(
+  m: TyingMeasures,
+  longEnd: Side,
+  way: TyingWay = 'main',
+  folds: ChosenFolds = soundFolds(longEnd),
+): Choreography {
+  const sign = (side: Side): SideSign => (side === longEnd ? 1 : -1);
+  const [frontLoop, pushedFrom] = [sign(folds.frontLoop), sign(folds.pushedFrom)];
+  const finished = solveBow(m, { front: m.front, back: m.back, frontLoop, pushedFrom });
+  const steps = stepsOf(way, parts(m, frontLoop, pushedFrom, finished.lay));
+  return { measures: m, longEnd, way, finished, steps: longEnd === 'left' ? steps : steps.map(mirrorStep) };
+}
+
+/** A frame as it is written below: when, the lay, and its name where it is a key pose. */
+type Written = readonly [share: number, strip: LaidStrip, key?: KeyPose];
+
+const step = (name: TyingStep, frames: readonly Written[], collar: readonly [number, number] = [0, 0]): ChoreographedStep => ({
+  step: name,
+  frames: frames.map(([share, strip, key]) => ({
+    share,
+    strip,
+    key: key ?? null,
+    collarDown: collar[0] + (collar[1] - collar[0]) * share,
+  })),
+});
+
+type Parts = ReturnType<typeof parts>;
+
+/** Steps that the ways are put together from. */
+function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowLay) {
+  const drape = (leadMm: number): LaidStrip => ({ leadMm, knotAt: lays.BUTTON, short: lays.draped(m, -1), long: lays.draped(m, 1) });
+  const working = bows.workingBow(m, s, p);
+  const open: BowLay = { ...working, loose: 1.7 };
+  const pinched: BowLay = { ...open, pinchedMm: 36 };
+  const messy: BowLay = { ...working, loose: 0.8, frontTiltRad: 0.1 * s, backTiltRad: -0.2 * p };
+  const drawn: BowLay = {
+    ...finished,
+    loose: 0.3,
+    front: { ...finished.front, loopMm: finished.front.loopMm * 0.99 },
+    back: { ...finished.back, loopMm: finished.back.loopMm * 0.94 },
+  };
+  const hanging = lays.snugShort(m);
+  const held = bows.backFold(m, open, 'swept');
+  const push = (from: LaidStrip, fromSwept: boolean): ChoreographedStep =>
+    step('backBow', [
+      [0, from],
+      ...(fromSwept ? [] : [[0.13, bows.backFold(m, pinched, 'swept')] as const]),
+      [0.24, bows.backFold(m, pinched, 'begun')],
+      [0.38, bows.backFold(m, pinched, 'made')],
+      [0.55, bows.backFold(m, pinched, 'held'), 'foldHeld'],
+      [0.76, bows.backFold(m, pinched, 'halfway')],
+      [1, bows.bow(m, messy), 'twoLoops'],
+    ]);
+  return {
+    prepare: step('prepare', [
+      [0, drape(-24)],
+      [0.5, drape(24)],
+      [1, drape(0), 'draped'],
+    ]),
+    lead: step('lead', [
+      [0, drape(0)],
+      [1, drape(m.leadMm), 'leadSet'],
+    ]),
+    cross: step('cross', [
+      [0, drape(m.leadMm)],
+      [0.55, lays.crossing(m)],
+      [1, lays.crossed(m, false), 'crossed'],
+    ]),
+    halfKnot: step('halfKnot', [
+      [0, lays.crossed(m, true)],
+      [0.35, lays.turnedUnder(m)],
+      [0.68, lays.through(m), 'upBehind'],
+      [1, lays.snug(m), 'halfKnot'],
+    ]),
+    park: step('park', [
+      [0, lays.snug(m)],
+      [0.5, lays.liftedAside(m)],
+      [1, lays.parked(m), 'parked'],
+    ]),
+    frontBow: step('frontBow', [
+      [0, lays.parked(m)],
+      [0.35, bows.takenUp(m, s)],
+      [0.65, bows.foldBegun(m, s)],
+      [1, bows.frontBow(m, s), 'frontBow'],
+    ]),
+    drop: step('drop', [[0, bows.frontBow(m, s)], ...dropFrames(m, working), [1, bows.dropped(m, working), 'dropped']]),
+    passage: step('passage', [
+      [0, bows.dropped(m, working)],
+      [1, bows.dropped(m, pinched), 'passage'],
+    ]),
+    // the thumb opens the passage while the long end is still over the shoulder
+    passageFirst: step('passage', [
+      [0, bows.frontBow(m, s)],
+      [1, { ...bows.frontBow(m, s), short: bows.dropped(m, pinched).short }, 'passage'],
+    ]),
+    dropLast: step('drop', [
+      [0, { ...bows.frontBow(m, s), short: bows.dropped(m, pinched).short }],
+      ...dropFrames(m, pinched),
+      [1, bows.dropped(m, pinched), 'dropped'],
+    ]),
+    wrap: step('wrap', [
+      [0, lays.snug(m)],
+      [0.3, bows.liftedOver(m, working, hanging)],
+      [0.55, bows.falling(m, working, hanging)],
+      [0.78, { ...bows.dropped(m, open), short: bows.hangingStrand(m, hanging) }],
+      [1, { ...held, short: bows.hangingStrand(m, hanging) }, 'dropped'],
+    ]),
+    pushFront: step('pushFront', [
+      [0, { ...held, short: bows.hangingStrand(m, hanging) }],
+      [0.16, bows.frontFold(m, open, 'swept', held)],
+      [0.3, bows.frontFold(m, open, 'begun', held)],
+      [0.46, bows.frontFold(m, open, 'made', held)],
+      [0.62, bows.frontFold(m, open, 'held', held)],
+      [0.8, bows.frontFold(m, open, 'halfway', held)],
+      [1, bows.backFold(m, pinched, 'swept'), 'frontBow'],
+    ]),
+    backBow: push(bows.dropped(m, pinched), false),
+    backBowHeld: push(bows.backFold(m, pinched, 'swept'), true),
+    backBowPlain: step('backBow', [
+      [0, bows.dropped(m, pinched)],
+      [0.2, bows.backFold(m, pinched, 'swept')],
+      [0.5, bows.backFold(m, pinched, 'held'), 'foldHeld'],
+      [0.74, bows.backFold(m, pinched, 'halfway')],
+      [1, bows.bow(m, messy), 'twoLoops'],
+    ]),
+    tighten: step('tighten', [
+      [0, bows.bow(m, messy)],
+      [1, bows.bow(m, drawn), 'drawnUp'],
+    ]),
+    balance: step('balance', [
+      [0, bows.bow(m, drawn)],
+      [1, bows.bow(m, finished), 'even'],
+    ]),
+    collarDown: step(
+      'collarDown',
+      [
+        [0, bows.bow(m, finished)],
+        [1, bows.bow(m, finished), 'finished'],
+      ],
+      [0, 1],
+    ),
+  };
+}
+
+/** The long end on its way from the shoulder over the front bow. */
+const dropFrames = (m: TyingMeasures, lay: BowLay): readonly Written[] => [
+  [0.18, lays.liftedAside(m, shortBow(m, lay))],
+  [0.38, bows.liftedOver(m, lay)],
+  [0.66, bows.falling(m, lay)],
+];
+
+function stepsOf(way: TyingWay, part: Parts): readonly ChoreographedStep[] {
+  const begin = [part.prepare, part.lead, part.cross, part.halfKnot];
+  const end = [part.tighten, part.balance, part.collarDown];
+  switch (way) {
+    case 'main':
+      return [...begin, part.park, part.frontBow, part.drop, part.passage, part.backBow, ...end];
+    case 'plainPush':
+      return [...begin, part.park, part.frontBow, part.drop, part.passage, part.backBowPlain, ...end];
+    case 'pinchAndTurn':
+      return [...begin, part.park, part.frontBow, part.passageFirst, part.dropLast, part.backBow, ...end];
+    case 'evenEnds':
+      return [...begin, part.wrap, part.pushFront, part.backBowHeld, ...end];
+  }
+}
+
+const mirrorStep = ({ step: name, frames }: ChoreographedStep): ChoreographedStep => ({
+  step: name,
+  frames: frames.map((frame) => ({ ...frame, strip: mirrorStrip(frame.strip) })),
+});
+
+/** The same lay in the other hand. */
+export function mirrorStrip({ short, long, leadMm, knotAt }: LaidStrip): LaidStrip {
+  const flip = (strand: Strand): Strand =>
+    strand.map((control): Control => ({
+      ...control,
+      at: { ...control.at, x: -control.at.x },
+      outward: { ...control.outward, x: -control.outward.x },
+    }));
+  return { short: flip(short), long: flip(long), leadMm, knotAt: { ...knotAt, x: -knotAt.x } };
+}
+
+/** A moment of a choreography. */
+export interface PosedMoment {
+  readonly pose: Pose;
+  readonly knotAt: Point3;
+  /** How far the collar is turned down, 0 to 1. */
+  readonly collarDown: number;
+}
+
+/** The strip at a moment of a step, `share` of it done. */
+export function poseStep({ measures }: Choreography, { frames }: ChoreographedStep, share: number, spacingMm?: number): PosedMoment {
+  const { strip, collarDown } = layAt(frames, share);
+  return { pose: poseStrip({ profile: measures.tie.profile, setMm: measures.setMm }, strip, spacingMm), knotAt: strip.knotAt, collarDown };
+}
+
+/** The strip at a moment of the whole: whole numbers are beginnings of steps, the part behind the point is the share of the step that is done. */
+export function poseAt(choreography: Choreography, time: number, spacingMm?: number): PosedMoment {
+  const { steps } = choreography;
+  const index = Math.min(steps.length - 1, Math.max(0, Math.floor(time)));
+  const at = steps[index];
+  if (!at) throw new RangeError('a choreography has steps');
+  return poseStep(choreography, at, Math.max(0, time - index), spacingMm);
+}
+
+/** A key pose, with the step it belongs to and when it comes. */
+export interface KeyMoment {
+  readonly key: KeyPose;
+  readonly stepIndex: number;
+  readonly step: ChoreographedStep;
+  readonly share: number;
+}
+
+/** The key poses of a choreography in order. */
+export function keyMoments({ steps }: Choreography): readonly KeyMoment[] {
+  return steps.flatMap((at, stepIndex) => at.frames.flatMap(({ key, share }) => (key ? [{ key, stepIndex, step: at, share }] : [])));
+}

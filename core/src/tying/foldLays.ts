@@ -1,0 +1,121 @@
+import type { Point3 } from '../knot/index.ts';
+import { BACKWARD, FORWARD, control, to } from './lay.ts';
+import type { SideSign } from './bowStrands.ts';
+import type { Control } from './strand.ts';
+
+/** Depths, in mm, between which an end is folded and pushed through: where it hangs, and where its two layers will lie. */
+export interface FoldDepths {
+  readonly hang: number;
+  readonly knot: number;
+  readonly tail: number;
+}
+
+/**
+ * Lays of a hanging end that is taken up by its belly, folded, and pushed through the knot from one side. Each gives the
+ * 12 controls from the knot down; `p` is the side that it is pushed in from.
+ */
+
+/** The blade swept up to its side, its tip leading forward. */
+export function sweptAside({ hang }: FoldDepths, p: SideSign): Control[] {
+  const sweep: readonly (readonly [number, number, number])[] = [
+    [38, -84, 0],
+    [50, -84, 6],
+    [60, -80, 14],
+    [67, -76, 22],
+    [73, -72, 31],
+    [78, -68, 42],
+    [84, -64, 58],
+    [90, -62, 82],
+    [98, -62, 140],
+  ];
+  return [
+    control(to(p * 2, -26, hang + 3), to(0, -0.1, 1), 0.6),
+    control(to(p * 13, -56, hang + 4), FORWARD, 0.65),
+    control(to(p * 25, -76, hang), FORWARD, 0.75),
+    ...sweep.map(([x, y, ahead], i) => control(to(p * x, y, hang + ahead), to(-p * Math.min(1, 0.15 * i), 0, 1))),
+  ];
+}
+
+/** Strand that leads from the knot down to the fold while that is made out at the side: 5 controls. */
+function bight({ hang, knot }: FoldDepths, p: SideSign): Control[] {
+  return [
+    control(to(p * 2, -26, hang + 4), to(0, -0.2, 1), 0.6),
+    control(to(p * 20, -62, hang + 6), to(0.3 * p, -0.5, 0.8), 0.5),
+    control(to(p * 44, -74, (hang + knot) / 2), to(0.5 * p, -0.8, 0.1), 0.5),
+    control(to(p * 56, -58, knot - 6), to(0.7 * p, -0.2, -0.7), 0.5),
+    control(to(p * 51, -43, knot - 5), to(0.2 * p, 0, -1), 0.55),
+  ];
+}
+
+/** The fold begun at the belly: the tail points forward, clear of the strand that leads to the fold. */
+export function foldBegunAside(depths: FoldDepths, p: SideSign): Control[] {
+  const { knot } = depths;
+  const ahead: Point3 = to(-p, 0, 0);
+  return [
+    ...bight(depths, p),
+    control(to(p * 42, -38, knot), to(-0.5 * p, 0, -1), 0.7),
+    control(to(p * 39, -37, knot + 5), ahead, 0.75),
+    control(to(p * 38, -37, knot + 12), ahead, 0.8),
+    control(to(p * 38, -39, knot + 26), ahead, 0.9),
+    control(to(p * 40, -42, knot + 46), ahead),
+    control(to(p * 43, -47, knot + 70), ahead),
+    control(to(p * 50, -62, knot + 130), ahead),
+  ];
+}
+
+/** The fold made out at the side, the tail turned back over it. */
+export function foldMadeAside(depths: FoldDepths, p: SideSign): Control[] {
+  const { tail } = depths;
+  return [
+    ...bight(depths, p),
+    ...foldAt(p * 37, -36, depths, p, 0.75),
+    control(to(p * 66, -46, tail + 2), FORWARD, 0.9),
+    control(to(p * 90, -60, tail), FORWARD),
+    control(to(p * 160, -98, tail), FORWARD),
+  ];
+}
+
+/** The fold held at the mouth of the passage. */
+export function foldHeld(depths: FoldDepths, p: SideSign, gatherRatio: number): Control[] {
+  const { hang, knot, tail } = depths;
+  return [
+    control(to(p * 2, -26, hang + 2), to(0, -0.3, 1), 0.55),
+    control(to(p * 17, -54, hang - 3), to(0.5 * p, -0.63, 0.5), 0.42),
+    control(to(p * 33, -46, knot + 3), to(0.6 * p, -0.3, -0.7), 0.42),
+    control(to(p * 28, -15, knot), BACKWARD, 0.5),
+    control(to(p * 15, -5, knot - 0.5), BACKWARD, 0.6),
+    ...foldAt(-p, -1, depths, p, gatherRatio + 0.1),
+    control(to(p * 20, -4, tail + 1), FORWARD, 0.7),
+    control(to(p * 45, -9, tail), FORWARD),
+    control(to(p * 150, -26, tail), FORWARD),
+  ];
+}
+
+/** The fold come through the passage by `reachMm`. */
+export function foldHalfway(depths: FoldDepths, p: SideSign, gatherRatio: number, reachMm: number): Control[] {
+  const { hang, knot, tail } = depths;
+  return [
+    control(to(p * 2, -18, hang + 1), to(0, -0.3, 1), 0.55),
+    control(to(p * 10, -42, (hang + knot) / 2), to(0.2 * p, -1, 0.1), 0.42),
+    control(to(p * 15, -34, knot), to(0.3 * p, -0.4, -1), 0.42),
+    control(to(p * 5, -4, knot), BACKWARD, gatherRatio),
+    control(to(-p * 0.4 * reachMm, 0, knot - 0.5), BACKWARD, 0.8),
+    ...foldAt(-p * reachMm, -1, depths, p, 1),
+    control(to(p * 6, -1, tail), FORWARD, gatherRatio),
+    control(to(p * 45, -9, tail), FORWARD),
+    control(to(p * 150, -20, tail), FORWARD),
+  ];
+}
+
+const FOLD_MM = 2.4;
+
+/** A fold at (x, y) and the tail's first control behind it: 4 controls. */
+function foldAt(x: number, y: number, { knot, tail }: FoldDepths, p: SideSign, gather: number): Control[] {
+  const middle = (knot + tail) / 2;
+  return [
+    control(to(x + p * FOLD_MM, y, middle - FOLD_MM), BACKWARD, gather),
+    control(to(x, y, middle), to(-p, 0, 0), gather),
+    control(to(x + p * FOLD_MM, y, middle + FOLD_MM), FORWARD, gather),
+    control(to(x + p * 16, y, tail + 1.2), FORWARD, gather),
+  ];
+}

@@ -1,0 +1,24 @@
+/** Tying: where every piece of the strip lies in space, from draped to finished. */
+export { tyingMeasures, type TyingMeasures, type WingHalves } from './measures.ts';
+export { poseStrip, pointOf, NODE_SPACING_MM, type LaidStrip, type Pose } from './pose.ts';
+export {
+  choreograph,
+  keyMoments,
+  mirrorStrip,
+  poseAt,
+  poseStep,
+  soundFolds,
+  type Choreography,
+  type ChoreographedStep,
+  type ChosenFolds,
+  type KeyMoment,
+  type PosedMoment,
+  type TyingStep,
+  type TyingWay,
+} from './choreography.ts';
+export { type KeyPose } from './timeline.ts';
+export { clothCrossings, depthInCollar, edgesOf, measureCloth, writheOf, type ClothCrossing } from './poseChecks.ts';
+export { atFolds, atTips, closePose, jonesOfPose, knotOfPose, type Cuts } from './knotOfPose.ts';
+export { bodyParts, COLLAR_HEIGHT, leafEdgeRad, type BodyPart } from './body.ts';
+export { projectPose, type Still, type StillPatch, type StillRequest, type StillTone, type ViewDirection } from './projectPose.ts';
+export { faultyBow, TYING_FAULTS, type TyingFault } from './faults.ts';

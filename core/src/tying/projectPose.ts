@@ -1,0 +1,126 @@
+import { cross, dot, type Point3 } from '../knot/index.ts';
+import { bodyParts, type BodyPart } from './body.ts';
+import { pointOf, type Pose } from './pose.ts';
+import { unit } from './strand.ts';
+
+/** A place to look from. `towards` points from the knot to the eye; `up` is up in the picture, more or less. */
+export interface ViewDirection {
+  readonly towards: Point3;
+  readonly up: Point3;
+}
+
+/** What a patch of a still shows, for whoever draws it to colour. */
+export type StillTone = 'longOuter' | 'longInner' | 'shortOuter' | 'shortInner' | BodyPart['name'];
+
+/** A flat patch of a still, nearer ones later. Points in mm in the picture: x to the right, y down, the knot at the origin. */
+export interface StillPatch {
+  readonly tone: StillTone;
+  /** How squarely the patch faces the eye, 0 to 1. */
+  readonly light: number;
+  readonly points: readonly (readonly [number, number])[];
+  /** Which sides of the patch are edges of the cloth: the side from each such point to the next. */
+  readonly edges: readonly number[];
+}
+
+/** A pose as it is seen from one side: patches from far to near, so that painting them in order hides what is hidden. */
+export interface Still {
+  readonly patches: readonly StillPatch[];
+}
+
+/** What of a pose goes into a still. */
+export interface StillRequest {
+  readonly pose: Pose;
+  readonly knotAt: Point3;
+  readonly collarRadiusMm: number;
+  readonly collarDown: number;
+  readonly view: ViewDirection;
+  /** Whether neck, collar and shirt are drawn. */
+  readonly withBody: boolean;
+}
+
+/** The cloth is cut into this many patches across, and a patch spans this many nodes, so that their order from far to near is sound. */
+const ACROSS = 4;
+const ALONG = 2;
+
+/** Projects a pose for paper or for a screen without depth of its own. Parallel projection; patches are sorted by their middles. */
+export function projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody }: StillRequest): Still {
+  const towards = unit(view.towards);
+  const right = unit(cross(view.up, towards));
+  const up = cross(towards, right);
+  const see = (p: Point3): Seen => {
+    const q = { x: p.x - knotAt.x, y: p.y - knotAt.y, z: p.z - knotAt.z };
+    return { x: dot(q, right), y: -dot(q, up), depth: dot(q, towards) };
+  };
+  const isHidden = withBody && collarDown > 0.9 ? underLeaf(collarRadiusMm) : (): boolean => false;
+  const patches: (StillPatch & { readonly depth: number })[] = [...clothPatches(pose, see, towards, isHidden)];
+  if (withBody) for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards));
+  return { patches: patches.sort((a, b) => a.depth - b.depth).map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
+}
+
+interface Seen {
+  readonly x: number;
+  readonly y: number;
+  readonly depth: number;
+}
+
+function* clothPatches(pose: Pose, see: (p: Point3) => Seen, towards: Point3): Generator<StillPatch & { readonly depth: number }> {
+  for (let node = 0; node + 1 < pose.nodeCount; node += ALONG) {
+    const next = Math.min(pose.nodeCount - 1, node + ALONG);
+    if (isHidden(pointOf(pose.centreMm, node))) continue;
+    const facing = dot(pointOf(pose.outward, node), towards);
+    const end = node < pose.backNode ? 'short' : 'long';
+    const tone: StillTone = `${end}${facing > 0 ? 'Outer' : 'Inner'}`;
+    for (let k = 0; k < ACROSS; k += 1) {
+      const [from, to] = [-1 + (2 * k) / ACROSS, -1 + (2 * (k + 1)) / ACROSS];
+      const corners = [place(pose, node, from), place(pose, next, from), place(pose, next, to), place(pose, node, to)].map(see);
+      const edges = [
+        ...(k === 0 ? [0] : []),
+        ...(next === pose.nodeCount - 1 ? [1] : []),
+        ...(k === ACROSS - 1 ? [2] : []),
+        ...(node === 0 ? [3] : []),
+      ];
+      yield { tone, light: Math.abs(facing), edges, ...patch(corners) };
+    }
+  }
+}
+
+function place(pose: Pose, node: number, share: number): Point3 {
+  const [centre, across] = [pointOf(pose.centreMm, node), pointOf(pose.across, node)];
+  const out = share * (pose.halfWidthMm[node] ?? 0);
+  return { x: centre.x + out * across.x, y: centre.y + out * across.y, z: centre.z + out * across.z };
+}
+
+const patch = (corners: readonly Seen[]): Pick<StillPatch, 'points'> & { readonly depth: number } => ({
+  points: corners.map(({ x, y }) => [x, y] as const),
+  depth: corners.reduce((sum, { depth }) => sum + depth, 0) / corners.length,
+});
+
+/** Cloth lies on the body: the parts of it that face the eye are taken as further off than they are, the shirt as furthest of all. */
+const BODY_BEHIND_MM = { neck: 4, stand: 7, leaf: 1, shirt: 1000 } as const;
+
+function* bodyPatches(
+  { name, rows, columns, pointsMm }: BodyPart,
+  see: (p: Point3) => Seen,
+  towards: Point3,
+): Generator<StillPatch & { readonly depth: number }> {
+  const at = (row: number, column: number): Point3 => pointOf(pointsMm, row * columns + column);
+  for (let row = 0; row + 1 < rows; row += 1) {
+    for (let column = 0; column + 1 < columns; column += 1) {
+      const corners = [at(row, column), at(row, column + 1), at(row + 1, column + 1), at(row + 1, column)] as const;
+      const normal = cross(
+        { x: corners[1].x - corners[3].x, y: corners[1].y - corners[3].y, z: corners[1].z - corners[3].z },
+        { x: corners[2].x - corners[0].x, y: corners[2].y - corners[0].y, z: corners[2].z - corners[0].z },
+      );
+      const size = Math.sqrt(dot(normal, normal));
+      if (size < 1e-9) continue;
+      const seen = patch(corners.map(see));
+      yield {
+        tone: name,
+        light: Math.abs(dot(normal, towards)) / size,
+        edges: [],
+        points: seen.points,
+        depth: seen.depth - BODY_BEHIND_MM,
+      };
+    }
+  }
+}

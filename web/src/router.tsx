@@ -41,6 +41,11 @@ export const router = createBrowserRouter([
         errorElement: <ErrorFace />,
       },
       {
+        path: 'coach',
+        lazy: async () => ({ Component: (await import('./features/coach/CoachPage.tsx')).CoachPage }),
+        errorElement: <ErrorFace />,
+      },
+      {
         path: 'ledger',
         lazy: async () => ({ Component: (await import('./features/ledger/LedgerPage.tsx')).LedgerPage }),
         errorElement: <ErrorFace />,

@@ -1,6 +1,21 @@
+import { TYING_FAULTS, TYING_STEPS } from '@easytuck/core';
 import { z } from 'zod';
 import { moment, noteField, recordId } from '../fields/common.ts';
 import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
+import { OFFERED_WAYS } from '../words/tyingWords.ts';
+
+/** Ways of tying that a practice can be of. */
+export const tyingWay = z.enum(OFFERED_WAYS);
+
+/** Steps as they are timed. */
+export const tyingStep = z.enum(TYING_STEPS);
+
+/** What can be seen to have gone wrong. */
+export const tyingFault = z.enum(TYING_FAULTS);
+
+/** Longer than this nobody is at one tying, in ms: the clock was left running. */
+const LONGEST_MS = 4 * 60 * 60 * 1000;
+const durationMs = z.int('A duration is in whole milliseconds.').min(0).max(LONGEST_MS, 'The clock ran for more than four hours.');
 
 /** How a tying ended. */
 export const tyingOutcome = z.enum(['tied', 'fault', 'gaveUp']);
@@ -18,6 +33,16 @@ export const tyingInput = z.object({
   frontFlatEndMm: halfWidth,
   backLoopMm: halfWidth,
   backFlatEndMm: halfWidth,
+  /** How it was tied, where that is known. */
+  way: tyingWay.nullable().default(null),
+  /** What was seen to be wrong, where it ended in a fault. */
+  fault: tyingFault.nullable().default(null),
+  /** How long it took, and each step of it, where it was timed. */
+  durationMs: durationMs.nullable().default(null),
+  steps: z
+    .array(z.object({ step: tyingStep, ms: durationMs }))
+    .max(200)
+    .default([]),
   note: noteField.default(''),
 });
 export type TyingInput = z.input<typeof tyingInput>;

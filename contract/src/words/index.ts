@@ -61,3 +61,4 @@ export function hangWords(noseMm: number, between: readonly [number, number], le
     ? 'the nose hangs above the collar button'
     : `nose ${length(noseMm)} below the collar button, between buttons ${between[0]} and ${between[1]}`;
 }
+export * from './tyingWords.ts';

@@ -10,21 +10,24 @@ import { layAt, type Frame, type KeyPose } from './timeline.ts';
 import type { Control, Strand } from './strand.ts';
 
 /** Steps of tying, in the order of the main way. Other ways leave some out, or change their order. */
-export type TyingStep =
-  | 'prepare'
-  | 'lead'
-  | 'cross'
-  | 'halfKnot'
-  | 'park'
-  | 'frontBow'
-  | 'drop'
-  | 'passage'
-  | 'wrap'
-  | 'pushFront'
-  | 'backBow'
-  | 'tighten'
-  | 'balance'
-  | 'collarDown';
+export const TYING_STEPS = [
+  'prepare',
+  'lead',
+  'cross',
+  'halfKnot',
+  'park',
+  'frontBow',
+  'drop',
+  'passage',
+  'wrap',
+  'pushFront',
+  'backBow',
+  'tighten',
+  'balance',
+  'collarDown',
+] as const;
+
+export type TyingStep = (typeof TYING_STEPS)[number];
 
 /**
  * Ways of tying. `main`: front bow first, the passage found behind it. `pinchAndTurn`: the passage is kept open by the thumb

@@ -8,6 +8,7 @@ export {
   poseAt,
   poseStep,
   soundFolds,
+  TYING_STEPS,
   type Choreography,
   type ChoreographedStep,
   type ChosenFolds,

@@ -1,7 +1,7 @@
 import { cross, dot, type Point3 } from '../knot/index.ts';
 import { bodyParts, type BodyPart } from './body.ts';
 import { pointOf, type Pose } from './pose.ts';
-import { unit } from './strand.ts';
+import { distance, unit } from './strand.ts';
 
 /** A place to look from. `towards` points from the knot to the eye; `up` is up in the picture, more or less. */
 export interface ViewDirection {
@@ -52,7 +52,7 @@ export function projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, wi
     return { x: dot(q, right), y: -dot(q, up), depth: dot(q, towards) };
   };
   const isHidden = withBody && collarDown > 0.9 ? underLeaf(collarRadiusMm) : (): boolean => false;
-  const patches: (StillPatch & { readonly depth: number })[] = [...clothPatches(pose, see, towards, isHidden)];
+  const patches: (StillPatch & { readonly depth: number })[] = [...clothPatches(pose, knotAt, see, towards, isHidden)];
   if (withBody) for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards));
   return { patches: patches.sort((a, b) => a.depth - b.depth).map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
 }
@@ -63,11 +63,30 @@ interface Seen {
   readonly depth: number;
 }
 
-function* clothPatches(pose: Pose, see: (p: Point3) => Seen, towards: Point3): Generator<StillPatch & { readonly depth: number }> {
+/** Whether a point of the band is covered by the leaf that is turned down over it. */
+const underLeaf =
+  (collarRadiusMm: number) =>
+  ({ x, z }: Point3): boolean => {
+    const back = z + collarRadiusMm;
+    return Math.hypot(x, back) < collarRadiusMm + 3.5 && Math.abs(Math.atan2(x, back)) > 0.3;
+  };
+
+const WRAP_REACH_MM = 13;
+
+function* clothPatches(
+  pose: Pose,
+  knotAt: Point3,
+  see: (p: Point3) => Seen,
+  towards: Point3,
+  isHidden: (p: Point3) => boolean,
+): Generator<StillPatch & { readonly depth: number }> {
   for (let node = 0; node + 1 < pose.nodeCount; node += ALONG) {
     const next = Math.min(pose.nodeCount - 1, node + ALONG);
     if (isHidden(pointOf(pose.centreMm, node))) continue;
     const facing = dot(pointOf(pose.outward, node), towards);
+    // the wrap of the long end encloses what is in the knot, however closely it is pressed
+    const isWrap = node > pose.backNode && distance(pointOf(pose.centreMm, node), knotAt) < WRAP_REACH_MM;
+    const pressed = isWrap ? 4 * facing : 0;
     const end = node < pose.backNode ? 'short' : 'long';
     const tone: StillTone = `${end}${facing > 0 ? 'Outer' : 'Inner'}`;
     for (let k = 0; k < ACROSS; k += 1) {
@@ -79,7 +98,8 @@ function* clothPatches(pose: Pose, see: (p: Point3) => Seen, towards: Point3): G
         ...(k === ACROSS - 1 ? [2] : []),
         ...(node === 0 ? [3] : []),
       ];
-      yield { tone, light: Math.abs(facing), edges, ...patch(corners) };
+      const seen = patch(corners);
+      yield { tone, light: Math.abs(facing), edges, points: seen.points, depth: seen.depth + pressed };
     }
   }
 }
@@ -119,7 +139,7 @@ function* bodyPatches(
         light: Math.abs(dot(normal, towards)) / size,
         edges: [],
         points: seen.points,
-        depth: seen.depth - BODY_BEHIND_MM,
+        depth: seen.depth - BODY_BEHIND_MM[name],
       };
     }
   }

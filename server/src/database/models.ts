@@ -53,6 +53,10 @@ export interface TyingRow {
   frontFlatEndMm: number | null;
   backLoopMm: number | null;
   backFlatEndMm: number | null;
+  way: string | null;
+  fault: string | null;
+  durationMs: number | null;
+  steps: unknown;
   note: string;
   tiedAt: Date;
 }
@@ -214,6 +218,10 @@ export function defineModels(sequelize: Sequelize): Models {
         frontFlatEndMm: optional(DataTypes.DOUBLE),
         backLoopMm: optional(DataTypes.DOUBLE),
         backFlatEndMm: optional(DataTypes.DOUBLE),
+        way: optional(DataTypes.STRING),
+        fault: optional(DataTypes.STRING),
+        durationMs: optional(DataTypes.INTEGER),
+        steps: document(),
         note: text(),
         tiedAt: time(),
       },

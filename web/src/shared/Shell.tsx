@@ -12,6 +12,7 @@ const ROOMS = [
   { to: '/', name: 'Bench' },
   { to: '/wearers', name: 'Wearers' },
   { to: '/drawer', name: 'Drawer' },
+  { to: '/coach', name: 'Coach' },
   { to: '/ledger', name: 'Ledger' },
   { to: '/shop', name: 'Shop' },
 ] as const;

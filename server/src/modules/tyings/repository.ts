@@ -1,11 +1,11 @@
 import { tying as tyingSchema, type Tying, type TyingData } from '@easytuck/contract';
-import type { TyingRow } from '../../database/models.ts';
+import { readDocument, type TyingRow } from '../../database/models.ts';
 import { readRows } from '../../database/readRows.ts';
 import type { Database } from '../../plugins/database.ts';
 
 const COLUMNS = `y.id, y.wearer_id AS wearerId, y.tie_id AS tieId, t.name AS tieName, y.fitting_id AS fittingId, y.outcome,
   y.front_loop_mm AS frontLoopMm, y.front_flat_end_mm AS frontFlatEndMm, y.back_loop_mm AS backLoopMm,
-  y.back_flat_end_mm AS backFlatEndMm, y.note, y.tied_at AS tiedAt`;
+  y.back_flat_end_mm AS backFlatEndMm, y.way, y.fault, y.duration_ms AS durationMs, y.steps, y.note, y.tied_at AS tiedAt`;
 const FROM = 'FROM tyings y JOIN ties t ON t.id = y.tie_id';
 
 /** Reads and writes tyings; the only place that knows their columns. They are never changed. */
@@ -35,4 +35,5 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
   };
 }
 
-const toTying = (row: TyingRow & { tieName: string }): Tying => tyingSchema.parse({ ...row, tiedAt: row.tiedAt.toISOString() });
+const toTying = (row: TyingRow & { tieName: string }): Tying =>
+  tyingSchema.parse({ ...row, steps: readDocument(row.steps), tiedAt: row.tiedAt.toISOString() });

@@ -47,6 +47,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
   useShortcuts('Fitting', [
     { key: 'n', says: 'the next fitting', run: () => void navigate('/') },
     { key: 'r', says: 'a new revision of this one', run: () => void navigate(`/?revise=${fitting.id}`) },
+    { key: 'c', says: 'coach the tying', run: () => void navigate(`/coach?fitting=${fitting.id}`) },
     { key: 'x', says: 'start another from this one', run: () => void navigate(`/?copy=${fitting.id}`) },
   ]);
   return (
@@ -62,6 +63,9 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
             given out {dayjs(fitting.givenOutAt).format('D MMMM YYYY, HH:mm')}
             {fitting.staff !== '' && `, by ${fitting.staff}`}
           </Box>
+          <Button variant="outlined" component={Link} to={`/coach?fitting=${fitting.id}`}>
+            Coach the tying
+          </Button>
           <Button variant="outlined" component={Link} to={`/?revise=${fitting.id}`}>
             Revise
           </Button>

@@ -1,14 +1,4 @@
-import {
-  FITTING_LENGTHS,
-  OCCASION_WORDS,
-  optionalLengthField,
-  type Fitting,
-  type TakenMeasure,
-  type Tie,
-  type Tying,
-  type TyingInput,
-  type Wearer,
-} from '@easytuck/contract';
+import { OCCASION_WORDS, type Fitting, type TakenMeasure, type Tie, type Tying, type TyingInput, type Wearer } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -26,7 +16,8 @@ import { recordTying, useTyingsOf } from '../../shared/api/tyings.ts';
 import { setOwned, useMeasures, useOwnedTies } from '../../shared/api/wearers.ts';
 import { Choice } from '../../shared/Choice.tsx';
 import { Loaded } from '../../shared/faces/Loaded.tsx';
-import { TAPE_FIELD } from '../../shared/tape/tapeMeasure.ts';
+import { OUTCOMES, outcomeWords } from '../../shared/tying/outcomes.ts';
+import { HALVES, HalfWidthFields, useHalfWidths } from '../../shared/tying/HalfWidths.tsx';
 import { useUnits } from '../../shared/UnitProvider.tsx';
 import { sideWords } from '../../shared/words.ts';
 import { COLOURS, FIGURES } from '../../theme.ts';
@@ -184,20 +175,6 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
   );
 }
 
-const OUTCOMES = [
-  { value: 'tied', text: 'tied' },
-  { value: 'fault', text: 'a fault' },
-  { value: 'gaveUp', text: 'gave up' },
-] as const;
-const HALVES = [
-  ['frontLoopMm', 'Front loop'],
-  ['frontFlatEndMm', 'Front flat end'],
-  ['backLoopMm', 'Back loop'],
-  ['backFlatEndMm', 'Back flat end'],
-] as const;
-type Half = (typeof HALVES)[number][0];
-const NO_HALVES: Readonly<Record<Half, string>> = { frontLoopMm: '', frontFlatEndMm: '', backLoopMm: '', backFlatEndMm: '' };
-
 /** Tyings: how each went, and the four half-widths where they were measured. */
 export function Tyings({ wearer, fittings }: { wearer: Wearer; fittings: readonly Fitting[] }) {
   const ties = useTies().data ?? [];
@@ -222,7 +199,7 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
         <Box component="li" key={tying.id} sx={{ ...line, py: 1, px: 1 }}>
           <Box sx={{ display: 'flex', gap: 2 }}>
             <Box sx={{ flex: 1 }}>
-              <b>{OUTCOMES.find(({ value }) => value === tying.outcome)?.text}</b>, {tying.tieName}
+              <b>{outcomeWords(tying)}</b>, {tying.tieName}
             </Box>
             <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>{day(tying.tiedAt)}</Box>
           </Box>
@@ -236,23 +213,19 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
 }
 
 function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly Tie[]; lastTieId: string | null }) {
-  const { unit } = useUnits();
+  const halves = useHalfWidths();
   const [id, setId] = useState(() => uuid());
   const [tieId, setTieId] = useState<string | null>(null);
   const [outcome, setOutcome] = useState<TyingInput['outcome']>('tied');
-  const [halves, setHalves] = useState(NO_HALVES);
   const [note, setNote] = useState('');
   const [failure, setFailure] = useState<unknown>(null);
   const chosen = tieId ?? lastTieId ?? ties[0]?.id ?? '';
-  const read = (name: Half) => optionalLengthField(FITTING_LENGTHS.halfWidthMm, unit).safeParse(halves[name]);
-  const isRight = HALVES.every(([name]) => read(name).success);
   const save = async (): Promise<void> => {
     setFailure(null);
     try {
-      const lengths = Object.fromEntries(HALVES.map(([name]) => [name, read(name).data ?? null])) as Record<Half, number | null>;
-      await recordTying({ id, wearerId: wearer.id, tieId: chosen, outcome, ...lengths, note });
+      await recordTying({ id, wearerId: wearer.id, tieId: chosen, outcome, ...halves.lengths(), note });
       setId(uuid());
-      setHalves(NO_HALVES);
+      halves.clear();
       setNote('');
     } catch (error) {
       setFailure(error);
@@ -265,7 +238,7 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
       aria-label="A new tying"
       onSubmit={(event) => {
         event.preventDefault();
-        if (isRight) void save();
+        if (halves.isRight) void save();
       }}
       sx={{
         mt: 2,
@@ -291,20 +264,7 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
       <Box sx={{ gridColumn: 'span 2' }}>
         <Choice label="How it went" value={outcome} onChange={setOutcome} options={OUTCOMES} />
       </Box>
-      {HALVES.map(([name, words]) => {
-        const { error } = read(name);
-        return (
-          <TextField
-            key={name}
-            label={words}
-            value={halves[name]}
-            onChange={(event) => setHalves({ ...halves, [name]: event.target.value })}
-            error={error !== undefined}
-            helperText={error?.issues[0]?.message ?? 'from the knot’s middle'}
-            slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
-          />
-        );
-      })}
+      <HalfWidthFields halves={halves} />
       <TextField
         label="Remark"
         value={note}
@@ -312,7 +272,7 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
         sx={{ gridColumn: 'span 2' }}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      <Button type="submit" variant="outlined" disabled={!isRight} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
+      <Button type="submit" variant="outlined" disabled={!halves.isRight} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
         Put on record
       </Button>
       {failure !== null && (

@@ -1,0 +1,60 @@
+import type { Tie, Wearer } from '@easytuck/contract';
+import Box from '@mui/material/Box';
+import { useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useFitting } from '../../shared/api/fittings.ts';
+import { useTies } from '../../shared/api/ties.ts';
+import { useWearer } from '../../shared/api/wearers.ts';
+import { Face } from '../../shared/faces/Face.tsx';
+import { Loaded } from '../../shared/faces/Loaded.tsx';
+import { CoachRoom } from './CoachRoom.tsx';
+import { subjectOfFitting, subjectOfTie, type CoachSubject } from './coachSubject.ts';
+
+/** The coach: a fitting's own tie and neck (`?fitting=`), a wearer's and a tie (`?wearer=&tie=`), or any tie of the drawer. */
+export function CoachPage() {
+  const [search] = useSearchParams();
+  const fittingId = search.get('fitting');
+  return fittingId === null ? <OfTie tieId={search.get('tie')} wearerId={search.get('wearer')} /> : <OfFitting id={fittingId} />;
+}
+
+function OfFitting({ id }: { id: string }) {
+  return (
+    <Loaded reading={useFitting(id)}>
+      {(fitting) => <Room key={fitting.id} make={() => subjectOfFitting(fitting)} ties={[fitting.tie]} />}
+    </Loaded>
+  );
+}
+
+function OfTie({ tieId, wearerId }: { tieId: string | null; wearerId: string | null }) {
+  const ties = useTies();
+  const wearer = useWearer(wearerId);
+  return (
+    <Loaded reading={ties}>
+      {(drawer) => {
+        const tie = drawer.find(({ id }) => id === tieId) ?? drawer[0];
+        if (!tie)
+          return (
+            <Face title="There is no tie to show yet">
+              The coach shows a tie of the drawer by its own measures.{' '}
+              <Box component={Link} to="/drawer">
+                Measure one
+              </Box>{' '}
+              first.
+            </Face>
+          );
+        if (wearerId === null) return <OfDrawer tie={tie} wearer={null} ties={drawer} />;
+        return <Loaded reading={wearer}>{(known) => <OfDrawer tie={tie} wearer={known} ties={drawer} />}</Loaded>;
+      }}
+    </Loaded>
+  );
+}
+
+const OfDrawer = ({ tie, wearer, ties }: { tie: Tie; wearer: Wearer | null; ties: readonly Tie[] }) => (
+  <Room key={`${tie.id}${wearer?.id ?? ''}`} make={() => subjectOfTie(tie, wearer)} ties={ties} />
+);
+
+function Room({ make, ties }: { make: () => CoachSubject; ties: readonly Tie[] }) {
+  // made once: the key says when it is another
+  const [subject] = useState(make);
+  return <CoachRoom subject={subject} ties={ties} />;
+}

@@ -1,0 +1,236 @@
+import { OFFERED_WAYS, settingWords, stepWords, WAY_WORDS, type OfferedWay, type Tie } from '@easytuck/contract';
+import { formatCollarSize, type Side } from '@easytuck/core';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import LinearProgress from '@mui/material/LinearProgress';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useMemo, useState, type ReactNode } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { Choice } from '../../shared/Choice.tsx';
+import { useShortcuts } from '../../shared/shortcuts/shortcuts.ts';
+import { useUnits } from '../../shared/UnitProvider.tsx';
+import { COLOURS, FIGURES } from '../../theme.ts';
+import { CoachStage } from './components/CoachStage.tsx';
+import { Controls } from './components/Controls.tsx';
+import { FaultGallery } from './components/FaultGallery.tsx';
+import { FingerInset } from './components/FingerInset.tsx';
+import { PracticeTab } from './components/PracticeTab.tsx';
+import { ScrubBar } from './components/ScrubBar.tsx';
+import { StepPanel } from './components/StepPanel.tsx';
+import { settingForGirth, type CoachSubject } from './coachSubject.ts';
+import { movesAs, useCoach, type Coach } from './useCoach.ts';
+import { usePractice } from './usePractice.ts';
+
+type Tab = 'tying' | 'faults' | 'practice';
+const TABS = [
+  { value: 'tying', text: 'Tying' },
+  { value: 'faults', text: 'What went wrong?' },
+  { value: 'practice', text: 'Practice' },
+] as const;
+
+/** The coach for one tie on one neck. */
+export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: readonly Tie[] }) {
+  const coach = useCoach(subject);
+  const { state, dispatch } = coach;
+  const [tab, setTab] = useState<Tab>('tying');
+  const baked = coach.reading.state === 'ready' ? coach.reading.baked : null;
+  const steps = useMemo(() => baked?.steps.map(({ step }) => step) ?? [], [baked]);
+  const timer = usePractice(steps, coach.playhead);
+  useShortcuts('Coach', [
+    ...['PageDown', 'ArrowRight'].map((key) => ({ key, says: 'the next step', run: () => dispatch({ type: 'next' }) })),
+    ...['PageUp', 'ArrowLeft'].map((key) => ({ key, says: 'the step before', run: () => dispatch({ type: 'back' }) })),
+    { key: ' ', says: 'hold, or go on moving', run: () => dispatch({ type: 'holdOrMove' }) },
+    { key: 'r', says: 'this step again', run: () => dispatch({ type: 'repeat' }) },
+    { key: 'l', says: 'this step over and over', run: () => dispatch({ type: 'toggleLoop' }) },
+    { key: 'ArrowUp', says: 'faster', run: () => dispatch({ type: 'faster' }) },
+    { key: 'ArrowDown', says: 'slower', run: () => dispatch({ type: 'slower' }) },
+    {
+      key: 'h',
+      says: 'the other hand',
+      run: () => dispatch({ type: 'choose', chosen: { hand: coach.longEnd === 'left' ? 'right' : 'left' } }),
+    },
+    { key: 's', says: 'see through the cloth', run: () => dispatch({ type: 'choose', chosen: { seeThrough: !state.seeThrough } }) },
+    { key: 'w', says: 'what went wrong', run: () => setTab('faults') },
+    { key: 'p', says: 'practice', run: () => setTab('practice') },
+    { key: 't', says: 'the tying', run: () => setTab('tying') },
+  ]);
+  return (
+    <Box component="main" sx={{ px: { xs: 2, md: 2.5 }, py: 1.5, maxWidth: 1500, mx: 'auto' }}>
+      <Heading subject={subject} ties={ties} coach={coach}>
+        <Choice label="The coach shows" hideLabel value={tab} onChange={setTab} options={TABS} />
+      </Heading>
+      {tab === 'tying' && <Tying subject={subject} coach={coach} />}
+      {tab === 'faults' && (
+        <FaultGallery
+          measures={coach.tied.measures}
+          longEnd={coach.longEnd}
+          steps={steps}
+          onGoBack={(step) => {
+            dispatch({ type: 'goTo', step: Math.max(0, steps.indexOf(step)), view: 'best' });
+            setTab('tying');
+          }}
+        />
+      )}
+      {tab === 'practice' && <PracticeTab subject={subject} way={state.way} timer={timer} />}
+    </Box>
+  );
+}
+
+function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ties: readonly Tie[]; coach: Coach; children: ReactNode }) {
+  const navigate = useNavigate();
+  const { length } = useUnits();
+  const { state, dispatch, longEnd, tied } = coach;
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', columnGap: 3, rowGap: 1, mb: 1.25 }}>
+      <Box sx={{ flex: '1 1 280px', minWidth: 0 }}>
+        <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontSize: '1.5rem', fontWeight: 560, lineHeight: 1.15 }}>
+          {subject.wearer ? (
+            <Box component={Link} to={`/wearers/${subject.wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
+              {subject.wearer.name}
+            </Box>
+          ) : (
+            'Coach'
+          )}
+        </Box>
+        <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem' }}>
+          {subject.tie.name}, collar {formatCollarSize(subject.collar)}, lead {length(tied.leadMm)}
+        </Box>
+      </Box>
+      {ties.length > 1 && (
+        <TextField
+          select
+          label="Tie"
+          value={subject.tie.id}
+          onChange={(event) => void navigate(`/coach?tie=${event.target.value}${subject.wearer ? `&wearer=${subject.wearer.id}` : ''}`)}
+          sx={{ width: 190 }}
+        >
+          {ties.map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <TextField
+        select
+        label="Way of tying"
+        value={state.way}
+        onChange={(event) => dispatch({ type: 'choose', chosen: { way: event.target.value as OfferedWay } })}
+        sx={{ width: 230 }}
+      >
+        {OFFERED_WAYS.map((way) => (
+          <MenuItem key={way} value={way}>
+            {WAY_WORDS[way].name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Choice<Side>
+        label="Long end on the wearer’s"
+        value={longEnd}
+        onChange={(hand) => dispatch({ type: 'choose', chosen: { hand } })}
+        options={[
+          { value: 'left', text: 'left' },
+          { value: 'right', text: 'right' },
+        ]}
+        small
+      />
+      {children}
+    </Box>
+  );
+}
+
+function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
+  const { state, dispatch, reading, playhead, words, step, longEnd } = coach;
+  const { length } = useUnits();
+  const told = state.way === 'helper' ? 'helper' : 'wearer';
+  const names = useMemo(
+    () =>
+      reading.state === 'ready'
+        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: movesAs(state.way), told, lead: '' }).name)
+        : [],
+    [reading, longEnd, state.way, told],
+  );
+  if (reading.state === 'failed')
+    return (
+      <Alert severity="error">
+        The strip’s movement could not be worked out for this tie. {reading.error instanceof Error ? reading.error.message : ''} The words
+        of the steps hold all the same.
+      </Alert>
+    );
+  return (
+    <>
+      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 410px' } }}>
+        <Box
+          sx={{
+            position: 'relative',
+            height: { xs: '52dvh', md: 'calc(100dvh - 306px)' },
+            minHeight: 360,
+            backgroundColor: COLOURS.card,
+            border: `1px solid ${COLOURS.thread}`,
+          }}
+        >
+          {reading.state === 'ready' ? (
+            <CoachStage coach={coach} subject={subject} baked={reading.baked} />
+          ) : (
+            <Box sx={{ display: 'grid', alignContent: 'center', justifyItems: 'center', gap: 2, height: '100%' }}>
+              <Box sx={{ color: 'text.secondary' }}>Laying this tie on this neck…</Box>
+              <LinearProgress variant="determinate" value={100 * reading.share} aria-label="Working out the movement" sx={{ width: 260 }} />
+            </Box>
+          )}
+        </Box>
+        <Box sx={{ display: 'grid', alignContent: 'space-between', gap: 2 }}>
+          <StepPanel words={words} number={state.step + 1} of={state.stepCount} />
+          <Box>
+            <FingerInset prepared={subject.prepared} setMm={subject.setMm} step={step} mirrored={longEnd === 'right'} />
+          </Box>
+        </Box>
+      </Box>
+      <Box sx={{ mt: 1 }}>
+        {names.length > 0 && (
+          <ScrubBar
+            names={names}
+            step={state.step}
+            playhead={playhead}
+            onScrub={(at) => dispatch({ type: 'scrubbed', step: at })}
+            onGoTo={(at) => dispatch({ type: 'goTo', step: at })}
+          />
+        )}
+      </Box>
+      <Controls coach={coach} />
+      <WayNote subject={subject} coach={coach} length={length} />
+    </>
+  );
+}
+
+/** Whom the way suits and what it costs; on the thigh also how the band is set for it. */
+function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coach; length: (mm: number) => string }) {
+  const { state, thighGirthMm, setThighGirthMm } = coach;
+  const words = WAY_WORDS[state.way];
+  const { setting } = settingForGirth(subject, thighGirthMm);
+  return (
+    <Box sx={{ mt: 1.5, color: 'text.secondary', fontSize: '0.9375rem', maxWidth: 980 }}>
+      <b>{words.name}.</b> Suits {words.suits}. Costs: {words.costs}.
+      {state.way === 'onThigh' && (
+        <Box sx={{ mt: 1, display: 'flex', alignItems: 'end', gap: 2, flexWrap: 'wrap', color: 'text.primary' }}>
+          <TextField
+            label="Girth it is tied on, cm"
+            type="number"
+            value={Math.round(thighGirthMm / 10)}
+            onChange={(event) => {
+              const cm = Number(event.target.value);
+              if (cm >= 25 && cm <= 80) setThighGirthMm(cm * 10);
+            }}
+            sx={{ width: 170 }}
+            slotProps={{ htmlInput: { min: 25, max: 80 } }}
+          />
+          <Box sx={{ fontSize: '1.0625rem', pb: 0.5 }}>
+            {setting.beyondMm > 0
+              ? `The band ends ${length(setting.beyondMm)} short of what this girth needs: tie it on something slimmer.`
+              : `Set the band at ${settingWords(setting.nearest, length).figure} for this girth; on the neck take it in to its own set.`}
+          </Box>
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,97 @@
+import { poseStep, type Choreography, type Pose, type TyingStep, type TyingWay } from '@easytuck/core';
+
+/** Numbers kept of a node: centre 3, across 3, outward 3, half-width, gather. */
+export const NODE_NUMBERS = 11;
+/** Moments that a step is worked out at; between two of them the strip moves straight. */
+const MOMENTS = 40;
+
+/** Poses of a whole choreography, worked out beforehand so that playing costs next to nothing. */
+export interface BakedPoses {
+  readonly nodeCount: number;
+  readonly backNode: number;
+  readonly spacingMm: number;
+  readonly way: TyingWay;
+  readonly longEnd: 'left' | 'right';
+  readonly collarRadiusMm: number;
+  readonly steps: readonly BakedStep[];
+}
+
+export interface BakedStep {
+  readonly step: TyingStep;
+  /** One array a moment, {@link NODE_NUMBERS} a node. */
+  readonly moments: readonly Float32Array[];
+  /** Knot's place at each moment, three numbers each. */
+  readonly knotAt: Float32Array;
+  readonly collarDown: readonly number[];
+}
+
+/** Works out the moments of one step. */
+export function bakeStep(choreography: Choreography, index: number): BakedStep {
+  const step = choreography.steps[index];
+  if (!step) throw new RangeError(`no step ${index}`);
+  const knotAt = new Float32Array(3 * (MOMENTS + 1));
+  const collarDown: number[] = [];
+  const moments = Array.from({ length: MOMENTS + 1 }, (_, i) => {
+    const at = poseStep(choreography, step, i / MOMENTS);
+    knotAt.set([at.knotAt.x, at.knotAt.y, at.knotAt.z], 3 * i);
+    collarDown.push(at.collarDown);
+    return packPose(at.pose);
+  });
+  return { step: step.step, moments, knotAt, collarDown };
+}
+
+/** A pose's arrays in one. */
+export function packPose(pose: Pose): Float32Array {
+  const packed = new Float32Array(NODE_NUMBERS * pose.nodeCount);
+  for (let node = 0; node < pose.nodeCount; node += 1) {
+    const to = NODE_NUMBERS * node;
+    packed.set(pose.centreMm.subarray(3 * node, 3 * node + 3), to);
+    packed.set(pose.across.subarray(3 * node, 3 * node + 3), to + 3);
+    packed.set(pose.outward.subarray(3 * node, 3 * node + 3), to + 6);
+    packed[to + 9] = pose.halfWidthMm[node] ?? 0;
+    packed[to + 10] = pose.gather[node] ?? 1;
+  }
+  return packed;
+}
+
+/** What is at a moment: the strip's numbers are written into `into`. `time`: step index and the share of it that is done. */
+export function momentAt(
+  baked: BakedPoses,
+  time: number,
+  into: Float32Array,
+): { knotAt: readonly [number, number, number]; collarDown: number } {
+  const index = Math.min(baked.steps.length - 1, Math.max(0, Math.floor(time)));
+  const step = baked.steps[index];
+  if (!step) throw new RangeError('a choreography has steps');
+  const place = Math.min(1, Math.max(0, time - index)) * MOMENTS;
+  const first = Math.min(MOMENTS - 1, Math.floor(place));
+  const share = place - first;
+  const [a, b] = [step.moments[first], step.moments[first + 1]];
+  if (!a || !b) throw new RangeError('a step has moments');
+  for (let i = 0; i < into.length; i += 1) {
+    const from = a[i] ?? 0;
+    into[i] = from + ((b[i] ?? 0) - from) * share;
+  }
+  const at = (k: number): number => {
+    const from = step.knotAt[3 * first + k] ?? 0;
+    return from + ((step.knotAt[3 * first + 3 + k] ?? 0) - from) * share;
+  };
+  const down = step.collarDown[first] ?? 0;
+  return { knotAt: [at(0), at(1), at(2)], collarDown: down + ((step.collarDown[first + 1] ?? down) - down) * share };
+}
+
+/** A packed pose as core takes it, for stills without WebGL. */
+export function unpackPose(
+  packed: Float32Array,
+  { nodeCount, backNode, spacingMm }: Pick<BakedPoses, 'nodeCount' | 'backNode' | 'spacingMm'>,
+): Pose {
+  const three = (from: number): Float32Array => {
+    const array = new Float32Array(3 * nodeCount);
+    for (let node = 0; node < nodeCount; node += 1)
+      array.set(packed.subarray(NODE_NUMBERS * node + from, NODE_NUMBERS * node + from + 3), 3 * node);
+    return array;
+  };
+  const one = (from: number): Float32Array =>
+    Float32Array.from({ length: nodeCount }, (_, node) => packed[NODE_NUMBERS * node + from] ?? 0);
+  return { nodeCount, backNode, spacingMm, centreMm: three(0), across: three(3), outward: three(6), halfWidthMm: one(9), gather: one(10) };
+}

@@ -1,0 +1,128 @@
+import Box from '@mui/material/Box';
+import ToggleButton from '@mui/material/ToggleButton';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { Choice } from '../../../shared/Choice.tsx';
+import { COLOURS } from '../../../theme.ts';
+import type { BakedPoses } from '../bakedPoses.ts';
+import type { CoachSubject } from '../coachSubject.ts';
+import { drawerCloth, schemeCloth } from '../clothColours.ts';
+import { FlatStage } from '../stage/StillCanvas.tsx';
+import type { Coach } from '../useCoach.ts';
+import { VIEW_NAMES, viewWords, type ViewChoice } from '../views.ts';
+
+const Stage3d = lazy(() => import('../stage/Stage3d.tsx'));
+
+const VIEW_OPTIONS: readonly { readonly value: ViewChoice; readonly text: string }[] = [
+  { value: 'best', text: 'Best view' },
+  ...VIEW_NAMES.map((value) => ({ value, text: viewWords(value) })),
+];
+
+/** Whether the browser draws in three dimensions; `?flat` asks for the flat stage all the same. */
+function canDraw3d(): boolean {
+  if (new URLSearchParams(window.location.search).has('flat')) return false;
+  try {
+    return document.createElement('canvas').getContext('webgl2') !== null;
+  } catch {
+    return false;
+  }
+}
+
+/** The strip on the wearer, and how it is looked at. */
+export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject; baked: BakedPoses }) {
+  const { state, dispatch, playhead, view, isFree, still, longEnd } = coach;
+  const [is3d] = useState(canDraw3d);
+  const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
+  const thicknessMm = Math.min(0.9, subject.tie.cloth.thicknessMm * 0.6);
+  const sides = view.isMirror ? (['left', 'right'] as const) : (['right', 'left'] as const);
+  return (
+    <>
+      <Box sx={{ position: 'absolute', inset: 0 }} role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
+        {is3d ? (
+          <Suspense fallback={null}>
+            <Stage3d
+              baked={baked}
+              playhead={playhead}
+              view={view}
+              isFree={isFree}
+              seeThrough={state.seeThrough}
+              ghostTime={state.ghost && state.step + 1 < baked.steps.length ? state.step + 1.999999 : null}
+              cloth={cloth}
+              thicknessMm={thicknessMm}
+              still={still}
+            />
+          </Suspense>
+        ) : (
+          <FlatStage baked={baked} playhead={playhead} view={view} longEnd={longEnd} />
+        )}
+      </Box>
+      <Box
+        sx={{
+          position: 'absolute',
+          top: 10,
+          left: 10,
+          right: 10,
+          display: 'flex',
+          flexWrap: 'wrap',
+          gap: 1,
+          justifyContent: 'space-between',
+        }}
+      >
+        <Choice
+          label="View"
+          hideLabel
+          value={state.view}
+          onChange={(chosen) => dispatch({ type: 'choose', chosen: { view: chosen } })}
+          options={VIEW_OPTIONS}
+          small
+        />
+        {is3d && (
+          <Box sx={{ display: 'flex', gap: 0.75 }}>
+            <Toggle
+              is={state.seeThrough}
+              onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
+              text="See through"
+            />
+            <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
+            <Toggle
+              is={state.drawerCloth}
+              onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
+              text="Its own cloth"
+            />
+          </Box>
+        )}
+      </Box>
+      {(view.isMirror || view.name === 'Facing') && (
+        <Box
+          aria-hidden
+          sx={{
+            position: 'absolute',
+            bottom: 10,
+            left: 14,
+            right: 14,
+            display: 'flex',
+            justifyContent: 'space-between',
+            fontSize: '1.125rem',
+            color: COLOURS.pencil,
+            pointerEvents: 'none',
+          }}
+        >
+          <span>{coach.state.way === 'helper' ? `wearer’s ${sides[0]}` : `your ${sides[0]}`}</span>
+          <span>{coach.state.way === 'helper' ? `wearer’s ${sides[1]}` : `your ${sides[1]}`}</span>
+        </Box>
+      )}
+    </>
+  );
+}
+
+function Toggle({ is, onChange, text }: { is: boolean; onChange: (is: boolean) => void; text: string }) {
+  return (
+    <ToggleButton
+      value={text}
+      selected={is}
+      onChange={() => onChange(!is)}
+      sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: '0.875rem' }}
+    >
+      {text}
+    </ToggleButton>
+  );
+}

@@ -1,0 +1,61 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ToggleButton from '@mui/material/ToggleButton';
+import { Choice } from '../../../shared/Choice.tsx';
+import { SPEEDS, WAITS, type Speed, type Wait } from '../coachReducer.ts';
+import { hasVoice, type Coach } from '../useCoach.ts';
+
+const SPEED_TEXT: Readonly<Record<Speed, string>> = { 0.25: '¼×', 0.5: '½×', 1: '1×', 2: '2×' };
+
+/** Back, hold, again, next; how fast; and what goes on without hands. */
+export function Controls({ coach: { state, dispatch } }: { coach: Coach }) {
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 1.25, mt: 1 }}>
+      <Button variant="outlined" onClick={() => dispatch({ type: 'back' })} disabled={state.step === 0}>
+        Back
+      </Button>
+      <Button variant="outlined" onClick={() => dispatch({ type: 'repeat' })}>
+        Again
+      </Button>
+      <Button variant="outlined" onClick={() => dispatch({ type: 'holdOrMove' })} sx={{ minWidth: 92 }}>
+        {state.moving ? 'Hold' : 'Move'}
+      </Button>
+      <Button
+        variant="contained"
+        onClick={() => dispatch({ type: 'next' })}
+        disabled={state.step + 1 >= state.stepCount}
+        sx={{ minWidth: 120 }}
+      >
+        Next
+      </Button>
+      <Box sx={{ flex: 1 }} />
+      <Choice
+        label="Speed"
+        value={String(state.speed)}
+        onChange={(speed) => dispatch({ type: 'choose', chosen: { speed: Number(speed) as Speed } })}
+        options={SPEEDS.map((speed) => ({ value: String(speed), text: SPEED_TEXT[speed] }))}
+        small
+      />
+      <Choice
+        label="Go on by itself after, s"
+        value={String(state.waitS)}
+        onChange={(waitS) => dispatch({ type: 'choose', chosen: { waitS: Number(waitS) as Wait } })}
+        options={WAITS.map((wait) => ({ value: String(wait), text: wait === 0 ? 'off' : String(wait) }))}
+        small
+      />
+      <ToggleButton value="loop" selected={state.looping} onChange={() => dispatch({ type: 'toggleLoop' })} sx={{ minHeight: 34, py: 0 }}>
+        Over and over
+      </ToggleButton>
+      {hasVoice() && (
+        <ToggleButton
+          value="voice"
+          selected={state.spoken}
+          onChange={() => dispatch({ type: 'choose', chosen: { spoken: !state.spoken } })}
+          sx={{ minHeight: 34, py: 0 }}
+        >
+          Read aloud
+        </ToggleButton>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,130 @@
+import { FAULT_WORDS } from '@easytuck/contract';
+import { faultyBow, TYING_FAULTS, type PosedMoment, type Side, type TyingFault, type TyingMeasures, type TyingStep } from '@easytuck/core';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useEffect, useMemo, useState } from 'react';
+import { COLOURS, FIGURES } from '../../../theme.ts';
+import { PoseStill } from '../stage/StillCanvas.tsx';
+import { viewOf, type View } from '../views.ts';
+
+/** Pictures of what can have gone wrong, from this tie's own geometry; the one that is chosen tells cause, remedy and where to go back to. */
+export function FaultGallery({
+  measures,
+  longEnd,
+  steps,
+  onGoBack,
+}: {
+  measures: TyingMeasures;
+  longEnd: Side;
+  steps: readonly TyingStep[];
+  onGoBack: (step: TyingStep) => void;
+}) {
+  const [chosen, setChosen] = useState<TyingFault>('granny');
+  const posed = useFaultyBows(measures, longEnd);
+  const view = useMemo(() => viewOf('mirror', longEnd), [longEnd]);
+  const words = FAULT_WORDS[chosen];
+  const backTo = steps.includes(words.backTo) ? words.backTo : (steps.find((step) => step === 'pushFront') ?? 'prepare');
+  const large = posed.get(chosen);
+  return (
+    <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 380px' }, alignItems: 'start' }}>
+      <Box
+        component="fieldset"
+        sx={{ border: 0, m: 0, p: 0, display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(auto-fill, minmax(178px, 1fr))' }}
+      >
+        <Box component="legend" sx={{ fontSize: '1.0625rem', p: 0, mb: 1.25 }}>
+          Which picture is most like what you see in the mirror?
+        </Box>
+        {TYING_FAULTS.map((fault) => {
+          const moment = posed.get(fault);
+          return (
+            <Box
+              key={fault}
+              component="label"
+              sx={{
+                position: 'relative',
+                border: `1px solid ${COLOURS.thread}`,
+                backgroundColor: COLOURS.card,
+                cursor: 'pointer',
+                '&:has(:checked)': { outline: `3px solid ${COLOURS.ink}`, outlineOffset: -1 },
+                '&:has(:focus-visible)': { boxShadow: `0 0 0 5px ${COLOURS.long}` },
+              }}
+            >
+              <input
+                type="radio"
+                name="fault"
+                checked={fault === chosen}
+                onChange={() => setChosen(fault)}
+                style={{ position: 'absolute', opacity: 0, inset: 0 }}
+              />
+              <Box sx={{ height: 118, backgroundColor: COLOURS.paper }}>
+                {moment && <Picture moment={moment} measures={measures} view={view} heightPx={118} label={FAULT_WORDS[fault].seen} />}
+              </Box>
+              <Box sx={{ px: 1, py: 0.75, fontSize: '0.9375rem', lineHeight: 1.25 }}>{FAULT_WORDS[fault].seen}</Box>
+            </Box>
+          );
+        })}
+      </Box>
+      <Box component="section" aria-label="Cause and remedy" aria-live="polite" sx={{ position: { md: 'sticky' }, top: 16 }}>
+        <Box sx={{ border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.paper, mb: 2 }}>
+          {large && <Picture moment={large} measures={measures} view={view} heightPx={230} label={words.seen} />}
+        </Box>
+        <Box sx={{ fontFamily: FIGURES, fontSize: '1.5rem', lineHeight: 1.2, fontWeight: 560, mb: 1.5 }}>{words.seen}</Box>
+        <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>Cause</Box>
+        <Box sx={{ fontSize: '1.125rem', lineHeight: 1.4, mb: 1.5 }}>{words.cause}</Box>
+        <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>Remedy</Box>
+        <Box sx={{ fontSize: '1.125rem', lineHeight: 1.4, mb: 2 }}>{words.remedy}</Box>
+        <Button variant="contained" onClick={() => onGoBack(backTo)}>
+          Show that step
+        </Button>
+      </Box>
+    </Box>
+  );
+}
+
+function Picture({
+  moment,
+  measures,
+  view,
+  heightPx,
+  label,
+}: {
+  moment: PosedMoment;
+  measures: TyingMeasures;
+  view: View;
+  heightPx: number;
+  label: string;
+}) {
+  return (
+    <PoseStill
+      pose={moment.pose}
+      knotAt={moment.knotAt}
+      collarDown={moment.collarDown}
+      collarRadiusMm={measures.collarRadiusMm}
+      view={view}
+      label={label}
+      heightPx={heightPx}
+      widthMm={210}
+    />
+  );
+}
+
+/** The faults laid one after the other, so that the page can be used meanwhile. */
+function useFaultyBows(measures: TyingMeasures, longEnd: Side): ReadonlyMap<TyingFault, PosedMoment> {
+  const [posed, setPosed] = useState<ReadonlyMap<TyingFault, PosedMoment>>(new Map());
+  useEffect(() => {
+    let isOver = false;
+    const made = new Map<TyingFault, PosedMoment>();
+    const next = (at: number): void => {
+      const fault = TYING_FAULTS[at];
+      if (isOver || !fault) return;
+      made.set(fault, faultyBow(measures, longEnd, fault, 3));
+      setPosed(new Map(made));
+      setTimeout(() => next(at + 1));
+    };
+    next(0);
+    return () => {
+      isOver = true;
+    };
+  }, [measures, longEnd]);
+  return posed;
+}

@@ -1,0 +1,266 @@
+import { FAULT_WORDS, stepWords, type OfferedWay, type Tying, type TyingInput, type Wearer } from '@easytuck/contract';
+import { TYING_FAULTS, type TyingFault } from '@easytuck/core';
+import Alert from '@mui/material/Alert';
+import Autocomplete from '@mui/material/Autocomplete';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import dayjs from 'dayjs';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { sentenceOf } from '../../../shared/api/request.ts';
+import { recordTying, useTyingsOf } from '../../../shared/api/tyings.ts';
+import { useWearers } from '../../../shared/api/wearers.ts';
+import { Choice } from '../../../shared/Choice.tsx';
+import { Loaded } from '../../../shared/faces/Loaded.tsx';
+import { HalfWidthFields, useHalfWidths } from '../../../shared/tying/HalfWidths.tsx';
+import { OUTCOMES, outcomeWords } from '../../../shared/tying/outcomes.ts';
+import { COLOURS, FIGURES } from '../../../theme.ts';
+import type { CoachSubject } from '../coachSubject.ts';
+import { clock, practisedMs, type Practice } from '../practice.ts';
+import type { PracticeClock } from '../usePractice.ts';
+
+const PracticeChart = lazy(async () => ({ default: (await import('./PracticeChart.tsx')).PracticeChart }));
+
+const stepName = (step: Tying['steps'][number]['step']): string =>
+  stepWords(step, { longEnd: 'left', way: 'main', told: 'wearer', lead: '' }).name;
+
+/** Practice: the clock, how the try went, and the tries so far. */
+export function PracticeTab({ subject, way, timer }: { subject: CoachSubject; way: OfferedWay; timer: PracticeClock }) {
+  const [found, setFound] = useState<Wearer | null>(null);
+  const wearer = subject.wearer ?? found;
+  return (
+    <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: '1fr', md: '420px minmax(0, 1fr)' }, alignItems: 'start' }}>
+      <Box component="section" aria-label="This try" sx={{ display: 'grid', gap: 2 }}>
+        <Clock timer={timer} />
+        {subject.wearer === null && <WearerFinder wearer={found} onFind={setFound} />}
+        {timer.practice?.stoppedAt !== null && timer.practice && (
+          <Outcome
+            practice={timer.practice}
+            subject={subject}
+            way={way}
+            wearerId={wearer?.id ?? null}
+            onSaved={timer.clear}
+            onDrop={timer.clear}
+          />
+        )}
+      </Box>
+      <Box component="section" aria-label="Tries so far">
+        <Typography variant="h2" sx={{ mb: 1.5 }}>
+          {wearer ? `Tries of ${wearer.name}` : 'Tries so far'}
+        </Typography>
+        {wearer ? (
+          <Tries wearerId={wearer.id} tieId={subject.tie.id} />
+        ) : (
+          <Typography color="text.secondary">Choose the wearer to see and keep his tries.</Typography>
+        )}
+      </Box>
+    </Box>
+  );
+}
+
+function Clock({ timer: { practice, start, stop } }: { timer: PracticeClock }) {
+  const now = useNow(practice !== null && practice.stoppedAt === null);
+  const running = practice !== null && practice.stoppedAt === null;
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
+      <Box
+        role="timer"
+        aria-label="Time of this try"
+        sx={{ fontFamily: FIGURES, fontSize: '3.5rem', lineHeight: 1, fontVariantNumeric: 'tabular-nums lining-nums', minWidth: 150 }}
+      >
+        {clock(practice ? practisedMs(practice, now) : 0)}
+      </Box>
+      {running ? (
+        <Button variant="contained" onClick={stop}>
+          Stop
+        </Button>
+      ) : (
+        practice === null && (
+          <Button variant="contained" onClick={start}>
+            Start
+          </Button>
+        )
+      )}
+      {running && <Box sx={{ color: 'text.secondary' }}>now at: {stepName(practice.step).toLowerCase()}</Box>}
+    </Box>
+  );
+}
+
+function useNow(isRunning: boolean): number {
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    if (!isRunning) return;
+    const timer = setInterval(() => setNow(Date.now()), 500);
+    return () => clearInterval(timer);
+  }, [isRunning]);
+  return now;
+}
+
+function WearerFinder({ wearer, onFind }: { wearer: Wearer | null; onFind: (wearer: Wearer | null) => void }) {
+  const [letters, setLetters] = useState('');
+  const found = useWearers(letters).data ?? [];
+  return (
+    <Autocomplete
+      options={found}
+      value={wearer}
+      onChange={(_, chosen) => onFind(chosen)}
+      onInputChange={(_, text) => setLetters(text)}
+      filterOptions={(all) => all}
+      getOptionLabel={({ name }) => name}
+      getOptionKey={({ id }) => id}
+      isOptionEqualToValue={(a, b) => a.id === b.id}
+      renderInput={(params) => <TextField {...params} label="Who is practising" placeholder="a few letters of the name" />}
+    />
+  );
+}
+
+function Outcome({
+  practice,
+  subject,
+  way,
+  wearerId,
+  onSaved,
+  onDrop,
+}: {
+  practice: Practice;
+  subject: CoachSubject;
+  way: OfferedWay;
+  wearerId: string | null;
+  onSaved: () => void;
+  onDrop: () => void;
+}) {
+  const halves = useHalfWidths();
+  const [id] = useState(() => uuid());
+  const [outcome, setOutcome] = useState<TyingInput['outcome']>('tied');
+  const [fault, setFault] = useState<TyingFault>('uneven');
+  const [note, setNote] = useState('');
+  const [failure, setFailure] = useState<unknown>(null);
+  const [isSaving, setSaving] = useState(false);
+  const save = async (): Promise<void> => {
+    if (wearerId === null || isSaving) return;
+    setFailure(null);
+    setSaving(true);
+    try {
+      await recordTying({
+        id,
+        wearerId,
+        tieId: subject.tie.id,
+        fittingId: subject.fittingId,
+        outcome,
+        way,
+        fault: outcome === 'fault' ? fault : null,
+        durationMs: practisedMs(practice, Date.now()),
+        steps: [...practice.steps],
+        ...halves.lengths(),
+        note,
+      });
+      onSaved();
+    } catch (error) {
+      setFailure(error);
+      setSaving(false);
+    }
+  };
+  return (
+    <Box
+      component="form"
+      aria-label="How the try went"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (halves.isRight) void save();
+      }}
+      sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}
+    >
+      <Box sx={{ gridColumn: '1 / -1' }}>
+        <Choice label="How it went" value={outcome} onChange={setOutcome} options={OUTCOMES} />
+      </Box>
+      {outcome === 'fault' && (
+        <TextField
+          select
+          label="What was seen"
+          value={fault}
+          onChange={(event) => setFault(event.target.value as TyingFault)}
+          sx={{ gridColumn: '1 / -1' }}
+        >
+          {TYING_FAULTS.map((each) => (
+            <MenuItem key={each} value={each}>
+              {FAULT_WORDS[each].seen}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {outcome !== 'gaveUp' && <HalfWidthFields halves={halves} />}
+      <TextField label="Remark" value={note} onChange={(event) => setNote(event.target.value)} sx={{ gridColumn: '1 / -1' }} />
+      <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1.5, alignItems: 'center' }}>
+        <Button type="submit" variant="contained" disabled={wearerId === null || !halves.isRight || isSaving}>
+          Put on record
+        </Button>
+        <Button variant="outlined" onClick={onDrop}>
+          Drop this try
+        </Button>
+        {wearerId === null && <Box sx={{ color: 'text.secondary' }}>Say who practised first.</Box>}
+      </Box>
+      {failure !== null && (
+        <Alert severity="error" sx={{ gridColumn: '1 / -1' }}>
+          Not saved. {sentenceOf(failure)} The try is kept here.
+        </Alert>
+      )}
+    </Box>
+  );
+}
+
+function Tries({ wearerId, tieId }: { wearerId: string; tieId: string }) {
+  return (
+    <Loaded reading={useTyingsOf(wearerId)}>
+      {(all) => {
+        const tries = all.filter((tying) => tying.tieId === tieId && tying.durationMs !== null);
+        if (tries.length === 0) return <Typography color="text.secondary">None with this tie yet.</Typography>;
+        return (
+          <>
+            <Suspense fallback={<Box sx={{ height: 260 }} />}>
+              <PracticeChart tries={[...tries].reverse()} />
+            </Suspense>
+            <Box
+              component="table"
+              sx={{
+                borderCollapse: 'collapse',
+                width: '100%',
+                mt: 2,
+                '& th, & td': { textAlign: 'left', py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}` },
+              }}
+            >
+              <thead>
+                <tr>
+                  <th scope="col">Day</th>
+                  <th scope="col">Time</th>
+                  <th scope="col">How it went</th>
+                  <th scope="col">Longest at</th>
+                </tr>
+              </thead>
+              <tbody>
+                {tries.map((tying) => (
+                  <tr key={tying.id}>
+                    <td>{dayjs(tying.tiedAt).format('D MMM YYYY, HH:mm')}</td>
+                    <td style={{ fontVariantNumeric: 'tabular-nums' }}>{clock(tying.durationMs ?? 0)}</td>
+                    <td>{outcomeWords(tying)}</td>
+                    <td>{longestStep(tying)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </Box>
+          </>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+/** The step that took longest, all its times together, and how long. */
+function longestStep({ steps }: Tying): string {
+  const total = new Map<Tying['steps'][number]['step'], number>();
+  for (const { step, ms } of steps) total.set(step, (total.get(step) ?? 0) + ms);
+  const [longest] = [...total].sort(([, a], [, b]) => b - a);
+  return longest ? `${stepName(longest[0]).toLowerCase()}, ${clock(longest[1])}` : '';
+}

@@ -1,0 +1,137 @@
+import { projectPose, type Pose, type Side, type Still, type StillTone } from '@easytuck/core';
+import Box from '@mui/material/Box';
+import { useEffect, useRef } from 'react';
+import { COLOURS } from '../../../theme.ts';
+import { momentAt, NODE_NUMBERS, unpackPose, type BakedPoses } from '../bakedPoses.ts';
+import type { Playhead } from '../playhead.ts';
+import type { View } from '../views.ts';
+
+const TONES: Readonly<Record<StillTone, string>> = {
+  longOuter: COLOURS.long,
+  longInner: COLOURS.longLining,
+  shortOuter: COLOURS.short,
+  shortInner: COLOURS.shortLining,
+  neck: COLOURS.skin,
+  stand: '#fbfaf6',
+  leaf: '#ffffff',
+  shirt: '#f3f1ea',
+};
+
+/** Paints a still on a canvas: patches from far to near. */
+export function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, liftMm: number, isMirror: boolean): void {
+  const brush = canvas.getContext('2d');
+  if (!brush) return;
+  const { width, height } = canvas;
+  brush.setTransform(1, 0, 0, 1, 0, 0);
+  brush.clearRect(0, 0, width, height);
+  brush.setTransform(isMirror ? -pxPerMm : pxPerMm, 0, 0, pxPerMm, width / 2, height / 2 + liftMm * pxPerMm);
+  brush.lineJoin = 'round';
+  for (const { tone, light, points, edges } of still.patches) {
+    brush.beginPath();
+    points.forEach(([x, y], i) => (i === 0 ? brush.moveTo(x, y) : brush.lineTo(x, y)));
+    brush.closePath();
+    brush.fillStyle = shaded(TONES[tone], 0.66 + 0.34 * light);
+    brush.fill();
+    // a hair of the same colour closes the seam to the next patch
+    brush.strokeStyle = brush.fillStyle;
+    brush.lineWidth = 0.5;
+    brush.stroke();
+    if (edges.length === 0) continue;
+    brush.beginPath();
+    for (const edge of edges) {
+      const [from, to] = [points[edge], points[(edge + 1) % points.length]];
+      if (!from || !to) continue;
+      brush.moveTo(from[0], from[1]);
+      brush.lineTo(to[0], to[1]);
+    }
+    brush.strokeStyle = COLOURS.ink;
+    brush.lineWidth = 0.6;
+    brush.stroke();
+  }
+}
+
+const kept = new Map<string, string>();
+
+function shaded(hex: string, light: number): string {
+  const key = `${hex}${Math.round(light * 50)}`;
+  const known = kept.get(key);
+  if (known !== undefined) return known;
+  const part = (from: number): number => Math.round(parseInt(hex.slice(from, from + 2), 16) * light);
+  const made = `rgb(${part(1)},${part(3)},${part(5)})`;
+  kept.set(key, made);
+  return made;
+}
+
+/** A still of one pose, for a page of small pictures. */
+export function PoseStill({
+  pose,
+  knotAt,
+  collarDown,
+  collarRadiusMm,
+  view,
+  label,
+  heightPx,
+  widthMm,
+}: {
+  pose: Pose;
+  knotAt: { x: number; y: number; z: number };
+  collarDown: number;
+  collarRadiusMm: number;
+  view: View;
+  label: string;
+  heightPx: number;
+  widthMm: number;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const element = canvas.current;
+    if (!element) return;
+    fitToBox(element);
+    const still = projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody: true });
+    paintStill(element, still, element.width / widthMm, 0, view.isMirror);
+  }, [pose, knotAt, collarDown, collarRadiusMm, view, widthMm]);
+  return <Box component="canvas" ref={canvas} role="img" aria-label={label} sx={{ display: 'block', width: '100%', height: heightPx }} />;
+}
+
+function fitToBox(element: HTMLCanvasElement): void {
+  const ratio = Math.min(2, window.devicePixelRatio || 1);
+  element.width = Math.max(1, Math.round(element.clientWidth * ratio));
+  element.height = Math.max(1, Math.round(element.clientHeight * ratio));
+}
+
+/** The stage where there is no WebGL: the same strip from the same views, painted flat. */
+export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhead: Playhead; view: View; longEnd: Side }) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  useEffect(() => {
+    const element = canvas.current;
+    if (!element) return;
+    const packed = new Float32Array(NODE_NUMBERS * baked.nodeCount);
+    let waiting = 0;
+    const paint = (): void => {
+      waiting = 0;
+      fitToBox(element);
+      const { knotAt, collarDown } = momentAt(baked, playhead.time(), packed);
+      const still = projectPose({
+        pose: unpackPose(packed, baked),
+        knotAt: { x: knotAt[0], y: knotAt[1], z: knotAt[2] },
+        collarRadiusMm: baked.collarRadiusMm,
+        collarDown,
+        view,
+        withBody: true,
+      });
+      paintStill(element, still, element.height / (view.awayMm * 0.52), view.liftMm, view.isMirror);
+    };
+    const ask = (): void => {
+      if (waiting === 0) waiting = requestAnimationFrame(paint);
+    };
+    ask();
+    const stop = playhead.subscribe(ask);
+    window.addEventListener('resize', ask);
+    return () => {
+      stop();
+      window.removeEventListener('resize', ask);
+      cancelAnimationFrame(waiting);
+    };
+  }, [baked, playhead, view]);
+  return <Box component="canvas" ref={canvas} aria-hidden sx={{ display: 'block', width: '100%', height: '100%' }} />;
+}

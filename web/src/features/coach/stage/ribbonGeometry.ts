@@ -1,0 +1,117 @@
+import { BufferAttribute, BufferGeometry, Color } from 'three';
+import { NODE_NUMBERS } from '../bakedPoses.ts';
+
+/** Points across the cloth, on each of its faces. */
+const ACROSS = 9;
+const RING = 2 * ACROSS;
+/** Within this of the knot the cloth is pressed flat; beyond the second it falls in its own folds, in mm. */
+const PRESSED_MM = [9, 24] as const;
+
+/** Colours of the strip: each end's outer face and lining. */
+export interface ClothColours {
+  readonly long: string;
+  readonly longLining: string;
+  readonly short: string;
+  readonly shortLining: string;
+  /** Stripes along the cloth, or none. */
+  readonly stripe: string | null;
+}
+
+/** The strip as a closed band of triangles that can be laid anew every frame. The short end is group 0, the long end group 1. */
+export interface RibbonGeometry {
+  readonly geometry: BufferGeometry;
+  /** Lays the strip by a moment's numbers; `knotAt` is where the cloth is pressed. */
+  readonly lay: (packed: Float32Array, knotAt: readonly [number, number, number]) => void;
+  readonly paint: (colours: ClothColours) => void;
+}
+
+export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm: number): RibbonGeometry {
+  const vertexCount = nodeCount * RING;
+  const positions = new BufferAttribute(new Float32Array(3 * vertexCount), 3);
+  const normals = new BufferAttribute(new Float32Array(3 * vertexCount), 3);
+  const colours = new BufferAttribute(new Float32Array(3 * vertexCount), 3);
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', positions);
+  geometry.setAttribute('normal', normals);
+  geometry.setAttribute('color', colours);
+  const index: number[] = [];
+  for (let node = 0; node + 1 < nodeCount; node += 1) {
+    for (let k = 0; k < RING; k += 1) {
+      const [a, b] = [node * RING + k, node * RING + ((k + 1) % RING)];
+      index.push(a, b, a + RING, b, b + RING, a + RING);
+    }
+  }
+  geometry.setIndex(index);
+  const perNode = 6 * RING;
+  geometry.addGroup(0, backNode * perNode, 0);
+  geometry.addGroup(backNode * perNode, (nodeCount - 1 - backNode) * perNode, 1);
+  // the strip moves about; it is never far from the knot
+  geometry.boundingSphere = null;
+
+  const half = thicknessMm / 2;
+  const lay = (packed: Float32Array, [kx, ky, kz]: readonly [number, number, number]): void => {
+    const p = positions.array as Float32Array;
+    const n = normals.array as Float32Array;
+    for (let node = 0; node < nodeCount; node += 1) {
+      const at = NODE_NUMBERS * node;
+      const [cx, cy, cz] = [packed[at] ?? 0, packed[at + 1] ?? 0, packed[at + 2] ?? 0];
+      const [ax, ay, az] = [packed[at + 3] ?? 0, packed[at + 4] ?? 0, packed[at + 5] ?? 0];
+      const [ox, oy, oz] = [packed[at + 6] ?? 0, packed[at + 7] ?? 0, packed[at + 8] ?? 0];
+      const w = packed[at + 9] ?? 0;
+      const gather = Math.max(0.3, packed[at + 10] ?? 1);
+      const away = Math.hypot(cx - kx, cy - ky, cz - kz);
+      const free = Math.min(1, Math.max(0, (away - PRESSED_MM[0]) / (PRESSED_MM[1] - PRESSED_MM[0])));
+      // gathered cloth keeps its width in folds across
+      const fold = free * Math.min(2.4, 0.16 * w * Math.sqrt(1 / (gather * gather) - 1));
+      for (let k = 0; k < ACROSS; k += 1) {
+        const u = -1 + (2 * k) / (ACROSS - 1);
+        const wave = fold * Math.cos(2.5 * Math.PI * u);
+        const slope = w > 0.1 ? (-fold * 2.5 * Math.PI * Math.sin(2.5 * Math.PI * u)) / w : 0;
+        const size = Math.sqrt(1 + slope * slope);
+        const [nx, ny, nz] = [(ox - slope * ax) / size, (oy - slope * ay) / size, (oz - slope * az) / size];
+        const top = 3 * (node * RING + k);
+        const under = 3 * (node * RING + (RING - 1 - k));
+        const [x, y, z] = [cx + u * w * ax + wave * ox, cy + u * w * ay + wave * oy, cz + u * w * az + wave * oz];
+        p[top] = x + half * ox;
+        p[top + 1] = y + half * oy;
+        p[top + 2] = z + half * oz;
+        p[under] = x - half * ox;
+        p[under + 1] = y - half * oy;
+        p[under + 2] = z - half * oz;
+        n[top] = nx;
+        n[top + 1] = ny;
+        n[top + 2] = nz;
+        n[under] = -nx;
+        n[under + 1] = -ny;
+        n[under + 2] = -nz;
+      }
+    }
+    positions.needsUpdate = true;
+    normals.needsUpdate = true;
+  };
+
+  const paint = (cloth: ClothColours): void => {
+    const faces = [
+      [new Color(cloth.short), new Color(cloth.shortLining)],
+      [new Color(cloth.long), new Color(cloth.longLining)],
+    ] as const;
+    const stripe = cloth.stripe === null ? null : new Color(cloth.stripe);
+    const mixed = new Color();
+    for (let node = 0; node < nodeCount; node += 1) {
+      const [outer, lining] = faces[node < backNode ? 0 : 1];
+      for (let k = 0; k < ACROSS; k += 1) {
+        const isEdge = k === 0 || k === ACROSS - 1;
+        const isStripe = stripe !== null && Math.floor((node + 3 * k) / 6) % 2 === 0;
+        mixed.copy(isStripe ? stripe : outer).multiplyScalar(isEdge ? EDGE_SHADE : 1);
+        mixed.toArray(colours.array, 3 * (node * RING + k));
+        mixed.copy(lining).multiplyScalar(isEdge ? EDGE_SHADE : 1);
+        mixed.toArray(colours.array, 3 * (node * RING + (RING - 1 - k)));
+      }
+    }
+    colours.needsUpdate = true;
+  };
+  return { geometry, lay, paint };
+}
+
+/** The edges are drawn darker, so that layers of one colour can be told apart. */
+const EDGE_SHADE = 0.55;

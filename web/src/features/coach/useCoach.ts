@@ -1,0 +1,190 @@
+import { stepWords, type OfferedWay, type StepWords } from '@easytuck/contract';
+import { oppositeSide, type Side, type TyingStep, type TyingWay } from '@easytuck/core';
+import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
+import { readStored, writeStored } from '../../shared/stored.ts';
+import { useUnits } from '../../shared/UnitProvider.tsx';
+import type { BakedPoses } from './bakedPoses.ts';
+import { COACH_START, coachReducer, type CoachAction, type CoachState } from './coachReducer.ts';
+import { tiedBy, type CoachSubject, type Tied } from './coachSubject.ts';
+import { createPlayhead, type Playhead } from './playhead.ts';
+import { useChoreography, type ChoreographyReading } from './useChoreography.ts';
+import { bestView, viewOf, type View } from './views.ts';
+
+/** Everything that the coach's page shows and does. */
+export interface Coach {
+  readonly state: CoachState;
+  readonly dispatch: (action: CoachAction) => void;
+  readonly playhead: Playhead;
+  readonly reading: ChoreographyReading;
+  readonly tied: Tied;
+  readonly longEnd: Side;
+  readonly step: TyingStep;
+  readonly words: StepWords;
+  readonly view: View;
+  readonly isFree: boolean;
+  /** Movement is not wanted: each step is shown as it ends. */
+  readonly still: boolean;
+  readonly thighGirthMm: number;
+  readonly setThighGirthMm: (girthMm: number) => void;
+}
+
+/** The girth that a thigh is taken for until it is measured, in mm (assumed, no source). */
+const USUAL_THIGH_MM = 520;
+
+/** How long a step takes at the usual speed, in ms; the two that people stop at are slower. */
+const STEP_MS = 3400;
+const SLOW_STEP_MS = 7000;
+const SLOW: readonly TyingStep[] = ['halfKnot', 'backBow', 'pushFront'];
+
+/** The way that the strip moves in; on the thigh and on somebody else it is the main way. */
+export const movesAs = (way: OfferedWay): TyingWay => (way === 'onThigh' || way === 'helper' ? 'main' : way);
+
+const STORED = 'easytuck.coach';
+type Kept = Partial<Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'way'>>;
+
+export function useCoach(subject: CoachSubject): Coach {
+  const { length } = useUnits();
+  const [state, dispatch] = useReducer(coachReducer, null, () => ({
+    ...COACH_START,
+    ...readStored<Kept>(STORED, (value) => (typeof value === 'object' ? (value as Kept) : null), {}),
+  }));
+  const [thighGirthMm, setThighGirthMm] = useState(USUAL_THIGH_MM);
+  const [playhead] = useState(() => createPlayhead());
+  const still = useReducedMotion();
+  const { way } = state;
+  const longEnd = state.hand ?? subject.longEnd;
+  const tied = useMemo(() => tiedBy(subject, movesAs(way), way === 'onThigh' ? thighGirthMm : null), [subject, way, thighGirthMm]);
+  const reading = useChoreography(tied.measures, longEnd, movesAs(way));
+  const baked = reading.state === 'ready' ? reading.baked : null;
+  useEffect(() => {
+    if (baked) dispatch({ type: 'steps', count: baked.steps.length });
+  }, [baked]);
+  useEffect(() => writeStored(STORED, { speed: state.speed, waitS: state.waitS, spoken: state.spoken, way } satisfies Kept), [state, way]);
+  const step = baked?.steps[Math.min(state.step, baked.steps.length - 1)]?.step ?? 'prepare';
+  useMovement(state, dispatch, playhead, baked, step, still);
+  const isHelped = way === 'helper';
+  const words = useMemo(
+    () => stepWords(step, { longEnd, way: movesAs(way), told: isHelped ? 'helper' : 'wearer', lead: length(tied.leadMm) }),
+    [step, longEnd, way, isHelped, length, tied.leadMm],
+  );
+  const viewName = state.view === 'best' ? bestView(step, isHelped) : state.view;
+  const view = useMemo(() => viewOf(viewName, longEnd), [viewName, longEnd]);
+  useSpeech(state.spoken, words);
+  useAwake(state.moving || state.waitS > 0);
+  return {
+    state,
+    dispatch,
+    playhead,
+    reading,
+    tied,
+    longEnd,
+    step,
+    words,
+    view,
+    isFree: viewName === 'free',
+    still,
+    thighGirthMm,
+    setThighGirthMm,
+  };
+}
+
+/** Moves the playhead through the step while the strip is to move, and goes on by itself where a wait is chosen. */
+function useMovement(
+  { step, moving, speed, restarts, waitS, looping, stepCount }: CoachState,
+  dispatch: (action: CoachAction) => void,
+  playhead: Playhead,
+  baked: BakedPoses | null,
+  name: TyingStep,
+  still: boolean,
+): void {
+  // shown from its beginning, or, where movement is not wanted, as it ends
+  useEffect(() => {
+    if (baked) playhead.set(step + (still ? END : 0));
+  }, [baked, playhead, step, restarts, still]);
+  useEffect(() => {
+    if (!baked || !moving) return;
+    if (still) {
+      playhead.set(step + END);
+      dispatch({ type: 'arrived' });
+      return;
+    }
+    const lastsMs = (SLOW.includes(name) ? SLOW_STEP_MS : STEP_MS) / speed;
+    let last = performance.now();
+    let frame = 0;
+    const go = (now: number): void => {
+      const share = Math.min(END, playhead.time() - step + Math.max(0, now - last) / lastsMs);
+      last = now;
+      playhead.set(step + share);
+      if (share < END) frame = requestAnimationFrame(go);
+      else dispatch({ type: 'arrived' });
+    };
+    // moved on from where it is held; from the beginning where it is at its end
+    if (playhead.time() >= step + END || playhead.time() < step) playhead.set(step);
+    frame = requestAnimationFrame(go);
+    return () => cancelAnimationFrame(frame);
+  }, [baked, moving, step, restarts, speed, name, still, playhead, dispatch]);
+  useEffect(() => {
+    if (waitS === 0 || moving || looping || step + 1 >= stepCount) return;
+    const timer = setTimeout(() => dispatch({ type: 'next' }), waitS * 1000);
+    return () => clearTimeout(timer);
+  }, [waitS, moving, looping, step, stepCount, dispatch]);
+}
+
+/** A step's own end: the very next number is the next step's beginning. */
+export const END = 0.999999;
+
+function useReducedMotion(): boolean {
+  const query = '(prefers-reduced-motion: reduce)';
+  const [reduced, setReduced] = useState(() => window.matchMedia(query).matches);
+  useEffect(() => {
+    const media = window.matchMedia(query);
+    const listen = (): void => setReduced(media.matches);
+    media.addEventListener('change', listen);
+    return () => media.removeEventListener('change', listen);
+  }, []);
+  return reduced;
+}
+
+/** Whether the browser has a voice. */
+export const hasVoice = (): boolean => 'speechSynthesis' in window;
+
+function useSpeech(isOn: boolean, words: StepWords): void {
+  const say = useCallback((text: string) => {
+    if (!hasVoice()) return;
+    window.speechSynthesis.cancel();
+    const spoken = new SpeechSynthesisUtterance(text);
+    spoken.lang = 'en';
+    spoken.rate = 0.95;
+    window.speechSynthesis.speak(spoken);
+  }, []);
+  useEffect(() => {
+    if (!isOn) return;
+    say(`${words.name}. ${words.act} ${words.check}`);
+    return () => {
+      if (hasVoice()) window.speechSynthesis.cancel();
+    };
+  }, [isOn, words, say]);
+}
+
+/** Keeps the screen awake where the browser can: both hands are busy. */
+function useAwake(isWanted: boolean): void {
+  useEffect(() => {
+    if (!isWanted || !('wakeLock' in navigator)) return;
+    let lock: WakeLockSentinel | null = null;
+    let isOver = false;
+    navigator.wakeLock.request('screen').then(
+      (held) => {
+        if (isOver) void held.release();
+        else lock = held;
+      },
+      () => undefined, // refused, on low battery for instance: the screen then sleeps as it does
+    );
+    return () => {
+      isOver = true;
+      void lock?.release();
+    };
+  }, [isWanted]);
+}
+
+/** The other hand. */
+export const otherHand = (longEnd: Side): Side => oppositeSide(longEnd);

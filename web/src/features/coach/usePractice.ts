@@ -1,0 +1,38 @@
+import type { TyingStep } from '@easytuck/core';
+import { useEffect, useState } from 'react';
+import type { Playhead } from './playhead.ts';
+import { readStored, writeStored } from '../../shared/stored.ts';
+import { beginPractice, enterStep, readPractice, stopPractice, type Practice } from './practice.ts';
+
+/** The clock of a practice: started, led from step to step by what is shown, stopped, and put away. */
+export interface PracticeClock {
+  readonly practice: Practice | null;
+  readonly start: () => void;
+  readonly stop: () => void;
+  readonly clear: () => void;
+}
+
+const STORED = 'easytuck.practice';
+
+export function usePractice(steps: readonly TyingStep[], playhead: Playhead): PracticeClock {
+  const [practice, setPractice] = useState<Practice | null>(() => readStored(STORED, readPractice, null));
+  useEffect(() => writeStored(STORED, practice), [practice]);
+  const shown = (): TyingStep => steps[Math.min(steps.length - 1, Math.floor(playhead.time()))] ?? 'prepare';
+  useEffect(
+    () =>
+      playhead.subscribe(() =>
+        setPractice((now) =>
+          now && steps.length > 0
+            ? enterStep(now, steps[Math.min(steps.length - 1, Math.floor(playhead.time()))] ?? now.step, Date.now())
+            : now,
+        ),
+      ),
+    [steps, playhead],
+  );
+  return {
+    practice,
+    start: () => setPractice(beginPractice(shown(), Date.now())),
+    stop: () => setPractice((now) => now && stopPractice(now, Date.now())),
+    clear: () => setPractice(null),
+  };
+}

@@ -1,0 +1,53 @@
+import type { TyingStep, ViewDirection } from '@easytuck/core';
+
+/** Sides that the strip is looked at from. */
+export type ViewName = 'mirror' | 'facing' | 'shoulder' | 'side' | 'passage' | 'free';
+
+/** A view, or for each step the one that shows it best. */
+export type ViewChoice = ViewName | 'best';
+
+export interface View extends ViewDirection {
+  readonly name: string;
+  /** Distance of the eye from the knot, in mm. */
+  readonly awayMm: number;
+  /** The eye looks at a place this far above the knot, in mm. */
+  readonly liftMm: number;
+  /** Left and right as in a mirror. */
+  readonly isMirror: boolean;
+}
+
+const UP = { x: 0, y: 1, z: 0 } as const;
+
+/** Views for a long end from the wearer's left; `side` and `shoulder` change sides with the hand. */
+const VIEWS: Readonly<Record<ViewName, View>> = {
+  mirror: { name: 'Mirror', towards: { x: 0, y: 0.1, z: 1 }, up: UP, awayMm: 520, liftMm: -28, isMirror: true },
+  facing: { name: 'Facing', towards: { x: 0, y: 0.1, z: 1 }, up: UP, awayMm: 520, liftMm: -28, isMirror: false },
+  shoulder: { name: 'Over the shoulder', towards: { x: -0.62, y: 0.92, z: -0.2 }, up: UP, awayMm: 420, liftMm: -14, isMirror: false },
+  side: { name: 'Side', towards: { x: -1, y: 0.22, z: 0.5 }, up: UP, awayMm: 430, liftMm: -14, isMirror: false },
+  passage: {
+    name: 'Into the passage',
+    towards: { x: -0.34, y: 1, z: 0.5 },
+    up: { x: 0, y: 1, z: -0.4 },
+    awayMm: 330,
+    liftMm: 0,
+    isMirror: false,
+  },
+  free: { name: 'Free', towards: { x: -0.5, y: 0.35, z: 0.8 }, up: UP, awayMm: 460, liftMm: -14, isMirror: false },
+};
+
+export const VIEW_NAMES: readonly ViewName[] = ['mirror', 'facing', 'shoulder', 'side', 'passage', 'free'];
+
+export const viewWords = (name: ViewName): string => VIEWS[name].name;
+
+/** The view for a hand: sides that are looked from change with it. */
+export function viewOf(name: ViewName, longEnd: 'left' | 'right'): View {
+  const view = VIEWS[name];
+  return longEnd === 'left' ? view : { ...view, towards: { ...view.towards, x: -view.towards.x } };
+}
+
+/** The view that shows a step best: the mirror, but for the places that no mirror shows. */
+export function bestView(step: TyingStep, isHelped: boolean): ViewName {
+  if (step === 'halfKnot' || step === 'wrap') return 'side';
+  if (step === 'passage' || step === 'backBow' || step === 'pushFront') return 'passage';
+  return isHelped ? 'facing' : 'mirror';
+}

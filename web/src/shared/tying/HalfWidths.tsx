@@ -1,0 +1,61 @@
+import { FITTING_LENGTHS, optionalLengthField } from '@easytuck/contract';
+import TextField from '@mui/material/TextField';
+import { useState } from 'react';
+import { TAPE_FIELD } from '../tape/tapeMeasure.ts';
+import { useUnits } from '../UnitProvider.tsx';
+
+/** The four half-widths of a tied bow, by their names on record and in words. */
+export const HALVES = [
+  ['frontLoopMm', 'Front loop'],
+  ['frontFlatEndMm', 'Front flat end'],
+  ['backLoopMm', 'Back loop'],
+  ['backFlatEndMm', 'Back flat end'],
+] as const;
+export type Half = (typeof HALVES)[number][0];
+
+const NONE: Readonly<Record<Half, string>> = { frontLoopMm: '', frontFlatEndMm: '', backLoopMm: '', backFlatEndMm: '' };
+
+/** What was typed of the half-widths, and what it means. */
+export interface TypedHalfWidths {
+  readonly typed: Readonly<Record<Half, string>>;
+  readonly type: (half: Half, text: string) => void;
+  /** The sentence for a field that cannot be read, or null. */
+  readonly errorOf: (half: Half) => string | null;
+  readonly isRight: boolean;
+  /** Lengths in mm; null where nothing was typed. */
+  readonly lengths: () => Record<Half, number | null>;
+  readonly clear: () => void;
+}
+
+/** Half-widths as they are typed, in the shop's unit or any other. */
+export function useHalfWidths(): TypedHalfWidths {
+  const { unit } = useUnits();
+  const [typed, setTyped] = useState(NONE);
+  const read = (half: Half) => optionalLengthField(FITTING_LENGTHS.halfWidthMm, unit).safeParse(typed[half]);
+  return {
+    typed,
+    type: (half, text) => setTyped((before) => ({ ...before, [half]: text })),
+    errorOf: (half) => read(half).error?.issues[0]?.message ?? null,
+    isRight: HALVES.every(([half]) => read(half).success),
+    lengths: () => Object.fromEntries(HALVES.map(([half]) => [half, read(half).data ?? null])) as Record<Half, number | null>,
+    clear: () => setTyped(NONE),
+  };
+}
+
+/** A field for each half-width; the tape's reading goes into the one that has the cursor. */
+export function HalfWidthFields({ halves }: { halves: TypedHalfWidths }) {
+  return HALVES.map(([half, words]) => {
+    const error = halves.errorOf(half);
+    return (
+      <TextField
+        key={half}
+        label={words}
+        value={halves.typed[half]}
+        onChange={(event) => halves.type(half, event.target.value)}
+        error={error !== null}
+        helperText={error ?? 'from the knot’s middle'}
+        slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
+      />
+    );
+  });
+}

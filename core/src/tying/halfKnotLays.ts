@@ -1,6 +1,6 @@
-import type { Point3 } from '../knot/index.ts';
+import { add, type Point3 } from '../knot/index.ts';
 import { behind, type BowLay } from './bowStrands.ts';
-import { BACKWARD, DOWNWARD, FORWARD, band, control, levels, onRing, shirtFrontZ, straight, to, type Half } from './lay.ts';
+import { BACKWARD, DOWNWARD, FORWARD, band, control, levels, onRing, shirtFacing, shirtFrontZ, straight, to, type Half } from './lay.ts';
 import type { TyingMeasures } from './measures.ts';
 import type { LaidStrip } from './pose.ts';
 import type { Control, Strand } from './strand.ts';
@@ -39,7 +39,7 @@ export function draped(m: TyingMeasures, half: Half): Strand {
   const down = Array.from({ length: count }, (_, i) => {
     const y = -38 - (i * 330) / count;
     const settled = Math.min(1, i / 3);
-    return control(to(x * (0.96 - 0.1 * settled), y, shirtFrontZ(x, y) + 4), to(half * 0.5 * (1 - settled), 0, 1));
+    return control(to(x * (0.96 - 0.1 * settled), y, shirtFrontZ(x, y) + 5), add(shirtFacing(x), to(half * 0.45 * (1 - settled), 0, 0)));
   });
   return [...onCollar, ...down];
 }
@@ -93,7 +93,7 @@ function hangingShort(z: number, y: number): Control[] {
     control(to(50, -60 - y, z - 3 - back), FORWARD),
     ...Array.from({ length: SHORT_CONTROLS - 4 }, (_, i) => {
       const down = -84 - y - i * 24;
-      return control(to(x, down, Math.max(z - 3 - back, shirtFrontZ(x, down) + 4)), FORWARD);
+      return control(to(x, down, Math.max(z - 3 - back, shirtFrontZ(x, down) + 8)), FORWARD);
     }),
   ];
 }
@@ -172,7 +172,7 @@ export function snugShort(m: TyingMeasures): Control[] {
     control(to(7, -24, z + 1.5), FORWARD, 0.9),
     ...Array.from({ length: SHORT_CONTROLS - 4 }, (_, i) => {
       const y = -42 - i * 26;
-      return control(to(8, y, Math.max(z + 2, shirtFrontZ(8, y) + 4)), FORWARD);
+      return control(to(8, y, Math.max(z + 2, shirtFrontZ(8, y) + 6)), FORWARD);
     }),
   ];
 }
@@ -200,12 +200,9 @@ function overTheShoulder(m: TyingMeasures): Control[] {
   return [
     control(to(5, 20, 7), to(0, -0.2, -1), 0.7),
     control(to(28, 36, 8), to(-0.2, -0.5, -1), 0.7),
-    control(to(62, 40, 0), to(-0.4, -0.9, -0.6), 0.8),
-    control(to(R + 28, 26, -16), to(-0.25, -1, -0.3), 0.9),
-    ...Array.from({ length: 11 }, (_, i) => {
-      const back = i * 17;
-      return control(to(R + 40 + i * 0.6, 8 - i * 2.6, -36 - back), to(-0.2, -1, 0));
-    }),
+    control(to(58, 34, 4), to(-0.5, -0.9, -0.3), 0.85),
+    control(to(R + 22, 8, -8), to(-0.8, -0.7, -0.1)),
+    ...Array.from({ length: 11 }, (_, i) => control(to(R + 40 + i * 0.6, [-17, -25][i] ?? -28, -32 - i * 17), to(-0.2, -1, 0))),
   ];
 }
 

@@ -42,10 +42,15 @@ export function straight(from: Point3, direction: Point3, outward: Point3, count
   );
 }
 
+const SHIRT_CURVE_MM = 700;
+
+/** Direction that the shirt front looks in at a distance from the middle. */
+export const shirtFacing = (x: number): Point3 => to((2 * x) / SHIRT_CURVE_MM, 0, 1);
+
 /** How far forward the shirt front is below the collar, and how far back the shoulders fall. */
 export function shirtFrontZ(x: number, y: number): number {
   const below = Math.max(0, -20 - y);
-  return -6 + 0.1 * below - (x * x) / 420;
+  return -6 + 0.1 * below - (x * x) / SHIRT_CURVE_MM;
 }
 
 /** Levels of cloth over one another at the knot, from the collar outwards, in mm. `loose` opens up those of the bows; the half-knot is drawn up before. */

@@ -83,7 +83,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
   const { state, dispatch, longEnd, tied } = coach;
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', columnGap: 3, rowGap: 1, mb: 1.25 }}>
-      <Box sx={{ flex: '1 1 280px', minWidth: 0 }}>
+      <Box sx={{ flex: '1 1 190px', minWidth: 0 }}>
         <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontSize: '1.5rem', fontWeight: 560, lineHeight: 1.15 }}>
           {subject.wearer ? (
             <Box component={Link} to={`/wearers/${subject.wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
@@ -94,7 +94,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
           )}
         </Box>
         <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem' }}>
-          {subject.tie.name}, collar {formatCollarSize(subject.collar)}, lead {length(tied.leadMm)}
+          {ties.length > 1 ? '' : `${subject.tie.name}, `}collar {formatCollarSize(subject.collar)}, lead {length(tied.leadMm)}
         </Box>
       </Box>
       {ties.length > 1 && (
@@ -103,7 +103,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
           label="Tie"
           value={subject.tie.id}
           onChange={(event) => void navigate(`/coach?tie=${event.target.value}${subject.wearer ? `&wearer=${subject.wearer.id}` : ''}`)}
-          sx={{ width: 190 }}
+          sx={{ width: 180 }}
         >
           {ties.map(({ id, name }) => (
             <MenuItem key={id} value={id}>
@@ -117,7 +117,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
         label="Way of tying"
         value={state.way}
         onChange={(event) => dispatch({ type: 'choose', chosen: { way: event.target.value as OfferedWay } })}
-        sx={{ width: 230 }}
+        sx={{ width: 215 }}
       >
         {OFFERED_WAYS.map((way) => (
           <MenuItem key={way} value={way}>
@@ -164,7 +164,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
         <Box
           sx={{
             position: 'relative',
-            height: { xs: '52dvh', md: 'calc(100dvh - 306px)' },
+            height: { xs: '52dvh', md: 'calc(100dvh - 282px)' },
             minHeight: 360,
             backgroundColor: COLOURS.card,
             border: `1px solid ${COLOURS.thread}`,

@@ -68,7 +68,7 @@ export function useCoach(subject: CoachSubject): Coach {
     [step, longEnd, way, isHelped, length, tied.leadMm],
   );
   const viewName = state.view === 'best' ? bestView(step, isHelped) : state.view;
-  const view = useMemo(() => viewOf(viewName, longEnd), [viewName, longEnd]);
+  const view = useMemo(() => viewOf(viewName, longEnd, step), [viewName, longEnd, step]);
   useSpeech(state.spoken, words);
   useAwake(state.moving || state.waitS > 0);
   return {

@@ -1,3 +1,4 @@
+import { oppositeSide } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import ToggleButton from '@mui/material/ToggleButton';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -33,7 +34,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
   const [is3d] = useState(canDraw3d);
   const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
   const thicknessMm = Math.min(0.9, subject.tie.cloth.thicknessMm * 0.6);
-  const sides = view.isMirror ? (['left', 'right'] as const) : (['right', 'left'] as const);
+  const sides = view.onTheLeft && [view.onTheLeft, oppositeSide(view.onTheLeft)];
   return (
     <>
       <Box sx={{ position: 'absolute', inset: 0 }} role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
@@ -75,23 +76,23 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
           options={VIEW_OPTIONS}
           small
         />
-        {is3d && (
-          <Box sx={{ display: 'flex', gap: 0.75 }}>
-            <Toggle
-              is={state.seeThrough}
-              onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
-              text="See through"
-            />
-            <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
-            <Toggle
-              is={state.drawerCloth}
-              onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
-              text="Its own cloth"
-            />
-          </Box>
-        )}
       </Box>
-      {(view.isMirror || view.name === 'Facing') && (
+      {is3d && (
+        <Box sx={{ position: 'absolute', bottom: 10, left: 0, right: 0, display: 'flex', gap: 0.75, justifyContent: 'center' }}>
+          <Toggle
+            is={state.seeThrough}
+            onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
+            text="See through"
+          />
+          <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
+          <Toggle
+            is={state.drawerCloth}
+            onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
+            text="Its own cloth"
+          />
+        </Box>
+      )}
+      {sides && (
         <Box
           aria-hidden
           sx={{

@@ -37,9 +37,9 @@ export default function Stage3d(props: StageProps) {
       style={{ transform: props.view.isMirror ? 'scaleX(-1)' : 'none' }}
       aria-hidden
     >
-      <hemisphereLight args={['#ffffff', '#cdbfa6', 1.5]} />
-      <directionalLight position={[-220, 340, 420]} intensity={1.9} />
-      <directionalLight position={[320, 60, 160]} intensity={0.5} />
+      <hemisphereLight args={['#ffffff', '#c3b8a4', 1.9]} />
+      <directionalLight position={[-260, 360, 300]} intensity={2} />
+      <directionalLight position={[340, 40, 120]} intensity={0.45} />
       <Body collarRadiusMm={props.baked.collarRadiusMm} baked={props.baked} playhead={props.playhead} seeThrough={props.seeThrough} />
       <Ribbon key={`${props.baked.nodeCount}`} {...props} />
       {props.ghostTime !== null && <Ghost {...props} time={props.ghostTime} />}
@@ -97,7 +97,7 @@ function Ghost({ baked, time, cloth, thicknessMm }: StageProps & { time: number 
   );
 }
 
-const BODY_COLOURS = { neck: COLOURS.skin, stand: '#fdfdfb', leaf: '#ffffff', shirt: '#f3f1ea' } as const;
+const BODY_COLOURS = { neck: COLOURS.skin, stand: '#ffffff', leaf: '#ffffff', shirt: '#dfe4e6' } as const;
 
 function Body({
   collarRadiusMm,

@@ -51,12 +51,14 @@ export function shortBow(m: TyingMeasures, lay: BowLay): Control[] {
   const ahead = wingDepth(r, lay.pinchedMm, 1.8);
   const aheadFlat = wingDepth(t, lay.pinchedMm, 1.8);
   const tilt = turned(lay.frontTiltRad);
+  // the strand turns back on itself in a bend, not in a corner
+  const bend = 0.6 * m.layerMm;
   return [
-    control(to(0, 0, z.short), FORWARD, 0.85),
+    control(to(-bend, 0, z.short), FORWARD, 0.85),
     control(to(0.3 * turn, -0.3 * turn, z.short), to(0, 0.3, 1), g),
     control(to(0.4 * turn, -0.4 * turn, middle), UPWARD, g),
     control(to(0.28 * turn, -0.28 * turn, z.frontKnot), to(0, 0.5, -1), g),
-    control(to(0, 0, z.frontKnot), BACKWARD, g),
+    control(to(s === -1 ? -bend : 0, 0, z.frontKnot), BACKWARD, g),
     ...[
       ...loop(s, r, z.frontKnot, z.frontTail, ahead),
       control(to(0, 0, z.frontTail), FORWARD, g),

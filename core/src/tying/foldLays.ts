@@ -81,7 +81,7 @@ export function foldHeld(depths: FoldDepths, p: SideSign, gatherRatio: number): 
   return [
     control(to(p * 2, -26, hang + 2), to(0, -0.3, 1), 0.55),
     control(to(p * 17, -54, hang - 3), to(0.5 * p, -0.63, 0.5), 0.42),
-    control(to(p * 33, -46, knot + 3), to(0.6 * p, -0.3, -0.7), 0.42),
+    control(to(p * 33, -46, knot), to(0.6 * p, -0.3, -0.7), 0.42),
     control(to(p * 28, -15, knot), BACKWARD, 0.5),
     control(to(p * 15, -5, knot - 0.5), BACKWARD, 0.6),
     ...foldAt(-p, -1, depths, p, gatherRatio + 0.1),

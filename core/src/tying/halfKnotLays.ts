@@ -10,7 +10,7 @@ export const SHORT_CONTROLS = 13;
 export const LONG_CONTROLS = 21;
 
 /** Blades wider than this are gathered in the hand as they are led about, in mm. */
-const EASILY_LED_MM = 62;
+const EASILY_LED_MM = 58;
 
 /** A lay in which wide blades are gathered in the hand, from the crossing on. */
 export function inHand(m: TyingMeasures, controls: readonly Control[]): Control[] {
@@ -100,16 +100,15 @@ function hangingShort(z: number, y: number): Control[] {
 
 /** Long end hanging from its crossing on the other side, `forwardMm` further from the shirt than it falls. */
 function hangingLong(m: TyingMeasures, led: boolean, forwardMm: number): Control[] {
-  const bottom = -endMm(m, 1) - 130;
+  const tipY = -endMm(m, 1) - 40;
   const z = shirtFrontZ(38, -endMm(m, 1)) + 8 + forwardMm;
-  const from = to(-38, bottom, z);
+  const [below, far] = [to(-38, tipY, z), to(-38, tipY - 160, z)];
   return [
     control(to(0, -3, 11 + forwardMm * 0.25), FORWARD, 0.9),
     control(to(-27, -42, 11 + forwardMm * 0.8), FORWARD),
-    control(from, FORWARD),
-    ...(led
-      ? [control(to(-14, bottom - 6, z - 4), to(0, -0.6, -0.8)), control(to(-3, -60, 4), BACKWARD), ...ascending(to(-1, 10, 4), 16)]
-      : straight(from, DOWNWARD, FORWARD, 18, 12)),
+    control(below, FORWARD),
+    control(far, FORWARD),
+    ...(led ? [control(to(-3, -60, 4), BACKWARD), ...ascending(to(-1, 10, 4), 16)] : straight(far, DOWNWARD, FORWARD, 17, 12)),
   ];
 }
 

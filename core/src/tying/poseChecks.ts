@@ -36,11 +36,17 @@ export function clothCrossings(pose: Pose, centre: Point3, coreMm: number): read
     ({ middle }) => distance(middle, centre) > coreMm,
   );
   const found: ClothCrossing[] = [];
+  const balls = Float64Array.from(pieces.flatMap(({ middle: { x, y, z }, radiusMm }) => [x, y, z, radiusMm]));
+  const apart = (i: number, j: number): boolean => {
+    const between = (k: number): number => (balls[4 * i + k] ?? 0) - (balls[4 * j + k] ?? 0);
+    const reach = (balls[4 * i + 3] ?? 0) + (balls[4 * j + 3] ?? 0);
+    return between(0) ** 2 + between(1) ** 2 + between(2) ** 2 > reach * reach;
+  };
   for (let i = 0; i < pieces.length; i += 1) {
     for (let j = i + 1; j < pieces.length; j += 1) {
+      if (apart(i, j)) continue;
       const [a, b] = [pieces[i], pieces[j]];
       if (!a || !b || b.node - a.node < NEIGHBOURS) continue;
-      if (distance(a.middle, b.middle) > a.radiusMm + b.radiusMm) continue;
       const at = meet(a.triangles, b.triangles);
       if (at && distance(at, centre) > coreMm) found.push({ nodes: [a.node, b.node], at });
     }
@@ -136,36 +142,57 @@ export function depthInCollar(pose: Pose, radiusMm: number, fromY: number, toY: 
  * as the strip is led about, and jumps by 2 where one strand passes through another. (Fuller 1971; sum over pairs of pieces
  * as in Klenin & Langowski 2000, method 1a, from memory.)
  *
- * @param knotAt within 25 mm of it every node counts, elsewhere every sixth.
+ * @param knotAt near it every node counts, further off every third or ninth.
  */
 export function writheOf(pose: Pose, knotAt: Point3): number {
-  const points: Point3[] = [];
+  const points: number[] = [];
   for (let node = 0; node < pose.nodeCount; node += 1) {
-    const point = pointOf(pose.centreMm, node);
-    if (node % 6 === 0 || node === pose.nodeCount - 1 || distance(point, knotAt) < 25) points.push(point);
+    const { x, y, z } = pointOf(pose.centreMm, node);
+    const away = distance({ x, y, z }, knotAt);
+    const every = away < 20 ? 1 : away < 32 ? 2 : 9;
+    if (node % every === 0 || node === pose.nodeCount - 1) points.push(x, y, z);
   }
+  const p = Float64Array.from(points);
   let sum = 0;
-  for (let i = 0; i + 1 < points.length; i += 1) {
-    for (let j = i + 2; j + 1 < points.length; j += 1) {
-      const [a, b, c, d] = [points[i], points[i + 1], points[j], points[j + 1]];
-      if (a && b && c && d) sum += solidAngle(a, b, c, d);
-    }
+  for (let i = 0; i + 6 < p.length; i += 3) {
+    for (let j = i + 6; j + 3 < p.length; j += 3) sum += solidAngle(p, i, j);
   }
   return sum / (2 * Math.PI);
 }
 
-/** Signed part of the sphere of views from which two pieces are seen to cross. */
-function solidAngle(a: Point3, b: Point3, c: Point3, d: Point3): number {
-  const [ac, ad, bc, bd] = [subtract(c, a), subtract(d, a), subtract(c, b), subtract(d, b)];
-  const faces = [cross(ac, ad), cross(ad, bd), cross(bd, bc), cross(bc, ac)].map((n) => {
-    const size = Math.sqrt(dot(n, n));
-    return size < 1e-12 ? null : { x: n.x / size, y: n.y / size, z: n.z / size };
-  });
+/** Scratch of {@link solidAngle}: the normals of four faces. */
+const faces = new Float64Array(12);
+
+/** Signed part of the sphere of views from which two pieces, each from a point to the next, are seen to cross. */
+function solidAngle(p: Float64Array, i: number, j: number): number {
+  const at = (k: number): number => p[k] ?? 0;
+  const [ax, ay, az, bx, by, bz] = [at(i), at(i + 1), at(i + 2), at(i + 3), at(i + 4), at(i + 5)];
+  const [cx, cy, cz, dx, dy, dz] = [at(j), at(j + 1), at(j + 2), at(j + 3), at(j + 4), at(j + 5)];
+  const isFull =
+    face(0, cx - ax, cy - ay, cz - az, dx - ax, dy - ay, dz - az) &&
+    face(3, dx - ax, dy - ay, dz - az, dx - bx, dy - by, dz - bz) &&
+    face(6, dx - bx, dy - by, dz - bz, cx - bx, cy - by, cz - bz) &&
+    face(9, cx - bx, cy - by, cz - bz, cx - ax, cy - ay, cz - az);
+  if (!isFull) return 0;
   let angle = 0;
-  for (let k = 0; k < 4; k += 1) {
-    const [m, n] = [faces[k], faces[(k + 1) % 4]];
-    if (!m || !n) return 0;
-    angle += Math.asin(Math.max(-1, Math.min(1, dot(m, n))));
+  for (let k = 0; k < 12; k += 3) {
+    const n = (k + 3) % 12;
+    const cosine =
+      (faces[k] ?? 0) * (faces[n] ?? 0) + (faces[k + 1] ?? 0) * (faces[n + 1] ?? 0) + (faces[k + 2] ?? 0) * (faces[n + 2] ?? 0);
+    angle += Math.asin(Math.max(-1, Math.min(1, cosine)));
   }
-  return angle * Math.sign(dot(cross(subtract(d, c), subtract(b, a)), ac));
+  const [ux, uy, uz, vx, vy, vz] = [dx - cx, dy - cy, dz - cz, bx - ax, by - ay, bz - az];
+  const turn = (uy * vz - uz * vy) * (cx - ax) + (uz * vx - ux * vz) * (cy - ay) + (ux * vy - uy * vx) * (cz - az);
+  return angle * Math.sign(turn);
+}
+
+/** Puts the unit normal of two directions into the scratch. @returns false where they lie on one line. */
+function face(to: number, ux: number, uy: number, uz: number, vx: number, vy: number, vz: number): boolean {
+  const [x, y, z] = [uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx];
+  const size = Math.sqrt(x * x + y * y + z * z);
+  if (size < 1e-12) return false;
+  faces[to] = x / size;
+  faces[to + 1] = y / size;
+  faces[to + 2] = z / size;
+  return true;
 }

@@ -160,11 +160,20 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
     );
   return (
     <>
-      <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 410px' } }}>
+      <Box
+        sx={{
+          display: 'grid',
+          columnGap: 2,
+          rowGap: 1,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 410px' },
+          gridTemplateAreas: { xs: '"stage" "bar" "panel"', md: '"stage panel" "bar bar"' },
+        }}
+      >
         <Box
           sx={{
+            gridArea: 'stage',
             position: 'relative',
-            height: { xs: '52dvh', md: 'calc(100dvh - 282px)' },
+            height: { xs: '48dvh', md: 'calc(100dvh - 282px)' },
             minHeight: 360,
             backgroundColor: COLOURS.card,
             border: `1px solid ${COLOURS.thread}`,
@@ -179,25 +188,25 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
             </Box>
           )}
         </Box>
-        <Box sx={{ display: 'grid', alignContent: 'space-between', gap: 2 }}>
+        <Box sx={{ gridArea: 'panel', display: 'grid', alignContent: 'space-between', gap: 2 }}>
           <StepPanel words={words} number={state.step + 1} of={state.stepCount} />
           <Box>
             <FingerInset prepared={subject.prepared} setMm={subject.setMm} step={step} mirrored={longEnd === 'right'} />
           </Box>
         </Box>
+        <Box sx={{ gridArea: 'bar' }}>
+          {names.length > 0 && (
+            <ScrubBar
+              names={names}
+              step={state.step}
+              playhead={playhead}
+              onScrub={(at) => dispatch({ type: 'scrubbed', step: at })}
+              onGoTo={(at) => dispatch({ type: 'goTo', step: at })}
+            />
+          )}
+          <Controls coach={coach} />
+        </Box>
       </Box>
-      <Box sx={{ mt: 1 }}>
-        {names.length > 0 && (
-          <ScrubBar
-            names={names}
-            step={state.step}
-            playhead={playhead}
-            onScrub={(at) => dispatch({ type: 'scrubbed', step: at })}
-            onGoTo={(at) => dispatch({ type: 'goTo', step: at })}
-          />
-        )}
-      </Box>
-      <Controls coach={coach} />
       <WayNote subject={subject} coach={coach} length={length} />
     </>
   );

@@ -34,7 +34,7 @@ export function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: num
     brush.fill();
     // a hair of the same colour closes the seam to the next patch
     brush.strokeStyle = brush.fillStyle;
-    brush.lineWidth = 0.5;
+    brush.lineWidth = 1.1 / pxPerMm;
     brush.stroke();
     if (edges.length === 0) continue;
     brush.beginPath();

@@ -1,10 +1,12 @@
-import type { Fitting, PrinterState } from '@easytuck/contract';
+import { OFFERED_WAYS, type Fitting, type PrinterState } from '@easytuck/contract';
 import Fastify from 'fastify';
 import { getDocument, OPS, type PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { v7 as uuid } from 'uuid';
 import { shorten, wrapText } from './modules/cards/display.ts';
 import { measureText, setText } from './modules/cards/fonts.ts';
 import { A6_MM, layOutCard } from './modules/cards/layOutCard.ts';
+import { clipToBox } from './modules/coach/clipToBox.ts';
+import { layOutCoachSheet } from './modules/coach/layOutCoachSheet.ts';
 import { simulatedPrinter } from './modules/printer/service.ts';
 import { aFitting, aTie, openTestShop, type TestShop } from './testing.ts';
 
@@ -126,6 +128,68 @@ describe('the set card', () => {
         }
       }
     }
+  });
+});
+
+describe('the coach sheet', () => {
+  it.each(['A4', 'Letter'])('tells all steps of the main way on two sheets of %s, in vectors, in the wearer’s own sides', async (paper) => {
+    const pages = await pagesOf(`/api/paper/coach-sheets/${fitting.id}?paper=${paper}`);
+    expect(pages).toHaveLength(2);
+    const text = (await Promise.all(pages.map(textOf))).join(' ');
+    for (const words of [
+      'Rosalind Åkesson-Quaye',
+      'Printed tie',
+      '1. Drape',
+      '8. Find the passage',
+      '12. Collar down',
+      'on your right',
+      'presses the throat',
+    ])
+      expect(text).toContain(words);
+    for (const page of pages) {
+      const { fnArray } = await page.getOperatorList();
+      expect(fnArray).not.toContain(OPS.paintImageXObject);
+      expect(fnArray.filter((fn) => fn === OPS.constructPath).length).toBeGreaterThan(1000);
+    }
+  });
+
+  it('keeps every patch inside its picture and every line of text on the sheet, in every way, on both papers', () => {
+    const outside: string[] = [];
+    for (const way of OFFERED_WAYS)
+      for (const paper of ['A4', 'Letter'] as const)
+        for (const { widthMm, heightMm, items } of layOutCoachSheet(fitting, way, 'in', paper, measureText))
+          for (const item of items) {
+            const isIn =
+              item.kind === 'patch'
+                ? item.points.every(([x, y]) => x > 10 && x < widthMm - 10 && y > 20 && y < heightMm - 30)
+                : item.kind !== 'text' || (item.y < heightMm - 4 && item.x + measureText(item.text, item.face, item.sizeMm) < widthMm);
+            if (!isIn) outside.push(`${way}, ${paper}: ${JSON.stringify(item)}`);
+          }
+    expect(outside).toEqual([]);
+  });
+
+  it('is refused for a way that nobody knows, and for a fitting that is not there', async () => {
+    const of = (path: string) => shop.app.inject({ method: 'GET', url: `/api/paper/coach-sheets/${path}` });
+    expect((await of(`${fitting.id}?way=magic`)).statusCode).toBe(400);
+    expect((await of(uuid())).statusCode).toBe(404);
+  });
+});
+
+describe('clipToBox', () => {
+  const box = { left: 0, top: 0, right: 10, bottom: 10 };
+  it('keeps what lies inside, cuts what leans out, and drops what lies outside', () => {
+    const square = (x: number, y: number) =>
+      [
+        [x, y],
+        [x + 4, y],
+        [x + 4, y + 4],
+        [x, y + 4],
+      ] as const;
+    expect(clipToBox(square(2, 2), box)).toEqual(square(2, 2));
+    const cut = clipToBox(square(8, 3), box);
+    expect(Math.max(...cut.map(([x]) => x))).toBe(10);
+    expect(cut).toHaveLength(4);
+    expect(clipToBox(square(20, 3), box)).toEqual([]);
   });
 });
 

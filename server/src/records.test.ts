@@ -275,6 +275,35 @@ describe('the shop', () => {
     expect((await get('/api/collars')).json()).toEqual({ collars: [] });
   });
 
+  it('keeps a practised tying with its way, its fault and the time of each step, and takes the same one twice', async () => {
+    const tie = aTie();
+    await send('POST', '/api/ties', tie);
+    const { id: wearerId } = await enter({ name: 'Practises Daily' });
+    const tried = {
+      id: uuid(),
+      wearerId,
+      tieId: tie.id,
+      outcome: 'fault',
+      way: 'pinchAndTurn',
+      fault: 'granny',
+      durationMs: 247_000,
+      steps: [
+        { step: 'prepare', ms: 12_000 },
+        { step: 'passage', ms: 235_000 },
+      ],
+    };
+    expect((await send('POST', '/api/tyings', tried)).statusCode).toBe(201);
+    expect((await send('POST', '/api/tyings', tried)).statusCode).toBe(200);
+    expect((await get(`/api/tyings?wearerId=${wearerId}`)).json()).toMatchObject({ tyings: [{ ...tried, frontLoopMm: null, note: '' }] });
+    const refused = await send('POST', '/api/tyings', { ...tried, id: uuid(), durationMs: 5 * 60 * 60 * 1000, way: 'by magic' });
+    expect(
+      refused
+        .json<Problem>()
+        .errors?.map(({ path }) => path)
+        .sort(),
+    ).toEqual(['durationMs', 'way']);
+  });
+
   it('refuses a tying of nobody, or of a tie that is not there', async () => {
     const tie = aTie();
     await send('POST', '/api/ties', tie);

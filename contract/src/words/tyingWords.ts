@@ -76,7 +76,7 @@ export function stepWords(step: TyingStep, { longEnd, way, told, lead }: StepCon
         act: 'Take the long end under the crossing and up between tie and collar, then draw both ends until the half-knot sits on the button.',
         hands: [`${ownHand}: draws the short end down.`, `${otherHand}: leads the long end up behind and draws it upward.`],
         check: 'Snug at the button, with room for a finger at the throat; the long end is still a little the longer.',
-        trap: 'For most this is the last chance to tighten at the neck. Left slack, the bow hangs low. Never draw it so far that it presses.',
+        trap: 'For most this is the last chance to tighten at the neck. If it stays slack, the bow hangs low. Never draw it so far that it presses.',
       };
     case 'park':
       return {

@@ -1,6 +1,19 @@
-import { formatLength, OCCASIONS, settingAt, type Hardware } from '@easytuck/core';
+import { formatLength, OCCASIONS, settingAt, TYING_FAULTS, TYING_STEPS, type Hardware, type TyingStep } from '@easytuck/core';
 import { explainTapeOrder } from '../explain.ts';
-import { BOUND_WORDS, COLLAR_STYLE_WORDS, hangWords, OCCASION_WORDS, SCHOOL_WORDS, settingWords, sideWords } from './index.ts';
+import {
+  BOUND_WORDS,
+  COLLAR_STYLE_WORDS,
+  FAULT_WORDS,
+  FINGER_MARKS,
+  hangWords,
+  OCCASION_WORDS,
+  SCHOOL_WORDS,
+  settingWords,
+  sideWords,
+  stepWords,
+  type StepContext,
+  type StepWords,
+} from './index.ts';
 
 const length = (lengthMm: number): string => formatLength(lengthMm, 'cm');
 const SLOTS: Hardware = { kind: 'slots', shortestMm: 791.5, stepCount: 9, pitchMm: 12.7, marks: { system: 'in', atShortest: 14 } };
@@ -37,5 +50,49 @@ describe('words of the trade', () => {
     expect(explainTapeOrder({ kind: 'outOfOrder', reading: 'tipToNoseMm', mustExceed: 'tipToBellyMm', limitMm: 124.04 })).toBe(
       'From the tip the nose lies beyond the belly, so it must be more than 124 mm.',
     );
+  });
+});
+
+describe('stepWords', () => {
+  const told = (step: TyingStep, context: Partial<StepContext> = {}): StepWords =>
+    stepWords(step, { longEnd: 'left', way: 'main', told: 'wearer', lead: '1½ in', ...context });
+
+  it('sends the front loop opposite to where the long end started, in both hands', () => {
+    expect(told('frontBow').act).toContain('the loop on your right, the flat end on your left');
+    expect(told('frontBow', { longEnd: 'right' }).act).toContain('the loop on your left, the flat end on your right');
+    expect(told('backBow').act).toContain('from your right to your left');
+    expect(told('backBow', { longEnd: 'right' }).act).toContain('from your left to your right');
+  });
+
+  it('says the same of both hands, with left and right exchanged', () => {
+    const swap = (text: string): string =>
+      text.replace(/left|right|Left|Right/g, (side) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[side] ?? side);
+    for (const step of TYING_STEPS) {
+      const [left, right] = [told(step), told(step, { longEnd: 'right' })];
+      expect([swap(left.act), ...left.hands.map(swap), swap(left.check), swap(left.trap)]).toEqual([
+        right.act,
+        ...right.hands,
+        right.check,
+        right.trap,
+      ]);
+    }
+  });
+
+  it('names sides to a helper as the wearer’s own, and as they lie before him', () => {
+    expect(told('lead', { told: 'helper' }).act).toContain('the wearer’s left (right as you face him)');
+  });
+
+  it('says the lead, or that there is none', () => {
+    expect(told('lead').check).toContain('1½ in lower');
+    expect(told('lead', { way: 'evenEnds' })).toMatchObject({ name: 'Even ends', act: expect.stringContaining('no lead') as string });
+  });
+
+  it('has a way back for every fault, at a step of the main way, and fingers on every step but the last', () => {
+    const main: TyingStep[] = TYING_STEPS.filter((step) => step !== 'wrap' && step !== 'pushFront');
+    for (const fault of TYING_FAULTS) expect(main).toContain(FAULT_WORDS[fault].backTo);
+    expect(TYING_FAULTS.length).toBeGreaterThanOrEqual(14);
+    expect(TYING_STEPS.filter((step) => FINGER_MARKS[step].length === 0)).toEqual(['collarDown']);
+    // a granny is undone to the fold, a push from the wrong side to the passage (common practice; see docs/model.md for why)
+    expect([FAULT_WORDS.granny.backTo, FAULT_WORDS.loopsOnOneSide.backTo]).toEqual(['frontBow', 'passage']);
   });
 });

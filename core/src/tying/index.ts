@@ -23,3 +23,4 @@ export { atFolds, atTips, closePose, jonesOfPose, knotOfPose, type Cuts } from '
 export { bodyParts, COLLAR_HEIGHT, leafEdgeRad, type BodyPart } from './body.ts';
 export { projectPose, type Still, type StillPatch, type StillRequest, type StillTone, type ViewDirection } from './projectPose.ts';
 export { faultyBow, TYING_FAULTS, type TyingFault } from './faults.ts';
+export { litColour, stillSvg, type StillColours } from './stillSvg.ts';

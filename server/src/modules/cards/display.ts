@@ -1,3 +1,5 @@
+import type { StillTone } from '@easytuck/core';
+
 /** A page as a list of what is drawn on it, back to front, in mm from its upper left corner; rendered as PDF or SVG. */
 export interface Display {
   readonly widthMm: number;
@@ -39,6 +41,15 @@ export type DisplayItem =
       readonly y2: number;
       readonly strokeMm: number;
       readonly ink: Ink;
+    }
+  | {
+      /** A flat patch of a still, painted over those before it. */
+      readonly kind: 'patch';
+      readonly tone: StillTone;
+      readonly light: number;
+      readonly points: readonly (readonly [number, number])[];
+      /** Sides of the patch that are edges of the cloth: each from such a point to the next. */
+      readonly edges: readonly number[];
     };
 
 /** Width of a text in mm. */

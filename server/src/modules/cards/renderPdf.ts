@@ -1,5 +1,22 @@
 import fontkit from '@pdf-lib/fontkit';
-import { PDFDocument, rgb, type Color, type PDFEmbeddedPage, type PDFFont, type PDFPage } from 'pdf-lib';
+import { litColour, type StillColours } from '@easytuck/core';
+import {
+  closePath,
+  fillAndStroke,
+  lineTo,
+  moveTo,
+  PDFDocument,
+  rgb,
+  setFillingRgbColor,
+  setLineWidth,
+  setStrokingRgbColor,
+  stroke,
+  type Color,
+  type PDFEmbeddedPage,
+  type PDFFont,
+  type PDFOperator,
+  type PDFPage,
+} from 'pdf-lib';
 import type { Display, Face, Ink } from './display.ts';
 import { FEATURES, fontFile, setText } from './fonts.ts';
 
@@ -120,6 +137,43 @@ function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts:
           ...(item.stroke ? { borderColor: INKS[item.stroke], borderWidth: item.strokeMm / item.scale } : {}),
         });
         break;
+      case 'patch':
+        page.pushOperators(...patchOperators(item, px, py));
+        break;
     }
   }
+}
+
+/** Cloth in the inks of the card, skin and linen beside it. */
+const TONES: StillColours = {
+  longOuter: '#24566b',
+  longInner: '#9db8c2',
+  shortOuter: '#aa4b24',
+  shortInner: '#e0b59f',
+  neck: '#e9d6c1',
+  stand: '#fbfaf6',
+  leaf: '#ffffff',
+  shirt: '#f1eee6',
+};
+
+type Patch = Extract<Display['items'][number], { kind: 'patch' }>;
+
+/** A patch as operators of the page's content: there are thousands of them, too many for a path each. */
+function patchOperators({ tone, light, points, edges }: Patch, px: (xMm: number) => number, py: (yMm: number) => number): PDFOperator[] {
+  const [r, g, b] = litColour(TONES[tone], light).map((part) => part / 255) as [number, number, number];
+  const line = (path: readonly (readonly [number, number])[]): PDFOperator[] =>
+    path.map(([x, y], i) => (i === 0 ? moveTo(px(x), py(y)) : lineTo(px(x), py(y))));
+  const drawn = [
+    setFillingRgbColor(r, g, b),
+    setStrokingRgbColor(r, g, b),
+    setLineWidth(0.6),
+    ...line(points),
+    closePath(),
+    fillAndStroke(),
+  ];
+  for (const edge of edges) {
+    const [from, to] = [points[edge], points[(edge + 1) % points.length]];
+    if (from && to) drawn.push(setStrokingRgbColor(0.14, 0.19, 0.23), setLineWidth(0.4), ...line([from, to]), stroke());
+  }
+  return drawn;
 }

@@ -40,6 +40,8 @@ function svgItem(item: DisplayItem): string {
       return `<line x1="${item.x1}" y1="${item.y1}" x2="${item.x2}" y2="${item.y2}" stroke="#000000" stroke-width="${item.strokeMm}"/>`;
     case 'outline':
       return `<path d="${item.d}" transform="translate(${item.x} ${item.y}) scale(${item.scale})" fill="${item.fill ? FILLS[item.fill] : 'none'}" ${item.stroke ? `stroke="#000000" stroke-width="${item.strokeMm / item.scale}"` : ''}/>`;
+    case 'patch':
+      return `<polygon points="${item.points.map((point) => point.join(' ')).join(' ')}" fill="${item.tone === 'longOuter' ? FILLS.long : item.tone === 'shortOuter' ? FILLS.short : FILLS.paper}"/>`;
   }
 }
 

@@ -219,7 +219,12 @@ function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coa
   const { setting } = settingForGirth(subject, thighGirthMm);
   return (
     <Box sx={{ mt: 1.5, color: 'text.secondary', fontSize: '0.9375rem', maxWidth: 980 }}>
-      <b>{words.name}.</b> Suits {words.suits}. Costs: {words.costs}.
+      <b>{words.name}.</b> Suits {words.suits}. Costs: {words.costs}.{' '}
+      {subject.fittingId !== null && (
+        <a href={`/api/paper/coach-sheets/${subject.fittingId}?way=${state.way}`} target="_blank" rel="noreferrer">
+          On paper
+        </a>
+      )}
       {state.way === 'onThigh' && (
         <Box sx={{ mt: 1, display: 'flex', alignItems: 'end', gap: 2, flexWrap: 'wrap', color: 'text.primary' }}>
           <TextField

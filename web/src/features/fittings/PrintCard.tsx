@@ -40,6 +40,9 @@ export function PrintCard({ fitting }: { fitting: Fitting }) {
       <Button variant="outlined" onClick={() => void print()}>
         Label printer
       </Button>
+      <Button variant="outlined" component="a" href={`/api/paper/coach-sheets/${fitting.id}`} target="_blank" rel="noreferrer">
+        Tying, step by step
+      </Button>
       {jobId !== null && <JobState jobId={jobId} />}
       {failure !== null && (
         <Alert severity="error" sx={{ py: 0 }}>

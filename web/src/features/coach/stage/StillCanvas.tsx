@@ -1,4 +1,4 @@
-import { projectPose, type Pose, type Side, type Still, type StillTone } from '@easytuck/core';
+import { litColour, projectPose, type Pose, type Side, type Still, type StillColours } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { useEffect, useRef } from 'react';
 import { COLOURS } from '../../../theme.ts';
@@ -6,7 +6,8 @@ import { momentAt, NODE_NUMBERS, unpackPose, type BakedPoses } from '../bakedPos
 import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';
 
-const TONES: Readonly<Record<StillTone, string>> = {
+/** Colours of a still on the screen. */
+export const STILL_COLOURS: StillColours = {
   longOuter: COLOURS.long,
   longInner: COLOURS.longLining,
   shortOuter: COLOURS.short,
@@ -30,7 +31,7 @@ export function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: num
     brush.beginPath();
     points.forEach(([x, y], i) => (i === 0 ? brush.moveTo(x, y) : brush.lineTo(x, y)));
     brush.closePath();
-    brush.fillStyle = shaded(TONES[tone], 0.66 + 0.34 * light);
+    brush.fillStyle = `rgb(${litColour(STILL_COLOURS[tone], light).join(',')})`;
     brush.fill();
     // a hair of the same colour closes the seam to the next patch
     brush.strokeStyle = brush.fillStyle;
@@ -48,18 +49,6 @@ export function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: num
     brush.lineWidth = 0.6;
     brush.stroke();
   }
-}
-
-const kept = new Map<string, string>();
-
-function shaded(hex: string, light: number): string {
-  const key = `${hex}${Math.round(light * 50)}`;
-  const known = kept.get(key);
-  if (known !== undefined) return known;
-  const part = (from: number): number => Math.round(parseInt(hex.slice(from, from + 2), 16) * light);
-  const made = `rgb(${part(1)},${part(3)},${part(5)})`;
-  kept.set(key, made);
-  return made;
 }
 
 /** A still of one pose, for a page of small pictures. */

@@ -1,0 +1,199 @@
+import { stepWords, type Fitting, type OfferedWay, type PaperSize } from '@easytuck/contract';
+import {
+  choreograph,
+  collarGirthMm,
+  fitTie,
+  formatLength,
+  neckPathMm,
+  poseStep,
+  prepareTie,
+  projectPose,
+  tyingMeasures,
+  type LengthUnit,
+  type Still,
+  type TyingStep,
+  type TyingWay,
+  type ViewDirection,
+} from '@easytuck/core';
+import { wrapText, type Display, type DisplayItem, type Measure } from '../cards/display.ts';
+import { PAPER_MM } from '../cards/layOutGauge.ts';
+import { clipToBox } from './clipToBox.ts';
+
+const MARGIN_MM = 12;
+const COLUMNS = 2;
+const ROWS = 3;
+const HEAD_MM = 22;
+const FOOT_MM = 14;
+const PICTURE_MM = { width: 84, height: 50 } as const;
+
+/** What is told at the foot of each page. */
+const CAUTION = 'Never so tight that it presses the throat. Dizziness, headache or short breath: loosen it at once.';
+
+const UP = { x: 0, y: 1, z: 0 } as const;
+
+/** The side that a step is drawn from, and what of it fits in a picture. Written for a long end from the wearer's left. */
+function viewFor(step: TyingStep): ViewDirection & { readonly acrossMm: number; readonly liftMm: number; readonly isMirror: boolean } {
+  switch (step) {
+    case 'prepare':
+    case 'lead':
+      return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 560, liftMm: -130, isMirror: true };
+    case 'cross':
+      return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 400, liftMm: -80, isMirror: true };
+    case 'halfKnot':
+    case 'wrap':
+      return { towards: { x: -1, y: 0.22, z: 0.5 }, up: UP, acrossMm: 330, liftMm: 0, isMirror: false };
+    case 'passage':
+    case 'backBow':
+    case 'pushFront':
+      return { towards: { x: -0.34, y: 1, z: 0.5 }, up: { x: 0, y: 1, z: -0.4 }, acrossMm: 230, liftMm: 0, isMirror: false };
+    case 'park':
+    case 'frontBow':
+    case 'drop':
+    case 'tighten':
+    case 'balance':
+    case 'collarDown':
+      return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 290, liftMm: -14, isMirror: true };
+  }
+}
+
+const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;
+
+/** Lays out a coach sheet for a fitting: its own tie, neck, lead and hand, step by step, six to a page. */
+export function layOutCoachSheet(
+  fitting: Fitting,
+  way: OfferedWay,
+  unit: LengthUnit,
+  paper: PaperSize,
+  measure: Measure,
+): readonly Display[] {
+  const moved: TyingWay = way === 'helper' || way === 'onThigh' ? 'main' : way;
+  const tie = prepareTie(fitting.tie);
+  const leadMm = moved === 'evenEnds' ? 0 : fitting.leadMm;
+  const fit = fitTie({
+    tie,
+    neckPathMm: neckPathMm(fitting.collar, fitting.easeMm),
+    setMm: fitting.result.setMm - fitting.result.drawInMm,
+    leadMm,
+    longEnd: fitting.longEnd,
+    limits: NO_LIMITS,
+  });
+  const choreography = choreograph(tyingMeasures(tie, fit, collarGirthMm(fitting.collar)), fitting.longEnd, moved);
+  const { widthMm, heightMm } = PAPER_MM[paper];
+  const cellMm = { width: (widthMm - 2 * MARGIN_MM) / COLUMNS, height: (heightMm - HEAD_MM - FOOT_MM - MARGIN_MM) / ROWS };
+  const pages: DisplayItem[][] = [];
+  choreography.steps.forEach((step, i) => {
+    const onPage = i % (COLUMNS * ROWS);
+    if (onPage === 0) pages.push(head(fitting, unit, leadMm, widthMm, heightMm, pages.length + 1, measure));
+    const left = MARGIN_MM + (onPage % COLUMNS) * cellMm.width;
+    const top = MARGIN_MM + HEAD_MM - 10 + Math.floor(onPage / COLUMNS) * cellMm.height;
+    const view = viewFor(step.step);
+    const towards = fitting.longEnd === 'left' ? view.towards : { ...view.towards, x: -view.towards.x };
+    const { pose, knotAt, collarDown } = poseStep(choreography, step, shownAt(step.step), 4);
+    const still = projectPose({
+      pose,
+      knotAt,
+      collarRadiusMm: choreography.measures.collarRadiusMm,
+      collarDown,
+      withBody: true,
+      view: { towards, up: view.up },
+    });
+    const words = stepWords(step.step, {
+      longEnd: fitting.longEnd,
+      way: moved,
+      told: way === 'helper' ? 'helper' : 'wearer',
+      lead: formatLength(leadMm, unit),
+    });
+    const page = pages[pages.length - 1];
+    page?.push(...picture(still, left, top, view));
+    page?.push(...telling(words, i + 1, left, top + PICTURE_MM.height + 5.5, Math.min(PICTURE_MM.width, cellMm.width - 5), measure));
+  });
+  return pages.map((items) => ({ widthMm, heightMm, items }));
+}
+
+/** How far a step is when it is drawn: the push through the passage is drawn under way, all else as it ends. */
+const shownAt = (step: TyingStep): number => (step === 'backBow' ? 0.6 : step === 'halfKnot' ? 0.72 : 1);
+
+function head(
+  fitting: Fitting,
+  unit: LengthUnit,
+  leadMm: number,
+  widthMm: number,
+  heightMm: number,
+  number: number,
+  measure: Measure,
+): DisplayItem[] {
+  const facts = `${fitting.tie.name}. Long end on your ${fitting.longEnd}${leadMm > 0 ? `, ${formatLength(leadMm, unit)} lower` : ', both ends level'}. Pictures as in the mirror, but for those from the side and from above.`;
+  return [
+    {
+      kind: 'text',
+      x: MARGIN_MM,
+      y: MARGIN_MM + 3,
+      sizeMm: 6,
+      face: 'figure',
+      ink: 'ink',
+      text: `Tying, step by step: ${fitting.wearer.name}`,
+    },
+    ...wrapText(facts, 'text', 3.2, widthMm - 2 * MARGIN_MM - 10, measure).map((text, i): DisplayItem => ({
+      kind: 'text',
+      x: MARGIN_MM,
+      y: MARGIN_MM + 8 + 4 * i,
+      sizeMm: 3.2,
+      face: 'text',
+      ink: 'pencil',
+      text,
+    })),
+    { kind: 'text', x: widthMm - MARGIN_MM - 4, y: MARGIN_MM + 3, sizeMm: 4, face: 'text', ink: 'pencil', text: String(number) },
+    ...wrapText(CAUTION, 'strong', 3.2, widthMm - 2 * MARGIN_MM, measure).map((text, i): DisplayItem => ({
+      kind: 'text',
+      x: MARGIN_MM,
+      y: heightMm - MARGIN_MM + 2 + 4 * i,
+      sizeMm: 3.2,
+      face: 'strong',
+      ink: 'ink',
+      text,
+    })),
+  ];
+}
+
+function picture(
+  still: Still,
+  left: number,
+  top: number,
+  { acrossMm, liftMm, isMirror }: { acrossMm: number; liftMm: number; isMirror: boolean },
+): DisplayItem[] {
+  const scale = PICTURE_MM.width / acrossMm;
+  const [middleX, middleY] = [left + PICTURE_MM.width / 2, top + PICTURE_MM.height / 2];
+  const box = { left, top, right: left + PICTURE_MM.width, bottom: top + PICTURE_MM.height };
+  const items: DisplayItem[] = [];
+  for (const { tone, light, points, edges } of still.patches) {
+    const placed = points.map(([x, y]) => [middleX + (isMirror ? -x : x) * scale, middleY + (y + liftMm) * scale] as const);
+    const clipped = clipToBox(placed, box);
+    if (clipped.length < 3) continue;
+    const isWhole = clipped.length === placed.length;
+    items.push({ kind: 'patch', tone, light, points: clipped, edges: isWhole ? edges : [] });
+  }
+  return items;
+}
+
+function telling(
+  words: ReturnType<typeof stepWords>,
+  number: number,
+  left: number,
+  top: number,
+  widthMm: number,
+  measure: Measure,
+): DisplayItem[] {
+  const items: DisplayItem[] = [
+    { kind: 'text', x: left, y: top, sizeMm: 4.6, face: 'figure', ink: 'ink', text: `${number}. ${words.name}` },
+  ];
+  let y = top + 5;
+  const lines = (text: string, face: 'text' | 'strong', ink: 'ink' | 'pencil'): void => {
+    for (const line of wrapText(text, face, 3, widthMm, measure)) {
+      items.push({ kind: 'text', x: left, y, sizeMm: 3, face, ink, text: line });
+      y += 3.8;
+    }
+  };
+  lines(words.act, 'text', 'ink');
+  lines(words.check, 'text', 'pencil');
+  return items;
+}

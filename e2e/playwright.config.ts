@@ -9,6 +9,8 @@ const chromium = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
+    '--use-angle=swiftshader',
+    '--enable-unsafe-swiftshader',
   ],
 };
 

@@ -1,6 +1,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Browser } from '@playwright/test';
 import { Bench } from './bench.ts';
+import { Coach } from './coach.ts';
 import { expect, test } from './shop.ts';
 
 const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
@@ -60,6 +61,23 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
     await bench.open();
     await bench.page.keyboard.press('y');
     await expect(bench.page.getByRole('complementary', { name: 'Simulated tape measure' })).toBeVisible();
+  },
+  'the coach': async (bench) => {
+    await new Coach(bench.page, bench.address).open('?flat');
+  },
+  'the coach, what went wrong': async (bench) => {
+    const coach = new Coach(bench.page, bench.address);
+    await coach.open('?flat');
+    await coach.press('w');
+    await expect(bench.page.getByRole('region', { name: 'Cause and remedy' })).toBeVisible();
+  },
+  'the coach, practice': async (bench) => {
+    const coach = new Coach(bench.page, bench.address);
+    await coach.open('?flat');
+    await coach.press('p');
+    await bench.page.getByRole('button', { name: 'Start' }).click();
+    await bench.page.getByRole('button', { name: 'Stop' }).click();
+    await expect(bench.page.getByRole('form', { name: 'How the try went' })).toBeVisible();
   },
   'the ledger': async (bench) => {
     await bench.page.goto(`${bench.address}/ledger`);

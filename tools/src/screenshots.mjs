@@ -19,6 +19,8 @@ const ARGS = [
   '--disable-background-networking',
   '--disable-component-update',
   '--disable-sync',
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
 ];
 
 /** @typedef {import('@playwright/test').Page} Page */
@@ -32,6 +34,21 @@ async function fit(page, wearer, tie) {
     .getByRole('listbox', { name: 'Ties' })
     .getByRole('option', { name: new RegExp(tie) })
     .click();
+}
+
+/** The coach for a fitting of Corin Attleby, some steps on. @param {Page} page @param {number} steps */
+async function coachAt(page, steps) {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await page.getByRole('link', { name: 'Wearers' }).click();
+  await page.getByRole('link', { name: /Corin Attleby/ }).click();
+  await page
+    .getByRole('region', { name: 'Fittings' })
+    .getByRole('link', { name: /Harbour Night/ })
+    .click();
+  await page.getByRole('link', { name: 'Coach the tying' }).click();
+  await page.locator('canvas').waitFor();
+  for (let i = 0; i < steps; i += 1) await page.keyboard.press('PageDown');
+  await page.waitForTimeout(2000);
 }
 
 /** @type {Record<string, { size: { width: number, height: number }, open: (page: Page) => Promise<void> }>} */
@@ -99,6 +116,17 @@ const VIEWS = {
         .getByRole('region', { name: 'Fittings' })
         .getByRole('link', { name: /Harbour Night/ })
         .click();
+    },
+  },
+  coach: { size: LAPTOP, open: (page) => coachAt(page, 8) },
+  'coach-tablet': { size: TABLET, open: (page) => coachAt(page, 4) },
+  'coach-what-went-wrong': {
+    size: LAPTOP,
+    open: async (page) => {
+      await coachAt(page, 0);
+      await page.keyboard.press('w');
+      await page.getByText('Creases across the front').waitFor();
+      await page.waitForTimeout(2500);
     },
   },
   ledger: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Ledger' }).click() },

@@ -66,7 +66,10 @@ describe('stepWords', () => {
 
   it('says the same of both hands, with left and right exchanged', () => {
     const swap = (text: string): string =>
-      text.replace(/left|right|Left|Right/g, (side) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[side] ?? side);
+      text.replace(
+        /\b(left|right|Left|Right)\b/g,
+        (side) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[side] ?? side,
+      );
     for (const step of TYING_STEPS) {
       const [left, right] = [told(step), told(step, { longEnd: 'right' })];
       expect([swap(left.act), ...left.hands.map(swap), swap(left.check), swap(left.trap)]).toEqual([

@@ -1,4 +1,5 @@
 import { measureBrowser } from './browser.mjs';
+import { measureCoach } from './coach.mjs';
 import { figureLine } from './figure.mjs';
 import { measureReads } from './reads.mjs';
 import { measureRecords } from './records.mjs';
@@ -25,6 +26,28 @@ try {
   print({ name: 'first load of the Bench, JavaScript and CSS, gzipped', value: firstLoadKb, unit: 'kB', aim: 270, atMost: true });
   print({ name: 'dragged set to both drawings updated, 95th percentile', value: dragMs.p95, unit: 'ms', aim: 8, atMost: true });
   console.log(`  (median ${dragMs.median.toFixed(1)} ms over ${dragMs.count} moves)`);
+  const coach = await measureCoach(second.address);
+  print({
+    name: 'Coach: script in a frame while the strip moves, 95th percentile',
+    value: coach.frameMs.p95,
+    unit: 'ms',
+    aim: 4,
+    atMost: true,
+    digits: 2,
+  });
+  console.log(
+    `  (median ${coach.frameMs.median.toFixed(2)} ms over ${coach.frameMs.count} frames, calls of WebGL aside; with them ${coach.drawnMs.p95.toFixed(1)} ms at the 95th)`,
+  );
+  print({
+    name: 'Coach: movement of another tie worked out in the worker',
+    value: coach.choreographyMs / 1000,
+    unit: 's',
+    aim: 2,
+    atMost: true,
+    digits: 2,
+  });
+  print({ name: 'Coach: what the room loads beyond the Bench, gzipped', value: coach.roomKb, unit: 'kB', aim: 350, atMost: true });
+  print({ name: 'Coach: of that in the first load of the Bench', value: coach.inFirstLoadKb, unit: 'kB', aim: 0, atMost: true });
   const { wholePerS, barePerS } = await measureReads(second.address, second.databaseUrl);
   print({
     name: 'reading a wearer: whole server over bare handler',

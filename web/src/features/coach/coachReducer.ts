@@ -35,7 +35,8 @@ export interface CoachState {
 
 export const COACH_START: CoachState = {
   step: 0,
-  stepCount: 1,
+  // of the main way; told anew once a movement is worked out
+  stepCount: 12,
   moving: true,
   speed: 1,
   looping: false,

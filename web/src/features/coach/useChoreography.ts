@@ -39,7 +39,7 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
         proxy((share: number) => tell({ state: 'working', share })),
       )
       .then((baked) => {
-        const tookMs = performance.now() - began;
+        const { duration: tookMs } = performance.measure('choreography', { start: began });
         kept.unshift({ key, baked, tookMs });
         kept.splice(KEPT);
         tell({ state: 'ready', baked, tookMs });

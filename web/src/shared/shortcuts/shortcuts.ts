@@ -65,13 +65,21 @@ export function listenForShortcuts(): () => void {
       .reverse()
       .flatMap(({ current }) => current.shortcuts)
       .find((each) => each.key === event.key && (each.mod ?? false) === mod);
-    if (!found || (!mod && !/^F\d+$/.test(found.key) && isTyped(event.target))) return;
+    if (!found || (!mod && !/^F\d+$/.test(found.key) && isTyped(event.target) && !isTurned(event))) return;
     event.preventDefault();
     found.run();
   };
   window.addEventListener('keydown', onKeyDown);
   return () => window.removeEventListener('keydown', onKeyDown);
 }
+
+/** Keys that turn pages, as presenters and foot switches send them, mean nothing to a closed list that has the focus. */
+const isTurned = ({ key, target }: KeyboardEvent): boolean =>
+  (key === 'PageDown' || key === 'PageUp') &&
+  target instanceof HTMLElement &&
+  target.getAttribute('role') === 'combobox' &&
+  target.getAttribute('aria-expanded') !== 'true' &&
+  !(target instanceof HTMLInputElement);
 
 /** Whether a key goes into a text, or to something that lies over the page. */
 function isTyped(target: EventTarget | null): boolean {

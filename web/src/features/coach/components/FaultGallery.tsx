@@ -54,7 +54,7 @@ export function FaultGallery({
                 name="fault"
                 checked={fault === chosen}
                 onChange={() => setChosen(fault)}
-                style={{ position: 'absolute', opacity: 0, inset: 0 }}
+                style={{ position: 'absolute', opacity: 0, inset: 0, pointerEvents: 'none' }}
               />
               <Box sx={{ height: 118, backgroundColor: COLOURS.paper }}>
                 {moment && <Picture moment={moment} measures={measures} view={view} heightPx={118} label={FAULT_WORDS[fault].seen} />}

@@ -5,7 +5,6 @@ import { DoubleSide, Vector3, type PerspectiveCamera } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { COLOURS } from '../../../theme.ts';
 import { momentAt, NODE_NUMBERS, type BakedPoses } from '../bakedPoses.ts';
-import { frameCosts } from '../frameCosts.ts';
 import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';
 import { bodyGeometry } from './bodyGeometry.ts';
@@ -59,10 +58,8 @@ function Ribbon({ baked, playhead, seeThrough, cloth, thicknessMm }: StageProps)
   useEffect(() => playhead.subscribe(() => invalidate()), [playhead, invalidate]);
   useEffect(() => () => ribbon.geometry.dispose(), [ribbon]);
   useFrame(() => {
-    const began = performance.now();
     const { knotAt } = momentAt(baked, playhead.time(), packed);
     ribbon.lay(packed, knotAt);
-    frameCosts.put(performance.now() - began);
   });
   return (
     <mesh geometry={ribbon.geometry} frustumCulled={false}>

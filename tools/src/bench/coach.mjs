@@ -1,0 +1,123 @@
+import { chromium } from '@playwright/test';
+import { gzipSync } from 'node:zlib';
+import { CHROMIUM, findProgram } from '../lib/debianPackages.mjs';
+import { percentile } from './figure.mjs';
+
+const ARGS = [
+  '--no-sandbox',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--use-angle=swiftshader',
+  '--enable-unsafe-swiftshader',
+];
+
+/**
+ * Measures the Coach in Chromium with the software renderer: what the room loads, how long a tie's movement takes to work
+ * out, and the script's time in each frame while the strip moves, without the time that calls of WebGL take.
+ * @param {string} address
+ */
+export async function measureCoach(address) {
+  const executablePath = findProgram(CHROMIUM.program);
+  const browser = await chromium.launch({ args: ARGS, ...(executablePath ? { executablePath } : {}) });
+  try {
+    const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+    await page.addInitScript(recordFrames);
+    /** @type {Map<string, Promise<number>>} */
+    const weights = new Map();
+    page.on('response', (response) => {
+      if (/\.(js|css)(\?|$)/.test(response.url()))
+        weights.set(
+          response.url(),
+          response.body().then((body) => gzipSync(body).length),
+        );
+    });
+    await page.goto(address, { waitUntil: 'networkidle' });
+    const atBench = new Set(weights.keys());
+    await page.getByRole('link', { name: 'Coach' }).click();
+    await page.locator('canvas').waitFor();
+    await page.waitForLoadState('networkidle');
+    const kb = async (/** @type {(url: string) => boolean} */ counts) =>
+      (await Promise.all([...weights].filter(([url]) => counts(url)).map(([, bytes]) => bytes))).reduce((sum, bytes) => sum + bytes, 0) /
+      1000;
+    const roomKb = await kb((url) => !atBench.has(url));
+    const inFirstLoadKb = await kb((url) => atBench.has(url) && /Coach|Stage3d|choreography/i.test(url));
+
+    await page.getByRole('combobox', { name: 'Tie' }).click();
+    await page.getByRole('option').nth(3).click();
+    await page.waitForFunction(() => performance.getEntriesByName('choreography').length >= 2);
+    const took = await page.evaluate(() => performance.getEntriesByName('choreography').map(({ duration }) => duration));
+
+    await page.locator('canvas').waitFor();
+    const frames = () =>
+      page.evaluate(() =>
+        /** @type {{ framesMs: { script: number, all: number }[] }} */ (/** @type {unknown} */ (window)).framesMs.splice(0),
+      );
+    await page.waitForTimeout(1500);
+    await frames();
+    for (let i = 0; i < 6; i += 1) {
+      await page.keyboard.press('PageDown');
+      await page.waitForTimeout(2600);
+    }
+    const drawn = (await frames()).filter(({ all, script }) => all - script > 0);
+    if (drawn.length < 40) throw new Error(`only ${drawn.length} frames were drawn`);
+    const script = drawn.map((frame) => frame.script);
+    return {
+      roomKb,
+      inFirstLoadKb,
+      choreographyMs: took[took.length - 1] ?? Number.NaN,
+      frameMs: { p95: percentile(script, 0.95), median: percentile(script, 0.5), count: script.length },
+      drawnMs: {
+        p95: percentile(
+          drawn.map(({ all }) => all),
+          0.95,
+        ),
+      },
+    };
+  } finally {
+    await browser.close();
+  }
+}
+
+/** In the page: notes for each frame the time of its callbacks, with and without calls of WebGL. */
+function recordFrames() {
+  /** @type {{ script: number, all: number }[]} */
+  const framesMs = [];
+  /** @type {{ framesMs?: unknown }} */ (/** @type {unknown} */ (window)).framesMs = framesMs;
+  let glMs = 0;
+  const gl = WebGL2RenderingContext.prototype;
+  for (const name of Object.getOwnPropertyNames(gl)) {
+    const descriptor = Object.getOwnPropertyDescriptor(gl, name);
+    if (typeof descriptor?.value !== 'function' || name === 'constructor') continue;
+    const call = descriptor.value;
+    Object.defineProperty(gl, name, {
+      ...descriptor,
+      /** @this {WebGL2RenderingContext} @param {...unknown} given */
+      value(...given) {
+        const began = performance.now();
+        try {
+          return call.apply(this, given);
+        } finally {
+          glMs += performance.now() - began;
+        }
+      },
+    });
+  }
+  const ask = window.requestAnimationFrame.bind(window);
+  /** @type {{ at: number, all: number, gl: number } | null} */
+  let frame = null;
+  window.requestAnimationFrame = (callback) =>
+    ask((at) => {
+      const [began, glBefore] = [performance.now(), glMs];
+      callback(at);
+      const all = performance.now() - began;
+      if (frame?.at !== at) {
+        if (frame) framesMs.push({ script: frame.all - frame.gl, all: frame.all });
+        frame = { at, all: 0, gl: 0 };
+      }
+      frame.all += all;
+      frame.gl += glMs - glBefore;
+    });
+}

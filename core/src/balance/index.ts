@@ -12,3 +12,26 @@ export {
   type TakeUpBeliefs,
 } from './learnTakeUp.ts';
 export { NINETY_PERCENT, predictSpread, type PredictedBows, type Prediction } from './predictSpread.ts';
+export {
+  EVEN_ENOUGH,
+  HAND_TIED_MM,
+  judgeTied,
+  symmetryOf,
+  targetHalves,
+  type EvennessTolerance,
+  type FinishTarget,
+  type SideFigures,
+  type SymmetryFigures,
+  type TiedState,
+  type Unevenness,
+} from './symmetry.ts';
+export {
+  learnTie,
+  mostTelling,
+  takeUpsForWearer,
+  WEARER_SD_MM,
+  WEARER_TYINGS,
+  withTakeUps,
+  type LearnedTie,
+  type TakeUpObservation,
+} from './learnTie.ts';

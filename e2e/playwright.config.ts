@@ -1,6 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
-const chromium = {
+/** How the browser is started. */
+export const chromium = {
   executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
   args: [
     '--no-sandbox',
@@ -9,8 +10,6 @@ const chromium = {
     '--disable-background-networking',
     '--disable-component-update',
     '--disable-sync',
-    '--use-angle=swiftshader',
-    '--enable-unsafe-swiftshader',
   ],
 };
 

@@ -117,7 +117,7 @@ describe('tieInput', () => {
     expect(tieInput.parse(TIE)).toEqual({
       ...TIE,
       blade: { ...TIE.blade, extraWidths: [] },
-      ...{ faces: { outer: { name: '', look: 'plain' }, inner: null }, quickClasp: false, priceCode: '', note: '' },
+      ...{ faces: { outer: { name: '', look: 'plain' }, inner: null }, quickClasp: false, priceCode: '', note: '', takeUp: null },
     });
   });
   it.each([

@@ -1,6 +1,10 @@
 import { Bench } from './bench.ts';
 import { Coach } from './coach.ts';
+import { chromium } from '../playwright.config.ts';
 import { expect, test } from './shop.ts';
+
+// three dimensions, drawn by the processor
+test.use({ launchOptions: { ...chromium, args: [...chromium.args, '--use-angle=swiftshader', '--enable-unsafe-swiftshader'] } });
 
 const MAIN_STEPS = [
   'Drape',

@@ -146,11 +146,9 @@ describe('the coach sheet', () => {
       'presses the throat',
     ])
       expect(text).toContain(words);
-    for (const page of pages) {
-      const { fnArray } = await page.getOperatorList();
-      expect(fnArray).not.toContain(OPS.paintImageXObject);
-      expect(fnArray.filter((fn) => fn === OPS.constructPath).length).toBeGreaterThan(1000);
-    }
+    const operators = (await pages[1]?.getOperatorList())?.fnArray ?? [];
+    expect(operators).not.toContain(OPS.paintImageXObject);
+    expect(operators.filter((fn) => fn === OPS.constructPath).length).toBeGreaterThan(1000);
   });
 
   it('keeps every patch inside its picture and every line of text on the sheet, in every way, on both papers', () => {

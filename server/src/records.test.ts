@@ -304,6 +304,35 @@ describe('the shop', () => {
     ).toEqual(['durationMs', 'way']);
   });
 
+  it('gives a tie’s tyings by whomever they were tied, with what they were tied with, and keeps what was learned from them', async () => {
+    const tie = aTie();
+    await send('POST', '/api/ties', tie);
+    const [one, two] = [await enter({ name: 'First Hand' }), await enter({ name: 'Second Hand' })];
+    const tiedWith = { setMm: 842.3, leadMm: 38.1, neckPathMm: 412.75 };
+    for (const { id: wearerId } of [one, two])
+      await send('POST', '/api/tyings', {
+        id: uuid(),
+        wearerId,
+        tieId: tie.id,
+        outcome: 'tied',
+        ...tiedWith,
+        isConfirmed: wearerId === two.id,
+      });
+    const { tyings } = (await get(`/api/tyings?tieId=${tie.id}`)).json<{ tyings: unknown[] }>();
+    expect(tyings).toMatchObject([
+      { wearerId: two.id, ...tiedWith, isConfirmed: true },
+      { wearerId: one.id, ...tiedWith, isConfirmed: false },
+    ]);
+    expect((await get('/api/tyings')).statusCode).toBe(400);
+    const changed = await send('PUT', `/api/ties/${tie.id}`, { ...tie, version: 1, takeUp: { shortMm: 13.6, longMm: 45 } });
+    expect(changed.json()).toMatchObject({ version: 2, takeUp: { shortMm: 13.6, longMm: 45 } });
+    expect((await get(`/api/ties/${tie.id}`)).json()).toMatchObject({ takeUp: { shortMm: 13.6, longMm: 45 } });
+    // a fitting is then worked out by what was learned
+    const wearer = { kind: 'known', id: one.id } as const;
+    const given = await send('POST', '/api/fittings', aFitting(wearer, tie.id, {}));
+    expect(given.json()).toMatchObject({ result: { front: { spreadMm: (2 / 3) * ((842.3 - 412.75 - 38.05) / 2 - 13.6) } } });
+  });
+
   it('refuses a tying of nobody, or of a tie that is not there', async () => {
     const tie = aTie();
     await send('POST', '/api/ties', tie);

@@ -41,6 +41,11 @@ export const router = createBrowserRouter([
         errorElement: <ErrorFace />,
       },
       {
+        path: 'balance',
+        lazy: async () => ({ Component: (await import('./features/balance/BalancePage.tsx')).BalancePage }),
+        errorElement: <ErrorFace />,
+      },
+      {
         path: 'coach',
         lazy: async () => ({ Component: (await import('./features/coach/CoachPage.tsx')).CoachPage }),
         errorElement: <ErrorFace />,

@@ -154,6 +154,12 @@ export const faces = z.object({ outer: faceOf, inner: faceOf.nullable().default(
 
 const PLAIN_FACES: z.infer<typeof faces> = { outer: { name: '', look: 'plain' }, inner: null };
 
+/** Take-ups that measured tyings have shown, in mm. */
+const takeUp = z.object({
+  shortMm: z.number().min(0, 'A knot takes no less than nothing.').max(80, 'No knot takes so much of the short end.'),
+  longMm: z.number().min(0, 'A knot takes no less than nothing.').max(200, 'No knot takes so much of the long end.'),
+});
+
 /** A tie as measured: what is sent to be saved. */
 export const tieInput = z
   .object({
@@ -167,6 +173,7 @@ export const tieInput = z
     blade,
     overhangMm: z.number().min(0, 'Overhang lies between 0 and 30 mm.').max(30, 'Overhang lies between 0 and 30 mm.'),
     hardware,
+    takeUp: takeUp.nullable().default(null),
     faces: faces.default(PLAIN_FACES),
     /** A second clasp, by which a tied bow is taken off whole. */
     quickClasp: z.boolean().default(false),
@@ -215,6 +222,7 @@ export const tie = z.object({
   blade: z.object(blade.shape),
   overhangMm: z.number(),
   hardware,
+  takeUp: takeUp.nullable().default(null),
   faces: faces.default(PLAIN_FACES),
   quickClasp: z.boolean().default(false),
   priceCode: z.string().default(''),

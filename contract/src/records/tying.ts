@@ -43,6 +43,12 @@ export const tyingInput = z.object({
     .array(z.object({ step: tyingStep, ms: durationMs }))
     .max(200)
     .default([]),
+  /** Set, lead and neck path that it was tied with, where they are known: what the take-up is worked out from. In mm. */
+  setMm: z.number().min(400).max(1400).nullable().default(null),
+  leadMm: lengthMm(FITTING_LENGTHS.leadMm).nullable().default(null),
+  neckPathMm: z.number().min(150).max(800).nullable().default(null),
+  /** Measured again and found true, however surprising. */
+  isConfirmed: z.boolean().default(false),
   note: noteField.default(''),
 });
 export type TyingInput = z.input<typeof tyingInput>;
@@ -51,4 +57,5 @@ export type TyingData = z.output<typeof tyingInput>;
 export const tying = tyingInput.extend({ tieName: z.string(), tiedAt: moment });
 export type Tying = z.output<typeof tying>;
 export const tyingList = z.object({ tyings: z.array(tying) });
-export const tyingQuery = z.object({ wearerId: recordId });
+/** Tyings of a wearer, or of a tie by whomever. */
+export const tyingQuery = z.union([z.object({ wearerId: recordId }), z.object({ tieId: recordId })]);

@@ -10,6 +10,9 @@ export const finishWish = z.enum(['even', 'handTied']);
 /** How full a bow is liked. */
 export const fullness = z.enum(['trim', 'classic', 'full']);
 
+/** Which layer of the back bow's loop runs into the knot, as this wearer folds it. */
+export const backKnotLayer = z.enum(['front', 'back']);
+
 const optionalLength = (limits: Parameters<typeof lengthMm>[0]) => lengthMm(limits).nullable().default(null);
 
 /** What is measured of a wearer, and what he wishes; null where nobody has asked. Lengths in mm. */
@@ -23,6 +26,7 @@ export const wearerMeasures = z.object({
   dexterity: dexterity.nullable().default(null),
   finish: finishWish.nullable().default(null),
   fullness: fullness.nullable().default(null),
+  backKnotLayer: backKnotLayer.nullable().default(null),
 });
 export type WearerMeasures = z.output<typeof wearerMeasures>;
 

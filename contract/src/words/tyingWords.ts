@@ -151,7 +151,7 @@ export function stepWords(step: TyingStep, { longEnd, way, told, lead }: StepCon
           `${ownHand}: waits on its side and takes the fold as it comes.`,
           `${otherHand}: pushes with the forefinger, from the side of the front loop.`,
         ],
-        check: 'Untidy, but two loops and two flat ends, a loop and a flat end on each side. That is right: go on.',
+        check: 'Untidy, but two loops and two flat ends, a loop and a flat end on each side. That is as it should be: go on.',
         trap: 'Pushed in from the flat end’s side both loops lie on one side and it falls apart. Pulled through whole, it is undone.',
       };
     case 'tighten':

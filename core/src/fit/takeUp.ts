@@ -13,12 +13,12 @@ export interface KnotTakeUp {
   readonly longMm: number;
 }
 
-/** Take-up of both ends from the waist's width and the cloth. Derived in docs/model.md; starting values until the tie is calibrated. */
+/** Take-up of both ends from the waist's width and the cloth. Derived in docs/model.md; starting values, until measured tyings have shown the tie's own. */
 export function knotTakeUp(tie: Tie): KnotTakeUp {
   const knotHeightMm = tie.cloth.gatherRatio * tie.blade.waistWidthMm;
   return {
     knotHeightMm,
-    shortMm: knotHeightMm / 2,
-    longMm: 2 * knotHeightMm + 2 * WRAPPED_LAYERS * tie.cloth.thicknessMm,
+    shortMm: tie.takeUp?.shortMm ?? knotHeightMm / 2,
+    longMm: tie.takeUp?.longMm ?? 2 * knotHeightMm + 2 * WRAPPED_LAYERS * tie.cloth.thicknessMm,
   };
 }

@@ -34,4 +34,12 @@ export {
 export { bladeFromTape, tapeFromBlade, type BladeTape, type BladeTapeReading } from './bladeFromTape.ts';
 export { facesShown, UNTWISTED, type Face, type FacesShown, type Folding } from './facesShown.ts';
 export { readSetting, type SettingReading } from './readSetting.ts';
-export { CLOTH_BEHAVIOUR, type BladeShape, type ClothBehaviour, type ClothKind, type ClothLook, type Tie } from './tie.ts';
+export {
+  CLOTH_BEHAVIOUR,
+  type BladeShape,
+  type ClothBehaviour,
+  type ClothKind,
+  type ClothLook,
+  type LearnedTakeUps,
+  type Tie,
+} from './tie.ts';

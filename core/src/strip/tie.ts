@@ -8,6 +8,14 @@ export interface Tie {
   /** Wanted overhang of the flat end past the loop edge, in mm: 0 straight, 5–10 pointed. */
   readonly overhangMm: number;
   readonly hardware: Hardware;
+  /** Take-ups that measured tyings of this tie have shown, in mm; none where the model's are used. */
+  readonly takeUp?: LearnedTakeUps | null;
+}
+
+/** Strip that disappears in the knot, as tyings have shown. In mm. */
+export interface LearnedTakeUps {
+  readonly shortMm: number;
+  readonly longMm: number;
 }
 
 /** How a cloth behaves where the knot squeezes it. */

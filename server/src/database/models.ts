@@ -57,6 +57,10 @@ export interface TyingRow {
   fault: string | null;
   durationMs: number | null;
   steps: unknown;
+  setMm: number | null;
+  leadMm: number | null;
+  neckPathMm: number | null;
+  isConfirmed: boolean | number;
   note: string;
   tiedAt: Date;
 }
@@ -222,6 +226,10 @@ export function defineModels(sequelize: Sequelize): Models {
         fault: optional(DataTypes.STRING),
         durationMs: optional(DataTypes.INTEGER),
         steps: document(),
+        setMm: optional(DataTypes.DOUBLE),
+        leadMm: optional(DataTypes.DOUBLE),
+        neckPathMm: optional(DataTypes.DOUBLE),
+        isConfirmed: required(DataTypes.BOOLEAN),
         note: text(),
         tiedAt: time(),
       },

@@ -7,9 +7,10 @@ import {
   wearerInput,
   type Fitting,
   type Tie,
+  type TyingInput,
   type Wearer,
 } from '@easytuck/contract';
-import { DEFAULT_EASE_MM, evenLeadMm, prepareTie, schoolSet, type Occasion } from '@easytuck/core';
+import { DEFAULT_EASE_MM, evenLeadMm, neckPathMm, prepareTie, schoolSet, type Occasion } from '@easytuck/core';
 import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { withTransaction } from '../database/withTransaction.ts';
@@ -77,16 +78,28 @@ async function giveOutSome(shop: Database, wearers: readonly Wearer[], ties: rea
   const corin = find(wearers, 'Corin Attleby');
   if (last) await giveOut(fittings, corin, find(ties, 'Harbour Night'), { occasion: 'blackTie', staff: 'Hester', school: 'easy' }, last.id);
   await wearerService(shop).own(corin.id, find(ties, 'Harbour Night').id);
+  if (last) await tieSome(shop, corin, find(ties, 'Harbour Night'), last);
+}
+
+/** How Corin learned to tie: three timed tries, and two tyings that were measured. */
+async function tieSome(
+  shop: Database,
+  { id: wearerId }: Wearer,
+  { id: tieId }: Tie,
+  { result, leadMm, collar, easeMm }: Fitting,
+): Promise<void> {
   const tyings = tyingService(shop);
-  await tyings.record(
-    tyingInput.parse({ id: uuid(), wearerId: corin.id, tieId: find(ties, 'Harbour Night').id, outcome: 'fault', note: 'No passage.' }),
-  );
-  await tyings.record(
-    tyingInput.parse({
-      ...{ id: uuid(), wearerId: corin.id, tieId: find(ties, 'Harbour Night').id, outcome: 'tied' },
-      ...{ frontLoopMm: 64, frontFlatEndMm: 58, backLoopMm: 60, backFlatEndMm: 65, note: 'Third try.' },
-    }),
-  );
+  const minutes = (count: number): number => count * 60_000;
+  const timed = { way: 'main', steps: [] } as const;
+  const tiedWith = { setMm: result.setMm, leadMm, neckPathMm: neckPathMm(collar, easeMm) };
+  const tries: readonly Partial<TyingInput>[] = [
+    { ...timed, outcome: 'gaveUp', durationMs: minutes(9.4), steps: [{ step: 'passage', ms: minutes(6.2) }], note: 'Found no passage.' },
+    { ...timed, outcome: 'fault', fault: 'loopsOnOneSide', durationMs: minutes(7.1), steps: [{ step: 'backBow', ms: minutes(3.5) }] },
+    { ...timed, outcome: 'tied', durationMs: minutes(4.6), steps: [{ step: 'passage', ms: minutes(1.4) }] },
+    { ...tiedWith, outcome: 'tied', frontLoopMm: 60, frontFlatEndMm: 61, backLoopMm: 64, backFlatEndMm: 62 },
+    { ...tiedWith, outcome: 'tied', frontLoopMm: 61, frontFlatEndMm: 60, backLoopMm: 63, backFlatEndMm: 63 },
+  ];
+  for (const tried of tries) await tyings.record(tyingInput.parse({ id: uuid(), wearerId, tieId, ...tried }));
 }
 
 async function giveOut(

@@ -294,6 +294,7 @@ function toTie(demo: DemoTie): TieData {
   const face = ([faceName, look]: readonly [string, ClothLook]) => ({ name: faceName, look });
   return {
     ...{ ...cut, name, shape, clothKind: demo.cloth, inStock, priceCode, note, quickClasp },
+    takeUp: null,
     faces: { outer: face(demo.outer), inner: demo.inner ? face(demo.inner) : null },
     hardware: demo.hardware(lengthMm),
   };

@@ -13,6 +13,7 @@ const ROOMS = [
   { to: '/wearers', name: 'Wearers' },
   { to: '/drawer', name: 'Drawer' },
   { to: '/coach', name: 'Coach' },
+  { to: '/balance', name: 'Balance' },
   { to: '/ledger', name: 'Ledger' },
   { to: '/shop', name: 'Shop' },
 ] as const;

@@ -88,7 +88,7 @@ export function layOutCoachSheet(
     const top = MARGIN_MM + HEAD_MM - 10 + Math.floor(onPage / COLUMNS) * cellMm.height;
     const view = viewFor(step.step);
     const towards = fitting.longEnd === 'left' ? view.towards : { ...view.towards, x: -view.towards.x };
-    const { pose, knotAt, collarDown } = poseStep(choreography, step, shownAt(step.step), 4);
+    const { pose, knotAt, collarDown } = poseStep(choreography, step, shownAt(step.step), 5);
     const still = projectPose({
       pose,
       knotAt,

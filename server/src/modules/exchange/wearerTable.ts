@@ -21,6 +21,7 @@ export const wearerTable: TableKind<WearerData> = {
     wordColumn('dexterity', 'dexterity', null),
     wordColumn('finish', 'finish', null),
     wordColumn('fullness', 'fullness', null),
+    wordColumn('back knot layer', 'backKnotLayer', null),
     textColumn('note', 'note'),
   ],
   sameAs: ({ name, collar }) => `${name.trim().toLocaleLowerCase()}|${collar ? `${collar.label} ${collar.system}` : ''}`,

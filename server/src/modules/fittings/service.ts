@@ -156,6 +156,7 @@ const NO_MEASURES = {
   dexterity: null,
   finish: null,
   fullness: null,
+  backKnotLayer: null,
 } as const;
 
 /** What of a fitting is measured of the wearer himself; what was not measured says nothing. */

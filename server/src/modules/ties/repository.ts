@@ -8,6 +8,7 @@ const measuresSchema = tieSchema.pick({
   blade: true,
   overhangMm: true,
   hardware: true,
+  takeUp: true,
   faces: true,
   quickClasp: true,
   priceCode: true,
@@ -75,11 +76,12 @@ function toColumns({
   blade,
   overhangMm,
   hardware,
+  takeUp,
   faces,
   quickClasp,
   priceCode,
 }: TieData): Omit<TieRow, 'id' | 'version' | 'createdAt' | 'updatedAt'> {
-  return { name, shape, clothKind, inStock, note, measures: { cloth, blade, overhangMm, hardware, faces, quickClasp, priceCode } };
+  return { name, shape, clothKind, inStock, note, measures: { cloth, blade, overhangMm, hardware, takeUp, faces, quickClasp, priceCode } };
 }
 
 function toTie(row: TieRow): Tie {

@@ -13,7 +13,7 @@ export async function tyingRoutes(app: FastifyInstance): Promise<void> {
     '/',
     { schema: { tags, querystring: tyingQuery, response: { 200: tyingList, 400: problem, 503: problem } } },
     async ({ query }) => ({
-      tyings: await service.ofWearer(query.wearerId),
+      tyings: await ('tieId' in query ? service.ofTie(query.tieId) : service.ofWearer(query.wearerId)),
     }),
   );
   routes.post(

@@ -9,6 +9,7 @@ import { tyingRepository } from './repository.ts';
 /** What can be done with tyings. */
 export interface TyingService {
   readonly ofWearer: (wearerId: string) => Promise<Tying[]>;
+  readonly ofTie: (tieId: string) => Promise<Tying[]>;
   readonly record: (data: TyingData) => Promise<{ stored: Tying; created: boolean }>;
 }
 
@@ -20,6 +21,10 @@ export function tyingService(shop: Database): TyingService {
     ofWearer: async (wearerId) => {
       requireReady(shop);
       return repository.ofWearer(wearerId);
+    },
+    ofTie: async (tieId) => {
+      requireReady(shop);
+      return repository.ofTie(tieId);
     },
     record: async (data) => {
       requireReady(shop);

@@ -185,4 +185,5 @@ const MEASURE_KEYS: Readonly<Record<keyof WearerMeasures, true>> = {
   dexterity: true,
   finish: true,
   fullness: true,
+  backKnotLayer: true,
 };

@@ -44,7 +44,17 @@ const OTTOLINE: Wearer = {
     note: '',
   },
   ...{ bareNeckMm: null, easeMm: 12.7, neckBreadthMm: 118.25, faceWidthMm: null, firstButtonMm: 70, buttonSpacingMm: null },
-  ...{ dexterity: null, finish: null, fullness: null, mergedInto: null, version: 1, createdAt: '', updatedAt: '', seenAt: '' },
+  ...{
+    dexterity: null,
+    finish: null,
+    fullness: null,
+    backKnotLayer: null,
+    mergedInto: null,
+    version: 1,
+    createdAt: '',
+    updatedAt: '',
+    seenAt: '',
+  },
 };
 
 describe('benchReducer', () => {

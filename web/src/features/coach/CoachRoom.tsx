@@ -1,12 +1,12 @@
 import { OFFERED_WAYS, settingWords, stepWords, WAY_WORDS, type OfferedWay, type Tie } from '@easytuck/contract';
-import { formatCollarSize, type Side } from '@easytuck/core';
+import { formatCollarSize, TYING_FAULTS, type Side } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState, type ReactNode } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { Choice } from '../../shared/Choice.tsx';
 import { useShortcuts } from '../../shared/shortcuts/shortcuts.ts';
 import { useUnits } from '../../shared/UnitProvider.tsx';
@@ -33,7 +33,9 @@ const TABS = [
 export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: readonly Tie[] }) {
   const coach = useCoach(subject);
   const { state, dispatch } = coach;
-  const [tab, setTab] = useState<Tab>('tying');
+  const [search] = useSearchParams();
+  const asked = TYING_FAULTS.find((fault) => fault === search.get('fault')) ?? null;
+  const [tab, setTab] = useState<Tab>(asked ? 'faults' : 'tying');
   const baked = coach.reading.state === 'ready' ? coach.reading.baked : null;
   const steps = useMemo(() => baked?.steps.map(({ step }) => step) ?? [], [baked]);
   const timer = usePractice(steps, coach.playhead);
@@ -66,6 +68,7 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
           measures={coach.tied.measures}
           longEnd={coach.longEnd}
           steps={steps}
+          asked={asked}
           onGoBack={(step) => {
             dispatch({ type: 'goTo', step: Math.max(0, steps.indexOf(step)), view: 'best' });
             setTab('tying');

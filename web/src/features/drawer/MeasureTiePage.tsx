@@ -44,7 +44,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
   const save = handleSubmit(async (input) => {
     setFailure(null);
     try {
-      if (tie) await changeTie(tie.id, { ...input, version });
+      if (tie) await changeTie(tie.id, { ...input, takeUp: tie.takeUp, version });
       else await createTie({ ...input, id: newId });
       draft.forget();
       await navigate('/drawer');

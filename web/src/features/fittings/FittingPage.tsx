@@ -47,6 +47,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
   useShortcuts('Fitting', [
     { key: 'n', says: 'the next fitting', run: () => void navigate('/') },
     { key: 'r', says: 'a new revision of this one', run: () => void navigate(`/?revise=${fitting.id}`) },
+    { key: 'e', says: 'even the tied bow out', run: () => void navigate(`/balance?fitting=${fitting.id}`) },
     { key: 'c', says: 'coach the tying', run: () => void navigate(`/coach?fitting=${fitting.id}`) },
     { key: 'x', says: 'start another from this one', run: () => void navigate(`/?copy=${fitting.id}`) },
   ]);
@@ -65,6 +66,9 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
           </Box>
           <Button variant="outlined" component={Link} to={`/coach?fitting=${fitting.id}`}>
             Coach the tying
+          </Button>
+          <Button variant="outlined" component={Link} to={`/balance?fitting=${fitting.id}`}>
+            Even it out
           </Button>
           <Button variant="outlined" component={Link} to={`/?revise=${fitting.id}`}>
             Revise

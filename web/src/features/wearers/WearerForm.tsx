@@ -67,7 +67,7 @@ export function WearerForm({ draftKey, initial, wearerId, onSave, onTakeTheirs, 
       }}
     />
   );
-  const choose = (name: 'dexterity' | 'finish' | 'fullness') => (
+  const choose = (name: 'dexterity' | 'finish' | 'fullness' | 'backKnotLayer') => (
     <Controller
       control={control}
       name={name}
@@ -142,6 +142,7 @@ export function WearerForm({ draftKey, initial, wearerId, onSave, onTakeTheirs, 
       <Pair>
         {choose('finish')}
         {choose('fullness')}
+        {choose('backKnotLayer')}
       </Pair>
       {text('note', 'Note')}
       <Box sx={{ display: 'flex', gap: 2 }}>

@@ -15,6 +15,7 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind | 'name', string>> = {
   dexterity: 'Hands',
   finish: 'Finish wished',
   fullness: 'Bow wished',
+  backKnotLayer: 'Back loop, layer into the knot',
 };
 
 /** Choices in words. */
@@ -22,13 +23,14 @@ export const VALUE_WORDS = {
   dexterity: { sure: 'sure', learning: 'learning', needsHelp: 'somebody else ties' },
   finish: { even: 'even', handTied: 'a little uneven, hand-tied' },
   fullness: { trim: 'trim', classic: 'classic', full: 'full' },
-} as const satisfies Record<keyof Pick<WearerMeasures, 'dexterity' | 'finish' | 'fullness'>, Record<string, string>>;
+  backKnotLayer: { front: 'the front one', back: 'the back one' },
+} as const satisfies Record<keyof Pick<WearerMeasures, 'dexterity' | 'finish' | 'fullness' | 'backKnotLayer'>, Record<string, string>>;
 
 /** A measure as it was taken, in words. */
 export function measureValueWords({ kind, value }: TakenMeasure, length: (lengthMm: number) => string): string {
   if (value === null) return 'taken back';
   if (typeof value === 'number') return length(value);
   if (typeof value === 'object') return formatCollarSize(value);
-  const words: Readonly<Record<string, string>> = kind === 'dexterity' || kind === 'finish' || kind === 'fullness' ? VALUE_WORDS[kind] : {};
+  const words: Readonly<Record<string, string>> = kind in VALUE_WORDS ? VALUE_WORDS[kind as keyof typeof VALUE_WORDS] : {};
   return words[value] ?? value;
 }

@@ -17,6 +17,7 @@ export type WearerForm = Record<WearerLength, string> & {
   dexterity: '' | NonNullable<WearerInput['dexterity']>;
   finish: '' | NonNullable<WearerInput['finish']>;
   fullness: '' | NonNullable<WearerInput['fullness']>;
+  backKnotLayer: '' | NonNullable<WearerInput['backKnotLayer']>;
   note: string;
 };
 
@@ -25,7 +26,7 @@ export const EMPTY_WEARER: WearerForm = {
   collar: '',
   longEnd: 'left',
   ...{ bareNeckMm: '', easeMm: '', neckBreadthMm: '', faceWidthMm: '', firstButtonMm: '', buttonSpacingMm: '' },
-  ...{ dexterity: '', finish: '', fullness: '', note: '' },
+  ...{ dexterity: '', finish: '', fullness: '', backKnotLayer: '', note: '' },
 };
 
 /** Reads what was typed; lengths without a unit are in `unit`. Each refusal stands at its field. */
@@ -47,6 +48,7 @@ export function readWearerForm(
     dexterity: form.dexterity === '' ? null : form.dexterity,
     finish: form.finish === '' ? null : form.finish,
     fullness: form.fullness === '' ? null : form.fullness,
+    backKnotLayer: form.backKnotLayer === '' ? null : form.backKnotLayer,
   };
   const read = wearerInput.safeParse(input);
   for (const { path, message } of read.error?.issues ?? []) errors[path[0] as keyof WearerForm] ??= message;
@@ -70,6 +72,11 @@ export function toWearerForm(wearer: Wearer): WearerForm {
   return {
     ...{ name: wearer.name, collar: wearer.collarEstimated ? '' : wearer.collar.text, longEnd: wearer.longEnd, note: wearer.note },
     ...lengths,
-    ...{ dexterity: wearer.dexterity ?? '', finish: wearer.finish ?? '', fullness: wearer.fullness ?? '' },
+    ...{
+      dexterity: wearer.dexterity ?? '',
+      finish: wearer.finish ?? '',
+      fullness: wearer.fullness ?? '',
+      backKnotLayer: wearer.backKnotLayer ?? '',
+    },
   };
 }

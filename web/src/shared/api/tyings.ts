@@ -3,16 +3,24 @@ import useSWR, { mutate } from 'swr';
 import type { Reading } from './reading.ts';
 import { request } from './request.ts';
 
-const keys = { ofWearer: (wearerId: string): string => `/api/tyings?${new URLSearchParams({ wearerId }).toString()}` };
+const keys = {
+  ofWearer: (wearerId: string): string => `/api/tyings?${new URLSearchParams({ wearerId }).toString()}`,
+  ofTie: (tieId: string): string => `/api/tyings?${new URLSearchParams({ tieId }).toString()}`,
+};
 
 /** A wearer's tyings, latest first. */
 export function useTyingsOf(wearerId: string): Reading<readonly Tying[]> {
   return useSWR(keys.ofWearer(wearerId), async (key: string) => (await request('GET', key, tyingList)).tyings);
 }
 
+/** A tie's tyings by whomever, latest first; nothing is asked for null. */
+export function useTyingsOfTie(tieId: string | null): Reading<readonly Tying[]> {
+  return useSWR(tieId === null ? null : keys.ofTie(tieId), async (key: string) => (await request('GET', key, tyingList)).tyings);
+}
+
 /** Puts a tying on record. Sending the same one again is safe. */
 export async function recordTying(input: TyingInput): Promise<Tying> {
   const saved = await request('POST', '/api/tyings', tying, input);
-  await mutate(keys.ofWearer(saved.wearerId));
+  await Promise.all([mutate(keys.ofWearer(saved.wearerId)), mutate(keys.ofTie(saved.tieId))]);
   return saved;
 }

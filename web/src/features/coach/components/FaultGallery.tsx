@@ -12,14 +12,17 @@ export function FaultGallery({
   measures,
   longEnd,
   steps,
+  asked,
   onGoBack,
 }: {
   measures: TyingMeasures;
   longEnd: Side;
   steps: readonly TyingStep[];
+  /** The fault that is asked for from elsewhere. */
+  asked: TyingFault | null;
   onGoBack: (step: TyingStep) => void;
 }) {
-  const [chosen, setChosen] = useState<TyingFault>('granny');
+  const [chosen, setChosen] = useState<TyingFault>(asked ?? 'granny');
   const posed = useFaultyBows(measures, longEnd);
   const view = useMemo(() => viewOf('mirror', longEnd), [longEnd]);
   const words = FAULT_WORDS[chosen];

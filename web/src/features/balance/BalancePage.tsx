@@ -1,0 +1,88 @@
+import type { LedgerLine } from '@easytuck/contract';
+import Box from '@mui/material/Box';
+import dayjs from 'dayjs';
+import { Link, useSearchParams } from 'react-router';
+import { useFitting, useLedger } from '../../shared/api/fittings.ts';
+import { useTie } from '../../shared/api/ties.ts';
+import { useTyingsOfTie } from '../../shared/api/tyings.ts';
+import { useWearer } from '../../shared/api/wearers.ts';
+import { Face } from '../../shared/faces/Face.tsx';
+import { Loaded } from '../../shared/faces/Loaded.tsx';
+import { Page } from '../../shared/Page.tsx';
+import { COLOURS } from '../../theme.ts';
+import { BalanceDesk } from './BalanceDesk.tsx';
+
+/** The balance desk for a fitting (`?fitting=`); without one, the latest fittings to choose from. */
+export function BalancePage() {
+  const [search] = useSearchParams();
+  const fittingId = search.get('fitting');
+  return fittingId === null ? <LatestFittings /> : <OfFitting key={fittingId} id={fittingId} />;
+}
+
+function OfFitting({ id }: { id: string }) {
+  const reading = useFitting(id);
+  const fitting = reading.data;
+  const tie = useTie(fitting?.tie.id ?? null);
+  const wearer = useWearer(fitting?.wearer.id ?? null);
+  const tyings = useTyingsOfTie(fitting?.tie.id ?? null);
+  return (
+    <Loaded reading={reading}>
+      {(given) => (
+        <Loaded reading={tie}>
+          {(now) => (
+            <Loaded reading={wearer}>
+              {(who) => <Loaded reading={tyings}>{(all) => <BalanceDesk fitting={given} tie={now} wearer={who} tyings={all} />}</Loaded>}
+            </Loaded>
+          )}
+        </Loaded>
+      )}
+    </Loaded>
+  );
+}
+
+function LatestFittings() {
+  return (
+    <Page title="Balance">
+      <Loaded reading={useLedger('limit=20')}>
+        {({ lines }) =>
+          lines.length === 0 ? (
+            <Face title="No fitting yet">
+              A tied bow is evened out against its fitting. <Link to="/">Fit somebody</Link> first.
+            </Face>
+          ) : (
+            <>
+              <Box sx={{ mb: 1.5, fontSize: '1.0625rem' }}>Whose bow is tied?</Box>
+              <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}`, maxWidth: 760 }}>
+                {lines.map((line) => (
+                  <FittingLine key={line.id} line={line} />
+                ))}
+              </Box>
+            </>
+          )
+        }
+      </Loaded>
+    </Page>
+  );
+}
+
+const FittingLine = ({ line }: { line: LedgerLine }) => (
+  <Box component="li" sx={{ borderBottom: `1px solid ${COLOURS.rule}` }}>
+    <Box
+      component={Link}
+      to={`/balance?fitting=${line.id}`}
+      sx={{
+        display: 'flex',
+        gap: 2,
+        px: 1,
+        py: 1.25,
+        color: 'text.primary',
+        textDecoration: 'none',
+        '&:hover': { backgroundColor: COLOURS.card },
+      }}
+    >
+      <Box sx={{ flex: 1, fontWeight: 560 }}>{line.wearerName}</Box>
+      <Box sx={{ flex: 1 }}>{line.tieName}</Box>
+      <Box sx={{ color: 'text.secondary' }}>{dayjs(line.givenOutAt).format('D MMM YYYY, HH:mm')}</Box>
+    </Box>
+  </Box>
+);

@@ -1,0 +1,148 @@
+import { tieInput, type Fitting, type Tying } from '@easytuck/contract';
+import { sampleTie } from '@easytuck/contract/testing';
+import { EVEN_ENOUGH, prepareTie, type FinishTarget } from '@easytuck/core';
+import {
+  clothOf,
+  deskOf,
+  effectOn,
+  judge,
+  learned,
+  needsRetie,
+  observationsOf,
+  pullWords,
+  stateOf,
+  type DeskTie,
+  type ReadHalves,
+} from './balanceDesk.ts';
+
+const TIE = prepareTie(tieInput.parse(sampleTie));
+const FITTING = {
+  result: { setMm: 842.3, drawInMm: 0 },
+  leadMm: 38.05,
+  collar: { text: '16', system: 'in', label: 16 },
+  easeMm: 6.35,
+  longEnd: 'left',
+} as unknown as Fitting;
+const DESK: DeskTie = deskOf(FITTING, TIE);
+const LEVEL = { tiltRad: 0, knotOffMm: 0 };
+const EVEN: FinishTarget = { kind: 'even' };
+const read = (
+  frontLoopMm: number | null,
+  frontFlatEndMm: number | null,
+  backLoopMm: number | null,
+  backFlatEndMm: number | null,
+): ReadHalves => ({ frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm });
+const judged = (halves: ReadHalves, target = EVEN) => judge(DESK, stateOf(DESK, halves, LEVEL), target, EVEN_ENOUGH, 124);
+
+describe('the balance desk', () => {
+  it('starts from the fitting’s own set, lead and neck path', () => {
+    expect(DESK).toMatchObject({ setMm: 842.3, leadMm: 38.05, frontLoopSide: 'right' });
+    expect(DESK.neckPathMm).toBeCloseTo(412.75, 6);
+  });
+
+  it('answers the worked case: 68/50 and 55/68 with 8 of slack by the prediction come to 62/62 by three kinds of pull', () => {
+    const verdict = judged(read(68, 50, 55, 68));
+    expect(verdict.aims.front.loopMm).toBeCloseTo(62, 6);
+    expect(verdict.aims.back.flatEndMm).toBeCloseTo(62, 6);
+    expect(verdict.slack.back).toBeCloseTo(8, 6);
+    expect(verdict.pulls.map(({ end, pull }) => `${end} ${pull.kind} ${pull.byMm.toFixed(1)}`)).toEqual([
+      'front drawFlatEnd 6.0',
+      'front drawFlatEnd 6.0',
+      'back drawTailSide 6.0',
+      'back drawKnotSide 8.0',
+    ]);
+    const last = verdict.pulls.at(-1)?.after;
+    expect(last?.loopMm).toBeCloseTo(62, 6);
+    expect(last?.slackMm).toBeCloseTo(0, 6);
+  });
+
+  it('is done where the bow is even, and its plan shrinks as it gets there', () => {
+    const counts = [read(72, 42, 52, 74), read(66, 54, 58, 66), read(62, 62, 62, 61)].map((halves) => judged(halves).pulls.length);
+    expect(counts[0]).toBeGreaterThan(counts[1] ?? 0);
+    expect(counts[2]).toBe(0);
+    expect(judged(read(62, 62, 62, 62)).unevenness).toEqual([]);
+  });
+
+  it('fills in what was not measured from the prediction, and says which those are', () => {
+    const none = stateOf(DESK, read(null, null, null, null), LEVEL);
+    expect(none.estimated).toEqual(['frontLoopMm', 'frontFlatEndMm', 'backLoopMm', 'backFlatEndMm']);
+    expect(none.front.loopMm).toBeCloseTo(62, 1);
+    const some = stateOf(DESK, read(66, null, null, 70), LEVEL);
+    expect(some.estimated).toEqual(['frontFlatEndMm', 'backLoopMm']);
+    // two loops' worth and the flat end are what the short end leaves: 186 mm
+    expect(some.front.flatEndMm).toBeCloseTo(186 - 132, 1);
+    expect(some.back.loopMm).toBeCloseTo((186 - 70) / 2, 1);
+  });
+
+  it('sends to tying again what no pull mends: tightened 60/60 and 65/65 want a lead of 23 mm', () => {
+    const verdict = judged(read(60, 60, 65, 65));
+    expect(verdict.unevenness).toEqual(['frontAgainstBack']);
+    expect(needsRetie(verdict)).toBe(true);
+    // the prediction takes 6 mm to be slack in the front knot, so the worked case's 23.05 holds once that is drawn up
+    const tight = judge(
+      DESK,
+      { ...stateOf(DESK, read(60, 60, 65, 65), LEVEL), front: { loopMm: 60, flatEndMm: 60, slackMm: 0 } },
+      EVEN,
+      EVEN_ENOUGH,
+      124,
+    );
+    expect(tight.retie.leadMm).toBeCloseTo(23.05, 6);
+    expect(tight.retie.spreadMm).toBeCloseTo(125, 6);
+  });
+
+  it('names the wearer’s side and the layer, by what he found the back loop’s fold to be', () => {
+    const pull = (end: 'front' | 'back', kind: 'drawFlatEnd' | 'drawTailSide' | 'drawKnotSide' | 'easeKnotSide') => ({
+      end,
+      pull: { kind, byMm: 8 },
+    });
+    expect(pullWords(pull('front', 'drawFlatEnd'), 'right', 'unknown')).toBe(
+      'Hold the knot; draw the front flat end, on your left, out by 8 mm',
+    );
+    expect(pullWords(pull('front', 'drawTailSide'), 'right', 'unknown')).toContain('the front layer of the front loop, on your right');
+    expect(pullWords(pull('front', 'drawKnotSide'), 'left', 'front')).toContain('the back layer of the front loop, on your left');
+    expect(pullWords(pull('back', 'drawKnotSide'), 'right', 'front')).toContain('the front layer of the back loop, on your left');
+    expect(pullWords(pull('back', 'drawTailSide'), 'right', 'front')).toContain('the back layer of the back loop');
+    expect(pullWords(pull('back', 'easeKnotSide'), 'right', 'unknown')).toContain('Ease the layer that moves the knot');
+  });
+
+  it('counts the loop’s cloth twice', () => {
+    expect(clothOf({ loopMm: 60, flatEndMm: 50, slackMm: 4 })).toEqual({ loopMm: 120, flatEndMm: 50, slackMm: 4, wholeMm: 174 });
+  });
+});
+
+describe('what tyings teach', () => {
+  const tying = (id: string, at: string, change: Partial<Tying> = {}): Tying =>
+    ({
+      ...read(60, 60, 62, 62),
+      id,
+      wearerId: 'w',
+      outcome: 'tied',
+      setMm: 842.3,
+      leadMm: 38.1,
+      neckPathMm: 412.75,
+      isConfirmed: false,
+      tiedAt: at,
+      ...change,
+    }) as Tying;
+
+  it('counts only tyings that were tied, measured whole, and with a known set; oldest first', () => {
+    const observations = observationsOf([
+      tying('late', '2026-11-25T10:00:00.000Z'),
+      tying('early', '2026-11-24T10:00:00.000Z'),
+      tying('half', '2026-11-24T11:00:00.000Z', { backLoopMm: null }),
+      tying('fault', '2026-11-24T12:00:00.000Z', { outcome: 'fault' }),
+      tying('unknown', '2026-11-24T13:00:00.000Z', { setMm: null }),
+    ]);
+    expect(observations.map(({ id }) => id)).toEqual(['early', 'late']);
+    // the worked case: 15.73 of the short end
+    expect(observations[0]?.shortMm).toBeCloseTo(15.725, 6);
+  });
+
+  it('moves the prediction by two thirds of what the knot takes more, and the even lead by the difference', () => {
+    const now = learned(TIE, observationsOf([tying('one', '2026-11-24T10:00:00.000Z')]));
+    expect(now.beliefs.short.meanMm).toBeCloseTo(13.6, 1);
+    const { before, after, evenLeadMm } = effectOn(DESK, TIE, now);
+    expect(after.front.spreadMm - before.front.spreadMm).toBeCloseTo((-2 / 3) * (now.beliefs.short.meanMm - 9.75), 6);
+    expect(evenLeadMm).toBeCloseTo(now.beliefs.long.meanMm - now.beliefs.short.meanMm, 9);
+  });
+});

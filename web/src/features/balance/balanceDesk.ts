@@ -1,0 +1,223 @@
+import type { Fitting, Tying } from '@easytuck/contract';
+import {
+  applyPulls,
+  judgeTied,
+  learnTie,
+  materialMm,
+  neckPathMm,
+  observeTakeUps,
+  oppositeSide,
+  planPulls,
+  predictBows,
+  priorTakeUps,
+  retieFor,
+  targetHalves,
+  withTakeUps,
+  type BowState,
+  type EvennessTolerance,
+  type FinishTarget,
+  type LearnedTie,
+  type PreparedTie,
+  type Pull,
+  type PullPlan,
+  type Retie,
+  type Side,
+  type TakeUpObservation,
+  type TiedState,
+  type Unevenness,
+} from '@easytuck/core';
+import type { Half } from '../../shared/tying/HalfWidths.tsx';
+
+/** Which of the bows. */
+export type BowEnd = 'front' | 'back';
+
+/** What was read of a tied bow; null where it was not measured. In mm. */
+export type ReadHalves = Readonly<Record<Half, number | null>>;
+
+/** Which layer of the back bow's loop runs into the knot: it depends on how its fold was turned. */
+export type KnotLayer = 'front' | 'back' | 'unknown';
+
+/** What the desk starts from: a fitting as it was given out, and the tie with what is held of its take-ups. */
+export interface DeskTie {
+  readonly tie: PreparedTie;
+  readonly setMm: number;
+  readonly leadMm: number;
+  readonly neckPathMm: number;
+  readonly frontLoopSide: Side;
+}
+
+export function deskOf(fitting: Fitting, tie: PreparedTie): DeskTie {
+  return {
+    tie,
+    setMm: fitting.result.setMm,
+    leadMm: fitting.leadMm,
+    neckPathMm: neckPathMm(fitting.collar, fitting.easeMm),
+    frontLoopSide: oppositeSide(fitting.longEnd),
+  };
+}
+
+/** A tied bow with what is missing filled in from the prediction, and which halves those are. */
+export interface DeskState extends TiedState {
+  readonly estimated: readonly Half[];
+}
+
+/**
+ * Fills in what was not measured: a missing half from the other one and the cloth that the bow should have, both from the
+ * predicted bow. What the prediction has more than was measured is taken to lie slack in the knot.
+ */
+export function stateOf(
+  { tie, setMm, neckPathMm: path, leadMm, frontLoopSide }: DeskTie,
+  read: ReadHalves,
+  tilt: { tiltRad: number; knotOffMm: number },
+): DeskState {
+  const predicted = predictBows(tie, path, setMm, leadMm);
+  const estimated: Half[] = [];
+  const bow = (end: BowEnd, loop: Half, flat: Half): BowState => {
+    const { visibleMm, loopMm, flatEndMm } = predicted[end];
+    const [r, t] = [read[loop], read[flat]];
+    if (r === null) estimated.push(loop);
+    if (t === null) estimated.push(flat);
+    if (r === null && t === null) return { loopMm, flatEndMm, slackMm: 0 };
+    if (r === null) return { loopMm: Math.max(1, (visibleMm - (t ?? 0)) / 2), flatEndMm: t ?? 0, slackMm: 0 };
+    if (t === null) return { loopMm: r, flatEndMm: Math.max(1, visibleMm - 2 * r), slackMm: 0 };
+    return { loopMm: r, flatEndMm: t, slackMm: Math.max(0, visibleMm - 2 * r - t) };
+  };
+  return {
+    front: bow('front', 'frontLoopMm', 'frontFlatEndMm'),
+    back: bow('back', 'backLoopMm', 'backFlatEndMm'),
+    frontLoopSide,
+    ...tilt,
+    estimated,
+  };
+}
+
+/** One pull of the plan, with the bow before and after it. */
+export interface PlannedPull {
+  readonly key: string;
+  readonly end: BowEnd;
+  readonly pull: Pull;
+  readonly before: BowState;
+  readonly after: BowState;
+}
+
+/** What the desk says of a tied bow. */
+export interface DeskVerdict {
+  readonly aims: ReturnType<typeof targetHalves>;
+  readonly plans: Readonly<Record<BowEnd, PullPlan>>;
+  /** In the order they are made: flat ends first, then the loops in turn, front and back opposed. */
+  readonly pulls: readonly PlannedPull[];
+  readonly unevenness: readonly Unevenness[];
+  readonly retie: Retie;
+  /** Cloth taken to lie slack in each knot, in mm. */
+  readonly slack: Readonly<Record<BowEnd, number>>;
+}
+
+export function judge(
+  desk: DeskTie,
+  state: TiedState,
+  target: FinishTarget,
+  tolerance: EvennessTolerance,
+  wantedSpreadMm: number,
+): DeskVerdict {
+  const aims = targetHalves(desk.tie, state, target);
+  const plans = { front: planPulls(state.front, aims.front), back: planPulls(state.back, aims.back) };
+  const unevenness = judgeTied(desk.tie, state, target, tolerance);
+  const needed = (end: BowEnd): readonly PlannedPull[] =>
+    unevenness.includes(end === 'front' ? 'frontHalves' : 'backHalves') ? inOrder(end, state[end], plans[end].pulls) : [];
+  const [front, back] = [needed('front'), needed('back')];
+  const isFlat = ({ pull }: PlannedPull): boolean => pull.kind === 'drawFlatEnd' || pull.kind === 'drawTailSide';
+  const loops = [front, back].map((pulls) => pulls.filter((pull) => !isFlat(pull)));
+  const opposed = Array.from({ length: Math.max(...loops.map(({ length }) => length)) }, (_, i) =>
+    loops.flatMap((pulls) => pulls[i] ?? []),
+  ).flat();
+  return {
+    aims,
+    plans,
+    pulls: [...front.filter(isFlat), ...back.filter(isFlat), ...opposed],
+    unevenness,
+    slack: { front: state.front.slackMm, back: state.back.slackMm },
+    retie: retieFor(desk.tie, state.front, state.back, desk.leadMm, desk.setMm, wantedSpreadMm),
+  };
+}
+
+function inOrder(end: BowEnd, from: BowState, pulls: readonly Pull[]): PlannedPull[] {
+  let before = from;
+  return pulls.map((pull, i) => {
+    const after = applyPulls(before, [pull]);
+    const planned: PlannedPull = { key: `${end}${i}`, end, pull, before, after };
+    before = after;
+    return planned;
+  });
+}
+
+/** Side of the wearer that a bow's loop lies on. */
+export const loopSideOf = (end: BowEnd, frontLoopSide: Side): Side => (end === 'front' ? frontLoopSide : oppositeSide(frontLoopSide));
+
+/** A pull in words, with the wearer's own side: what is held, what is drawn, by how much. */
+export function pullWords({ end, pull }: Pick<PlannedPull, 'end' | 'pull'>, frontLoopSide: Side, knotLayer: KnotLayer): string {
+  const loopSide = loopSideOf(end, frontLoopSide);
+  const by = `${Math.round(pull.byMm * 2) / 2} mm`;
+  // the front loop's knot layer is the back one; the back loop's depends on its fold
+  const layer = end === 'front' ? 'back' : knotLayer;
+  const knotSide = layer === 'unknown' ? 'the layer that moves the knot' : `the ${layer} layer`;
+  const tailSide = layer === 'unknown' ? 'the layer that moves the flat end' : `the ${layer === 'back' ? 'front' : 'back'} layer`;
+  const loop = `of the ${end} loop, on your ${loopSide}`;
+  switch (pull.kind) {
+    case 'drawFlatEnd':
+      return `Hold the knot; draw the ${end} flat end, on your ${oppositeSide(loopSide)}, out by ${by}`;
+    case 'drawTailSide':
+      return `Hold the knot; draw ${tailSide} ${loop}, out by ${by}`;
+    case 'drawKnotSide':
+      return `Draw ${knotSide} ${loop}, out by ${by}: the knot tightens`;
+    case 'easeKnotSide':
+      return `Ease ${knotSide} ${loop}, back by ${by}: the knot loosens`;
+  }
+}
+
+export const UNEVENNESS_WORDS: Readonly<Record<Unevenness, string>> = {
+  frontHalves: 'loop and flat end of the front bow differ',
+  backHalves: 'loop and flat end of the back bow differ',
+  frontAgainstBack: 'front and back bow are not of one width',
+  tilt: 'the bow leans: hold the knot and turn the whole bow level',
+  knotOff: 'the knot is off the button: hold the bow and draw the knot sideways',
+};
+
+/** Whether only tying again mends what is left: both bows even in themselves, but not of one width. */
+export const needsRetie = ({ unevenness, pulls }: DeskVerdict): boolean => pulls.length === 0 && unevenness.includes('frontAgainstBack');
+
+/** Measured, tightened tyings of a tie as observations of its take-ups, oldest first. */
+export function observationsOf(tyings: readonly Tying[]): readonly TakeUpObservation[] {
+  return tyings
+    .flatMap((tying): readonly (TakeUpObservation & { readonly at: string })[] => {
+      const { frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm, setMm, leadMm, neckPathMm: path } = tying;
+      if (frontLoopMm === null || frontFlatEndMm === null || backLoopMm === null || backFlatEndMm === null) return [];
+      if (setMm === null || leadMm === null || path === null || tying.outcome !== 'tied') return [];
+      const tight = (loopMm: number, flatEndMm: number): BowState => ({ loopMm, flatEndMm, slackMm: 0 });
+      const { shortMm, longMm } = observeTakeUps(tight(frontLoopMm, frontFlatEndMm), tight(backLoopMm, backFlatEndMm), setMm, path, leadMm);
+      return [{ id: tying.id, wearerId: tying.wearerId, shortMm, longMm, isConfirmed: tying.isConfirmed, at: tying.tiedAt }];
+    })
+    .sort((a, b) => (a.at < b.at ? -1 : 1))
+    .map(({ at: _at, ...observation }) => observation);
+}
+
+/** A tie that knows nothing of its tyings yet, and what they teach. */
+export function learned(model: PreparedTie, observations: readonly TakeUpObservation[]): LearnedTie {
+  return learnTie(model, observations);
+}
+
+/** What a tie's learned take-ups change for a fitting: spreads then and now. */
+export function effectOn({ setMm, leadMm, neckPathMm: path }: DeskTie, model: PreparedTie, now: LearnedTie) {
+  const before = predictBows(withTakeUps(model, priorTakeUps(model)), path, setMm, leadMm);
+  const after = predictBows(withTakeUps(model, now.beliefs), path, setMm, leadMm);
+  return { before, after, evenLeadMm: now.beliefs.long.meanMm - now.beliefs.short.meanMm };
+}
+
+/** Cloth of a bow in words of the desk: what the loop, the flat end and the knot hold. */
+export const clothOf = (
+  bow: BowState,
+): { readonly loopMm: number; readonly flatEndMm: number; readonly slackMm: number; readonly wholeMm: number } => ({
+  loopMm: 2 * bow.loopMm,
+  flatEndMm: bow.flatEndMm,
+  slackMm: bow.slackMm,
+  wholeMm: materialMm(bow),
+});

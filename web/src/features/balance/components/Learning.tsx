@@ -1,0 +1,238 @@
+import { type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
+import {
+  mostTelling,
+  NINETY_PERCENT,
+  prepareTie,
+  priorTakeUps,
+  roundToSetting,
+  setForSpreadMm,
+  takeUpsForWearer,
+  WEARER_TYINGS,
+  withTakeUps,
+  type TakeUpBelief,
+} from '@easytuck/core';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { giveOutFitting } from '../../../shared/api/fittings.ts';
+import { sentenceOf } from '../../../shared/api/request.ts';
+import { changeTie } from '../../../shared/api/ties.ts';
+import { recordTying } from '../../../shared/api/tyings.ts';
+import { settingWords } from '../../../shared/words.ts';
+import { useUnits } from '../../../shared/UnitProvider.tsx';
+import { COLOURS } from '../../../theme.ts';
+import { effectOn, learned, observationsOf, type DeskTie, type ReadHalves } from '../balanceDesk.ts';
+
+const History = lazy(async () => ({ default: (await import('./History.tsx')).History }));
+
+/** What the tying teaches: put on record, the tie's take-ups before and after, and what that changes; nothing of it is slipped in. */
+export function Learning({
+  fitting,
+  tie,
+  wearer,
+  desk,
+  tyings,
+  read,
+  onSaved,
+}: {
+  fitting: Fitting;
+  tie: Tie;
+  wearer: Wearer;
+  desk: DeskTie;
+  tyings: readonly Tying[];
+  read: ReadHalves | null;
+  onSaved: () => void;
+}) {
+  const { length } = useUnits();
+  const navigate = useNavigate();
+  const [failure, setFailure] = useState<unknown>(null);
+  const [isBusy, setBusy] = useState(false);
+  const [id, setId] = useState(() => uuid());
+  // what the model says of the tie before anything was learned
+  const model = useMemo(() => prepareTie({ ...tie, takeUp: null }), [tie]);
+  const observations = useMemo(() => observationsOf(tyings), [tyings]);
+  const now = useMemo(() => learned(model, observations), [model, observations]);
+  const effect = effectOn(desk, model, now);
+  const prior = priorTakeUps(model);
+  const count = observations.length - now.surprisingIds.length;
+  const surprising = tyings.find(({ id: each }) => now.surprisingIds.includes(each));
+  const calibrated = withTakeUps(model, now.beliefs);
+  const next = roundToSetting(tie.hardware, setForSpreadMm(calibrated, desk.neckPathMm, fitting.result.spreadMm)).nearest;
+  const nextLeadMm = Math.round(effect.evenLeadMm * 10) / 10;
+  const isTaken =
+    tie.takeUp !== null &&
+    Math.abs(tie.takeUp.shortMm - now.beliefs.short.meanMm) < 0.05 &&
+    Math.abs(tie.takeUp.longMm - now.beliefs.long.meanMm) < 0.05;
+  const ownCount = observations.filter(({ wearerId }) => wearerId === wearer.id).length;
+  const own = takeUpsForWearer(
+    model,
+    observations.filter((each) => !now.surprisingIds.includes(each.id)),
+    wearer.id,
+  );
+  const run = async (work: () => Promise<void>): Promise<void> => {
+    setFailure(null);
+    setBusy(true);
+    try {
+      await work();
+    } catch (error) {
+      setFailure(error);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const keep = (isConfirmed: boolean): Promise<void> =>
+    run(async () => {
+      if (!read) return;
+      await recordTying({
+        id,
+        wearerId: wearer.id,
+        tieId: tie.id,
+        fittingId: fitting.id,
+        outcome: 'tied',
+        ...read,
+        setMm: desk.setMm,
+        leadMm: desk.leadMm,
+        neckPathMm: desk.neckPathMm,
+        isConfirmed,
+      });
+      setId(uuid());
+      onSaved();
+    });
+  const takeIn = (): Promise<void> =>
+    run(async () => {
+      const { id: tieId, createdAt: _created, updatedAt: _updated, ...rest } = tie;
+      await changeTie(tieId, { ...rest, takeUp: { shortMm: now.beliefs.short.meanMm, longMm: now.beliefs.long.meanMm } });
+    });
+  const newCard = (): Promise<void> =>
+    run(async () => {
+      const {
+        id: _id,
+        givenOutAt: _at,
+        wearer: who,
+        tie: _tie,
+        modelVersion: _model,
+        result: _result,
+        revision: _revision,
+        card: _card,
+        collar,
+        ...worn
+      } = fitting;
+      const given = await giveOutFitting({
+        ...worn,
+        id: uuid(),
+        wearer: { kind: 'known', id: who.id },
+        collar: collar.text,
+        tieId: tie.id,
+        school: 'own',
+        step: next.step,
+        leadMm: nextLeadMm,
+        revises: fitting.id,
+      });
+      await navigate(`/fittings/${given.id}`);
+    });
+  return (
+    <Box component="section" aria-label="What the tying teaches" sx={{ mt: 3, borderTop: `1px solid ${COLOURS.rule}`, pt: 2 }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
+        What the tying teaches
+      </Typography>
+      <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '1fr 1fr' } }}>
+        <Box sx={{ display: 'grid', gap: 1.25, alignContent: 'start' }}>
+          <Box sx={{ fontSize: '1.0625rem' }}>
+            {read === null
+              ? 'Once the bow is tightened and all four half-widths are measured, the tying can be put on record: it tells how much cloth this tie’s knot takes.'
+              : 'All four half-widths are measured. If the knot is drawn tight, put the tying on record.'}
+          </Box>
+          <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+            <Button variant="contained" disabled={read === null || isBusy} onClick={() => void keep(false)}>
+              Put the tying on record
+            </Button>
+            {surprising && (
+              <Button variant="outlined" disabled={read === null || isBusy} onClick={() => void keep(true)}>
+                Measured again: it is true
+              </Button>
+            )}
+          </Box>
+          {surprising && (
+            <Alert severity="warning">
+              A tying is so far from what this tie should take that it changes nothing yet: a mis-set mark or a mis-read is likelier.
+              Measure again, then say that it is true.
+            </Alert>
+          )}
+          {failure !== null && <Alert severity="error">Not saved. {sentenceOf(failure)} What was measured is kept here.</Alert>}
+          {count > 0 && ownCount < WEARER_TYINGS && (
+            <Box sx={{ color: 'text.secondary' }}>The {mostTelling(now.beliefs)} bow is held least surely: measuring it teaches most.</Box>
+          )}
+        </Box>
+        <Box>
+          <Box
+            component="table"
+            aria-label="Take-up of the knot"
+            sx={{
+              borderCollapse: 'collapse',
+              width: '100%',
+              fontVariantNumeric: 'tabular-nums',
+              '& th, & td': { textAlign: 'left', py: 0.5, pr: 2, fontWeight: 400 },
+            }}
+          >
+            <thead>
+              <Box component="tr" sx={{ color: 'text.secondary' }}>
+                <th scope="col">Cloth in the knot</th>
+                <th scope="col">by the model</th>
+                <th scope="col">
+                  after {count} {count === 1 ? 'tying' : 'tyings'}
+                </th>
+                {ownCount >= WEARER_TYINGS && <th scope="col">by {wearer.name}</th>}
+              </Box>
+            </thead>
+            <tbody>
+              {(['short', 'long'] as const).map((end) => (
+                <tr key={end}>
+                  <th scope="row">{end} end</th>
+                  <td>{interval(prior[end])}</td>
+                  <td>
+                    <b>{interval(now.beliefs[end])}</b>
+                  </td>
+                  {ownCount >= WEARER_TYINGS && <td>{interval(own[end])}</td>}
+                </tr>
+              ))}
+            </tbody>
+          </Box>
+          <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>The true value lies within in 90 of 100 cases.</Box>
+          {count > 0 && (
+            <Box sx={{ mt: 1.5, display: 'grid', gap: 1 }}>
+              <Box>
+                For this set and lead: front {effect.before.front.spreadMm.toFixed(0)} → <b>{effect.after.front.spreadMm.toFixed(0)} mm</b>,
+                back {effect.before.back.spreadMm.toFixed(0)} → <b>{effect.after.back.spreadMm.toFixed(0)} mm</b>.
+              </Box>
+              <Box>
+                Next time: {settingWords(next, length).phrase}, lead {length(nextLeadMm)} ({nextLeadMm.toFixed(0)} mm).
+              </Box>
+              <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+                <Button variant="outlined" disabled={isBusy || isTaken} onClick={() => void takeIn()}>
+                  {isTaken ? 'Taken into the tie' : 'Take it into the tie'}
+                </Button>
+                <Button variant="outlined" disabled={isBusy || !isTaken} onClick={() => void newCard()}>
+                  New card with set and lead
+                </Button>
+              </Box>
+              {!isTaken && (
+                <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>First into the tie, so that the card predicts by it.</Box>
+              )}
+            </Box>
+          )}
+        </Box>
+      </Box>
+      {observations.length > 0 && (
+        <Suspense fallback={null}>
+          <History tyings={tyings} history={now.history} frontLoopSide={desk.frontLoopSide} targetMm={fitting.result.spreadMm} />
+        </Suspense>
+      )}
+    </Box>
+  );
+}
+
+const interval = ({ meanMm, sdMm }: TakeUpBelief): string => `${meanMm.toFixed(1)} ± ${(NINETY_PERCENT * sdMm).toFixed(1)} mm`;

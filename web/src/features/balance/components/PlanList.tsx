@@ -1,0 +1,109 @@
+import type { Wearer } from '@easytuck/contract';
+import type { PreparedTie, Side } from '@easytuck/core';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import { useState } from 'react';
+import { sentenceOf } from '../../../shared/api/request.ts';
+import { rememberKnotLayer } from '../../../shared/api/wearers.ts';
+import { Choice } from '../../../shared/Choice.tsx';
+import { COLOURS } from '../../../theme.ts';
+import { pullWords, type DeskVerdict, type KnotLayer } from '../balanceDesk.ts';
+import { PullPicture } from './PullPicture.tsx';
+
+/** The pulls in their order, each with a picture of what it does; ticked as they are done, then measured again. */
+export function PlanList({
+  tie,
+  verdict,
+  frontLoopSide,
+  knotLayer,
+  onKnotLayer,
+  wearer,
+  isMirror,
+  onMeasureAgain,
+}: {
+  tie: PreparedTie;
+  verdict: DeskVerdict;
+  frontLoopSide: Side;
+  knotLayer: KnotLayer;
+  onKnotLayer: (layer: KnotLayer) => void;
+  wearer: Wearer;
+  isMirror: boolean;
+  onMeasureAgain: () => void;
+}) {
+  const [done, setDone] = useState<ReadonlySet<string>>(new Set());
+  const [failure, setFailure] = useState<unknown>(null);
+  const { pulls, plans, slack } = verdict;
+  const short = (['front', 'back'] as const).filter((end) => plans[end].kind === 'shortOfSlack');
+  if (pulls.length === 0) return null;
+  const answer = async (layer: KnotLayer): Promise<void> => {
+    onKnotLayer(layer);
+    setFailure(null);
+    try {
+      if (layer !== 'unknown') await rememberKnotLayer(wearer, layer);
+    } catch (error) {
+      setFailure(error);
+    }
+  };
+  return (
+    <Box component="section" aria-label="Plan of pulls">
+      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` }}>
+        {pulls.map((planned, i) => {
+          const id = `${planned.key}${planned.pull.kind}${planned.pull.byMm.toFixed(1)}`;
+          const words = pullWords(planned, frontLoopSide, knotLayer);
+          return (
+            <Box component="li" key={id} sx={{ borderBottom: `1px solid ${COLOURS.rule}`, py: 0.75, opacity: done.has(id) ? 0.6 : 1 }}>
+              <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 1, cursor: 'pointer' }}>
+                <Checkbox
+                  checked={done.has(id)}
+                  onChange={(event) =>
+                    setDone((before) => new Set(event.target.checked ? [...before, id] : [...before].filter((each) => each !== id)))
+                  }
+                />
+                <Box sx={{ flex: 1, fontSize: '1.0625rem', lineHeight: 1.35, textDecoration: done.has(id) ? 'line-through' : 'none' }}>
+                  {i + 1}. {words}
+                </Box>
+                <PullPicture
+                  tie={tie}
+                  end={planned.end}
+                  before={planned.before}
+                  after={planned.after}
+                  frontLoopSide={frontLoopSide}
+                  isMirror={isMirror}
+                />
+              </Box>
+            </Box>
+          );
+        })}
+      </Box>
+      <Box sx={{ mt: 1, color: 'text.secondary', fontSize: '0.875rem' }}>
+        Taken to lie slack in the knot, by the prediction: front {slack.front.toFixed(0)} mm, back {slack.back.toFixed(0)} mm.
+      </Box>
+      {short.map((end) => {
+        const plan = plans[end];
+        return plan.kind === 'shortOfSlack' ? (
+          <Box key={end} sx={{ mt: 1, color: 'text.secondary' }}>
+            The {end} knot has {plan.byMm.toFixed(0)} mm too little to give: its loop can come to {plan.reachable.loopMm.toFixed(0)} mm.
+          </Box>
+        ) : null;
+      })}
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'end', mt: 1.5 }}>
+        <Button variant="contained" onClick={onMeasureAgain}>
+          Done: measure again
+        </Button>
+        <Choice<KnotLayer>
+          label="Draw a layer of the back loop gently: which one moves the knot?"
+          value={knotLayer}
+          onChange={(layer) => void answer(layer)}
+          options={[
+            { value: 'unknown', text: 'not tried' },
+            { value: 'front', text: 'the front one' },
+            { value: 'back', text: 'the back one' },
+          ]}
+          small
+        />
+      </Box>
+      {failure !== null && <Box sx={{ color: COLOURS.bad, mt: 1 }}>The answer holds here but was not kept: {sentenceOf(failure)}</Box>}
+    </Box>
+  );
+}

@@ -62,6 +62,20 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
     await bench.page.keyboard.press('y');
     await expect(bench.page.getByRole('complementary', { name: 'Simulated tape measure' })).toBeVisible();
   },
+  'the balance desk': async (bench) => {
+    await bench.open();
+    await bench.chooseWearer('att', 'Corin Attleby');
+    await bench.chooseTie('Harbour Night');
+    await bench.giveOutButton.click();
+    await bench.page.getByRole('link', { name: 'Even it out' }).click();
+    await bench.page.getByRole('textbox', { name: 'Front loop' }).fill('68 mm');
+    await expect(bench.page.getByRole('region', { name: 'Plan of pulls' })).toBeVisible();
+    await expect(bench.page.getByRole('region', { name: 'Tyings of this tie' })).toBeVisible();
+  },
+  'whose bow is tied': async (bench) => {
+    await bench.page.goto(`${bench.address}/balance`);
+    await expect(bench.page.getByText('Whose bow is tied?')).toBeVisible();
+  },
   'the coach': async (bench) => {
     await new Coach(bench.page, bench.address).open('?flat');
   },

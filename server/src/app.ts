@@ -3,6 +3,7 @@ import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod
 import type { Sequelize } from 'sequelize';
 import { cardRoutes } from './modules/cards/routes.ts';
 import { coachRoutes } from './modules/coach/routes.ts';
+import { tableRoutes } from './modules/tables/routes.ts';
 import { collarRoutes } from './modules/collars/routes.ts';
 import { exchangeRoutes } from './modules/exchange/routes.ts';
 import { fittingRoutes } from './modules/fittings/routes.ts';
@@ -61,6 +62,7 @@ export async function buildApp({
   await app.register(shopRoutes, { prefix: '/api/shop' });
   await app.register(cardRoutes, { prefix: '/api/paper' });
   await app.register(coachRoutes, { prefix: '/api/paper' });
+  await app.register(tableRoutes, { prefix: '/api/paper' });
   await app.register(exchangeRoutes, { prefix: '/api/exchange' });
   await app.register(printerRoutes, { prefix: '/api/printer', printer: simulatedPrinter(printerUrl) });
   return app;

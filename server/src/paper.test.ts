@@ -173,6 +173,35 @@ describe('the coach sheet', () => {
   });
 });
 
+describe('set tables', () => {
+  it('give a tie’s set, lead and room for every quarter size from 13 to 20 in, as the model works them out', async () => {
+    const pages = await pagesOf(`/api/paper/set-tables/ties/${tie.id}?paper=A4`);
+    expect(pages).toHaveLength(1);
+    const text = await textOf(pages[0] ?? must());
+    for (const size of ['13 in', '20 in', '15']) expect(text).toContain(size);
+    // the worked case of docs/model.md: 16 in is set at mark 16, with a lead of 1½ in for a spread of 4⅞ in
+    expect(text.replace(/[\s\u200a]+/g, ' ')).toContain(
+      '16 in mark 16 1 1\u20442 in 4 7\u20448 in 5\u20448 in longer: the bow is wider than the neck',
+    );
+    // the band goes from 14 to 18: beyond it the table says what is wanting
+    expect(text).toContain('too short');
+    expect(text).toContain('too long');
+  });
+
+  it('give a wearer’s ties the sets of his own collar', async () => {
+    await shop.app.inject({ method: 'PUT', url: `/api/wearers/${fitting.wearer.id}/ties/${tie.id}` });
+    const [page] = await pagesOf(`/api/paper/set-tables/wearers/${fitting.wearer.id}`);
+    const text = await textOf(page ?? must());
+    expect(text).toContain('Sets for Rosalind Åkesson-Quaye, collar 16 in');
+    expect(text).toContain('Printed tie');
+    expect((await shop.app.inject({ method: 'GET', url: `/api/paper/set-tables/wearers/${uuid()}` })).statusCode).toBe(404);
+  });
+});
+
+function must(): never {
+  throw new Error('a table has a page');
+}
+
 describe('clipToBox', () => {
   const box = { left: 0, top: 0, right: 10, bottom: 10 };
   it('keeps what lies inside, cuts what leans out, and drops what lies outside', () => {

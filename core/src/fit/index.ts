@@ -17,3 +17,4 @@ export { leadSchools, type LeadSchool, type LeadSchoolView } from './leadSchools
 export { matchBand, type BandMatch } from './matchBand.ts';
 export { settingGauge, type GaugeMark, type SettingGauge } from './settingGauge.ts';
 export { spreadOverSets, type BarredSets, type SpreadOverSets, type SpreadPoint } from './spreadCurves.ts';
+export { setTableLine, TABLE_COLLARS, type SetTableLine } from './setTable.ts';

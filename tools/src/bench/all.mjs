@@ -2,9 +2,10 @@ import { measureBrowser } from './browser.mjs';
 import { measureCoach } from './coach.mjs';
 import { figureLine } from './figure.mjs';
 import { measureReads } from './reads.mjs';
+import { measureTyings } from './tyings.mjs';
 import { measureRecords } from './records.mjs';
 import { startDemo } from './demo.mjs';
-import { measureRanking, measureSolves } from './solves.mjs';
+import { measureBalance, measureRanking, measureSolves } from './solves.mjs';
 
 /** @type {string[]} */
 const missed = [];
@@ -16,6 +17,10 @@ const print = (/** @type {import('./figure.mjs').Figure} */ figure) => {
 
 print({ name: 'solves of core/fit on one core', value: measureSolves(), unit: '/s', aim: 200_000, atMost: false, digits: 0 });
 print({ name: 'ranking 1,000 ties for a wearer', value: measureRanking(), unit: 'ms', aim: 15, atMost: true });
+
+const { planMs, learnMs } = measureBalance();
+print({ name: 'plan of pulls, verdict and tying again', value: planMs, unit: 'ms', aim: 1, atMost: true, digits: 3 });
+print({ name: 'calibration of a tie by 200 tyings, for one wearer', value: learnMs, unit: 'ms', aim: 5, atMost: true, digits: 3 });
 
 const first = await startDemo();
 await first.stop();
@@ -63,6 +68,15 @@ try {
   const records = await measureRecords(second.address, second.serverPid);
   print({ name: 'search among 100,000 wearers, 95th percentile', value: records.searchP95Ms, unit: 'ms', aim: 30, atMost: true });
   console.log(`  (median ${records.searchMedianMs.toFixed(1)} ms)`);
+  const tyings = await measureTyings(second.address, second.databaseUrl);
+  print({ name: 'history of a tie among 50,000 tyings, 95th percentile', value: tyings.ofTieP95Ms, unit: 'ms', aim: 50, atMost: true });
+  print({
+    name: 'history of a wearer among 50,000 tyings, 95th percentile',
+    value: tyings.ofWearerP95Ms,
+    unit: 'ms',
+    aim: 50,
+    atMost: true,
+  });
   console.log(
     `importing 10,000 wearers: ${records.importS.toFixed(1)} s; peak memory of the server ${Math.round(records.importPeakMb)} MB (${Math.round(records.restingMb)} MB before)`,
   );

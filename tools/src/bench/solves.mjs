@@ -1,4 +1,19 @@
-import { DEFAULT_EASE_MM, evenLeadMm, fitWearer, prepareTie, rankTies, schoolSet, SCHOOLS } from '@easytuck/core';
+import {
+  DEFAULT_EASE_MM,
+  evenLeadMm,
+  fitWearer,
+  judgeTied,
+  learnTie,
+  planPulls,
+  prepareTie,
+  rankTies,
+  retieFor,
+  schoolSet,
+  SCHOOLS,
+  symmetryOf,
+  takeUpsForWearer,
+  targetHalves,
+} from '@easytuck/core';
 import { WORKED_TIE } from '@easytuck/core/testing';
 import { percentile } from './figure.mjs';
 
@@ -63,4 +78,45 @@ export function measureRanking() {
     return performance.now() - started;
   });
   return percentile(times, 0.5);
+}
+
+/** Times of the balance desk's own work, in ms: everything it says of one measured bow, and what a tie's 200 tyings teach. Medians. */
+export function measureBalance() {
+  const tied = (/** @type {number} */ i) => ({
+    front: { loopMm: 58 + (i % 13), flatEndMm: 54 + (i % 11), slackMm: i % 7 },
+    back: { loopMm: 56 + (i % 9), flatEndMm: 60 + (i % 10), slackMm: i % 5 },
+    frontLoopSide: /** @type {const} */ ('right'),
+    tiltRad: 0.01,
+    knotOffMm: 1,
+  });
+  const plan = times(400, (i) => {
+    const state = tied(i);
+    const aims = targetHalves(TIE, state, { kind: 'even' });
+    planPulls(state.front, aims.front);
+    planPulls(state.back, aims.back);
+    judgeTied(TIE, state, { kind: 'even' });
+    symmetryOf(TIE, state);
+    retieFor(TIE, state.front, state.back, 38, 842.3, 124);
+  });
+  const seen = Array.from({ length: 200 }, (_, i) => ({
+    id: String(i),
+    wearerId: String(i % 40),
+    shortMm: 9 + (i % 7),
+    longMm: 44 + (i % 9),
+    isConfirmed: false,
+  }));
+  const learn = times(100, () => {
+    learnTie(TIE, seen);
+    takeUpsForWearer(TIE, seen, '7');
+  });
+  return { planMs: percentile(plan, 0.5), learnMs: percentile(learn, 0.5) };
+}
+
+/** @param {number} count @param {(i: number) => void} work */
+function times(count, work) {
+  return Array.from({ length: count }, (_, i) => {
+    const began = performance.now();
+    work(i);
+    return performance.now() - began;
+  });
 }

@@ -59,9 +59,14 @@ function TieEditor({ tie }: { tie: Tie | null }) {
       title={tie ? tie.name : 'Measure a tie'}
       actions={
         tie && (
-          <Button variant="outlined" component="a" href={`/api/paper/gauges/${tie.id}`} target="_blank" rel="noreferrer">
-            Print a setting gauge
-          </Button>
+          <>
+            <Button variant="outlined" component="a" href={`/api/paper/set-tables/ties/${tie.id}`} target="_blank" rel="noreferrer">
+              Sets for all collars
+            </Button>
+            <Button variant="outlined" component="a" href={`/api/paper/gauges/${tie.id}`} target="_blank" rel="noreferrer">
+              Print a setting gauge
+            </Button>
+          </>
         )
       }
     >

@@ -138,6 +138,13 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
       {(ties) => (
         <>
           {ties.length > 0 && (
+            <Box sx={{ mb: 1 }}>
+              <a href={`/api/paper/set-tables/wearers/${wearerId}`} target="_blank" rel="noreferrer">
+                Sets of all his ties, to print
+              </a>
+            </Box>
+          )}
+          {ties.length > 0 && (
             <Box component="ul" sx={list}>
               {ties.map(({ tieId, tieName, since }) => (
                 <Box component="li" key={tieId} sx={{ ...line, display: 'flex', alignItems: 'center', gap: 2, px: 1 }}>

@@ -1,0 +1,70 @@
+import mariadb from 'mariadb';
+import { v7 as uuid } from 'uuid';
+import { percentile } from './figure.mjs';
+
+const TYINGS = 50_000;
+const BATCH = 2_000;
+const READS = 200;
+
+/**
+ * Times of the two history pages' reading at the server, in a shop with 50,000 tyings: the latest 200 of a tie by whomever,
+ * and of a wearer. 95th percentiles over different ties and wearers, one request after another.
+ * @param {string} address
+ * @param {string} databaseUrl
+ */
+export async function measureTyings(address, databaseUrl) {
+  const { ties } = await (await fetch(`${address}/api/ties`)).json();
+  const { wearers } = await (await fetch(`${address}/api/wearers`)).json();
+  const { hostname, port, username, password, pathname } = new URL(databaseUrl);
+  const connection = await mariadb.createConnection({
+    host: hostname,
+    port: Number(port),
+    user: username,
+    password: decodeURIComponent(password),
+    database: pathname.slice(1),
+  });
+  try {
+    for (let from = 0; from < TYINGS; from += BATCH) {
+      const rows = Array.from({ length: BATCH }, (_, k) => {
+        const i = from + k;
+        return [
+          uuid(),
+          wearers[(i * 7) % wearers.length].id,
+          ties[i % ties.length].id,
+          'tied',
+          60 + (i % 7),
+          61,
+          62,
+          60 + (i % 5),
+          842.3,
+          38,
+          412.75,
+          '',
+          new Date(1_760_000_000_000 + i * 60_000),
+        ];
+      });
+      await connection.batch(
+        `INSERT INTO tyings (id, wearer_id, tie_id, outcome, front_loop_mm, front_flat_end_mm, back_loop_mm, back_flat_end_mm, set_mm, lead_mm, neck_path_mm, note, tied_at)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`,
+        rows,
+      );
+    }
+  } finally {
+    await connection.end();
+  }
+  const p95 = async (/** @type {(i: number) => string} */ query) => {
+    const times = [];
+    for (let i = 0; i < READS; i += 1) {
+      const began = performance.now();
+      const answer = await fetch(`${address}/api/tyings?${query(i)}`);
+      const { tyings } = await answer.json();
+      times.push(performance.now() - began);
+      if (tyings.length < 100) throw new Error(`only ${tyings.length} tyings were read`);
+    }
+    return percentile(times, 0.95);
+  };
+  return {
+    ofTieP95Ms: await p95((i) => `tieId=${ties[i % ties.length].id}`),
+    ofWearerP95Ms: await p95((i) => `wearerId=${wearers[i % wearers.length].id}`),
+  };
+}

@@ -129,6 +129,21 @@ const VIEWS = {
       await page.waitForTimeout(2500);
     },
   },
+  balance: {
+    size: TALL,
+    open: async (page) => {
+      await page.getByRole('link', { name: 'Wearers' }).click();
+      await page.getByRole('link', { name: /Corin Attleby/ }).click();
+      await page
+        .getByRole('region', { name: 'Fittings' })
+        .getByRole('link', { name: /Harbour Night/ })
+        .click();
+      await page.getByRole('link', { name: 'Even it out' }).click();
+      const halves = { 'Front loop': '68 mm', 'Front flat end': '50 mm', 'Back loop': '55 mm', 'Back flat end': '68 mm' };
+      for (const [name, text] of Object.entries(halves)) await page.getByRole('textbox', { name }).fill(text);
+      await page.getByRole('table', { name: 'Tyings of this tie in figures' }).waitFor();
+    },
+  },
   ledger: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Ledger' }).click() },
   shop: {
     size: TALL,

@@ -1,7 +1,15 @@
-import { createBrowserRouter } from 'react-router';
+import type { ComponentType } from 'react';
+import { createBrowserRouter, type RouteObject } from 'react-router';
 import { ErrorFace } from './shared/faces/ErrorFace.tsx';
 import { NoSuchPage } from './shared/faces/NoSuchPage.tsx';
 import { Shell } from './shared/Shell.tsx';
+
+/** A room at a path, loaded when it is entered. */
+const room = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
+  ...(path === '' ? { index: true } : { path }),
+  lazy: async () => ({ Component: await load() }),
+  errorElement: <ErrorFace />,
+});
 
 /** Every room is loaded when it is entered. */
 export const router = createBrowserRouter([
@@ -10,66 +18,18 @@ export const router = createBrowserRouter([
     errorElement: <ErrorFace />,
     HydrateFallback: () => null,
     children: [
-      {
-        index: true,
-        lazy: async () => ({ Component: (await import('./features/bench/BenchPage.tsx')).BenchPage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'wearers',
-        lazy: async () => ({ Component: (await import('./features/wearers/WearersPage.tsx')).WearersPage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'wearers/:id',
-        lazy: async () => ({ Component: (await import('./features/wearers/WearerPage.tsx')).WearerPage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'drawer',
-        lazy: async () => ({ Component: (await import('./features/drawer/DrawerPage.tsx')).DrawerPage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'drawer/:id',
-        lazy: async () => ({ Component: (await import('./features/drawer/MeasureTiePage.tsx')).MeasureTiePage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'fittings/:id',
-        lazy: async () => ({ Component: (await import('./features/fittings/FittingPage.tsx')).FittingPage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'balance',
-        lazy: async () => ({ Component: (await import('./features/balance/BalancePage.tsx')).BalancePage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'coach',
-        lazy: async () => ({ Component: (await import('./features/coach/CoachPage.tsx')).CoachPage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'ledger',
-        lazy: async () => ({ Component: (await import('./features/ledger/LedgerPage.tsx')).LedgerPage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'exchange/:kind',
-        lazy: async () => ({ Component: (await import('./features/exchange/ExchangePage.tsx')).ExchangePage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'shop',
-        lazy: async () => ({ Component: (await import('./features/shop/ShopPage.tsx')).ShopPage }),
-        errorElement: <ErrorFace />,
-      },
-      {
-        path: 'tape',
-        lazy: async () => ({ Component: (await import('./shared/tape/TapePanel.tsx')).TapePage }),
-        errorElement: <ErrorFace />,
-      },
+      room('', async () => (await import('./features/bench/BenchPage.tsx')).BenchPage),
+      room('wearers', async () => (await import('./features/wearers/WearersPage.tsx')).WearersPage),
+      room('wearers/:id', async () => (await import('./features/wearers/WearerPage.tsx')).WearerPage),
+      room('drawer', async () => (await import('./features/drawer/DrawerPage.tsx')).DrawerPage),
+      room('drawer/:id', async () => (await import('./features/drawer/MeasureTiePage.tsx')).MeasureTiePage),
+      room('fittings/:id', async () => (await import('./features/fittings/FittingPage.tsx')).FittingPage),
+      room('balance', async () => (await import('./features/balance/BalancePage.tsx')).BalancePage),
+      room('coach', async () => (await import('./features/coach/CoachPage.tsx')).CoachPage),
+      room('ledger', async () => (await import('./features/ledger/LedgerPage.tsx')).LedgerPage),
+      room('exchange/:kind', async () => (await import('./features/exchange/ExchangePage.tsx')).ExchangePage),
+      room('shop', async () => (await import('./features/shop/ShopPage.tsx')).ShopPage),
+      room('tape', async () => (await import('./shared/tape/TapePanel.tsx')).TapePage),
       { path: '*', Component: NoSuchPage },
     ],
   },

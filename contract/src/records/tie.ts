@@ -156,8 +156,8 @@ const PLAIN_FACES: z.infer<typeof faces> = { outer: { name: '', look: 'plain' },
 
 /** Take-ups that measured tyings have shown, in mm. */
 const takeUp = z.object({
-  shortMm: z.number().min(0, 'A knot takes no less than nothing.').max(80, 'No knot takes so much of the short end.'),
-  longMm: z.number().min(0, 'A knot takes no less than nothing.').max(200, 'No knot takes so much of the long end.'),
+  shortMm: z.number().min(0).max(80),
+  longMm: z.number().min(0).max(200),
 });
 
 /** A tie as measured: what is sent to be saved. */

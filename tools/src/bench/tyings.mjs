@@ -1,5 +1,5 @@
 import mariadb from 'mariadb';
-import { v7 as uuid } from 'uuid';
+import { randomUUID } from 'node:crypto';
 import { percentile } from './figure.mjs';
 
 const TYINGS = 50_000;
@@ -28,7 +28,7 @@ export async function measureTyings(address, databaseUrl) {
       const rows = Array.from({ length: BATCH }, (_, k) => {
         const i = from + k;
         return [
-          uuid(),
+          randomUUID(),
           wearers[(i * 7) % wearers.length].id,
           ties[i % ties.length].id,
           'tied',

@@ -60,21 +60,6 @@ export async function changeWearer(current: Wearer, input: WearerChange, expecte
   }
 }
 
-/** Keeps which layer of the back loop runs into the knot, as a wearer folds it. */
-export async function rememberKnotLayer({ id }: Wearer, layer: 'front' | 'back'): Promise<void> {
-  // on the record as it is now: the desk may have been open for a while
-  const {
-    id: _id,
-    collar,
-    collarEstimated,
-    createdAt: _created,
-    updatedAt: _updated,
-    ...known
-  } = await request('GET', keys.one(id), wearer);
-  const input = { ...known, collar: collarEstimated ? '' : collar.text, backKnotLayer: layer };
-  await mutate(keys.one(id), await request('PUT', keys.one(id), wearer, input), { revalidate: false });
-}
-
 /** Reads all lists of wearers again. */
 export async function refreshWearers(): Promise<void> {
   await mutate((key) => typeof key === 'string' && key.startsWith('/api/wearers?'));

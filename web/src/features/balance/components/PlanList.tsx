@@ -5,10 +5,10 @@ import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useState } from 'react';
 import { sentenceOf } from '../../../shared/api/request.ts';
-import { rememberKnotLayer } from '../../../shared/api/wearers.ts';
 import { Choice } from '../../../shared/Choice.tsx';
 import { COLOURS } from '../../../theme.ts';
 import { pullWords, type DeskVerdict, type KnotLayer } from '../balanceDesk.ts';
+import { rememberKnotLayer } from '../knotLayer.ts';
 import { PullPicture } from './PullPicture.tsx';
 
 /** The pulls in their order, each with a picture of what it does; ticked as they are done, then measured again. */
@@ -40,7 +40,7 @@ export function PlanList({
     onKnotLayer(layer);
     setFailure(null);
     try {
-      if (layer !== 'unknown') await rememberKnotLayer(wearer, layer);
+      if (layer !== 'unknown') await rememberKnotLayer(wearer.id, layer);
     } catch (error) {
       setFailure(error);
     }

@@ -11,7 +11,7 @@ import { HALVES, HalfWidthFields, useHalfWidths, type Half } from '../../shared/
 import { useShortcuts } from '../../shared/shortcuts/shortcuts.ts';
 import { useUnits } from '../../shared/UnitProvider.tsx';
 import { COLOURS, FIGURES } from '../../theme.ts';
-import { deskOf, judge, needsRetie, stateOf, UNEVENNESS_WORDS, type DeskVerdict, type KnotLayer } from './balanceDesk.ts';
+import { deskOf, judge, needsRetie, signed, stateOf, UNEVENNESS_WORDS, type DeskVerdict, type KnotLayer } from './balanceDesk.ts';
 import { Learning } from './components/Learning.tsx';
 import { PlanList } from './components/PlanList.tsx';
 import { TiedDrawing } from './components/TiedDrawing.tsx';
@@ -95,8 +95,17 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
           small
         />
       </Box>
-      <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 540px' }, alignItems: 'start' }}>
-        <Box>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 3,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 540px' },
+          gridTemplateAreas: { xs: '"bow" "plan" "figures"', md: '"bow plan" "figures plan"' },
+          gridTemplateRows: { md: 'auto 1fr' },
+          alignItems: 'start',
+        }}
+      >
+        <Box sx={{ gridArea: 'bow' }}>
           <TiedDrawing
             tie={prepared}
             now={state}
@@ -135,10 +144,12 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
               onChange={(event) => setKnotOffMm(Math.min(40, Math.max(-40, Number(event.target.value))))}
             />
           </Box>
+        </Box>
+        <Box sx={{ gridArea: 'figures' }}>
           <Figures figures={figures} />
           <WhatIf tie={prepared} state={state} frontLoopSide={desk.frontLoopSide} isMirror={isMirror} />
         </Box>
-        <Box sx={{ display: 'grid', gap: 2.5 }}>
+        <Box sx={{ gridArea: 'plan', display: 'grid', gap: 2.5 }}>
           <Verdict verdict={verdict} measuredCount={measuredCount} withinMm={shop.evennessMm} />
           <PlanList
             tie={prepared}
@@ -224,7 +235,7 @@ function Figures({ figures }: { figures: ReturnType<typeof symmetryOf> }) {
     ['To the edge', `${figures.left.extentMm.toFixed(0)} mm`, `${figures.right.extentMm.toFixed(0)} mm`],
     ['Height', `${figures.left.heightMm.toFixed(0)} mm`, `${figures.right.heightMm.toFixed(0)} mm`],
     ['Cloth seen', `${(figures.left.areaMm2 / 100).toFixed(1)} cm²`, `${(figures.right.areaMm2 / 100).toFixed(1)} cm²`],
-    ['Flat end past the loop', `${figures.left.pointPastMm.toFixed(0)} mm`, `${figures.right.pointPastMm.toFixed(0)} mm`],
+    ['Flat end past the loop', `${signed(figures.left.pointPastMm)} mm`, `${signed(figures.right.pointPastMm)} mm`],
   ];
   return (
     <Box

@@ -221,3 +221,6 @@ export const clothOf = (
   slackMm: bow.slackMm,
   wholeMm: materialMm(bow),
 });
+
+/** A difference in whole mm with its sign. */
+export const signed = (mm: number): string => `${mm > 0.5 ? '+' : mm < -0.5 ? '−' : ''}${Math.abs(mm).toFixed(0)}`;

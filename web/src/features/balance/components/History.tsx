@@ -4,21 +4,28 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import dayjs from 'dayjs';
 import { Area, ComposedChart, Line, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
+import { useState } from 'react';
+import { Choice } from '../../../shared/Choice.tsx';
 import { COLOURS } from '../../../theme.ts';
+import { signed } from '../balanceDesk.ts';
 
 /** A tie's measured tyings: spreads against the target band, differences, and the take-up narrowing; with the table beside. */
 export function History({
   tyings,
+  wearer,
   history,
   frontLoopSide,
   targetMm,
 }: {
   tyings: readonly Tying[];
+  wearer: { readonly id: string; readonly name: string };
   history: readonly TakeUpBeliefs[];
   frontLoopSide: Side;
   targetMm: number;
 }) {
+  const [whose, setWhose] = useState<'all' | 'his'>('all');
   const rows = tyings
+    .filter(({ wearerId }) => whose === 'all' || wearerId === wearer.id)
     .filter(({ frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm }) =>
       [frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm].every((mm) => mm !== null),
     )
@@ -47,9 +54,20 @@ export function History({
   const axis = { stroke: COLOURS.pencil, allowDecimals: false } as const;
   return (
     <Box component="section" aria-label="Tyings of this tie" sx={{ mt: 3 }}>
-      <Typography variant="h2" sx={{ mb: 1 }}>
-        Tyings of this tie
-      </Typography>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 1 }}>
+        <Typography variant="h2">Tyings of this tie</Typography>
+        <Choice
+          label="Tyings by"
+          hideLabel
+          value={whose}
+          onChange={setWhose}
+          options={[
+            { value: 'all', text: 'by everybody' },
+            { value: 'his', text: `by ${wearer.name}` },
+          ]}
+          small
+        />
+      </Box>
       <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '1fr 1fr' } }}>
         <Box>
           <Box sx={{ color: 'text.secondary' }}>Spread, mm: front solid, back dashed; the band is the target within 3 mm</Box>
@@ -117,5 +135,3 @@ export function History({
     </Box>
   );
 }
-
-const signed = (mm: number): string => `${mm > 0 ? '+' : mm < 0 ? '−' : ''}${Math.abs(mm).toFixed(0)}`;

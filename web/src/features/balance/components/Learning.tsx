@@ -228,7 +228,13 @@ export function Learning({
       </Box>
       {observations.length > 0 && (
         <Suspense fallback={null}>
-          <History tyings={tyings} history={now.history} frontLoopSide={desk.frontLoopSide} targetMm={fitting.result.spreadMm} />
+          <History
+            tyings={tyings}
+            wearer={wearer}
+            history={now.history}
+            frontLoopSide={desk.frontLoopSide}
+            targetMm={fitting.result.spreadMm}
+          />
         </Suspense>
       )}
     </Box>

@@ -59,6 +59,7 @@ export function WhatIf({
           by
           <input
             type="range"
+            style={{ accentColor: COLOURS.ink }}
             min={0}
             max={20}
             value={byMm}

@@ -24,7 +24,8 @@ export function PracticeChart({ tries }: { tries: readonly Tying[] }) {
               label={{ value: 'try', position: 'insideBottom', offset: -14, fill: COLOURS.pencil }}
             />
             <YAxis
-              domain={[0, most * 1.1]}
+              domain={[0, Math.ceil(most)]}
+              allowDecimals={false}
               tickFormatter={(minutes: number) => clock(minutes * 60_000)}
               stroke={COLOURS.pencil}
               width={56}

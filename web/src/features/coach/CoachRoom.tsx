@@ -191,11 +191,8 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
             </Box>
           )}
         </Box>
-        <Box sx={{ gridArea: 'panel', display: 'grid', alignContent: 'space-between', gap: 2 }}>
+        <Box sx={{ gridArea: 'panel' }}>
           <StepPanel words={words} number={state.step + 1} of={state.stepCount} />
-          <Box>
-            <FingerInset prepared={subject.prepared} setMm={subject.setMm} step={step} mirrored={longEnd === 'right'} />
-          </Box>
         </Box>
         <Box sx={{ gridArea: 'bar' }}>
           {names.length > 0 && (
@@ -207,7 +204,9 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
               onGoTo={(at) => dispatch({ type: 'goTo', step: at })}
             />
           )}
-          <Controls coach={coach} />
+          <Controls coach={coach}>
+            <FingerInset prepared={subject.prepared} setMm={subject.setMm} step={step} mirrored={longEnd === 'right'} />
+          </Controls>
         </Box>
       </Box>
       <WayNote subject={subject} coach={coach} length={length} />

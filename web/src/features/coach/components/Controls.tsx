@@ -1,14 +1,15 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
+import type { ReactNode } from 'react';
 import { Choice } from '../../../shared/Choice.tsx';
 import { SPEEDS, WAITS, type Speed, type Wait } from '../coachReducer.ts';
 import { hasVoice, type Coach } from '../useCoach.ts';
 
 const SPEED_TEXT: Readonly<Record<Speed, string>> = { 0.25: '¼×', 0.5: '½×', 1: '1×', 2: '2×' };
 
-/** Back, hold, again, next; how fast; and what goes on without hands. */
-export function Controls({ coach: { state, dispatch } }: { coach: Coach }) {
+/** Back, hold, again, next; how fast; and what goes on without hands. Between them stands what is given. */
+export function Controls({ coach: { state, dispatch }, children }: { coach: Coach; children: ReactNode }) {
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 1.25, mt: 1 }}>
       <Button variant="outlined" onClick={() => dispatch({ type: 'back' })} disabled={state.step === 0}>
@@ -28,7 +29,7 @@ export function Controls({ coach: { state, dispatch } }: { coach: Coach }) {
       >
         Next
       </Button>
-      <Box sx={{ flex: 1 }} />
+      <Box sx={{ flex: '1 1 200px', minWidth: 180, maxWidth: 300, mx: 'auto', alignSelf: 'center' }}>{children}</Box>
       <Choice
         label="Speed"
         value={String(state.speed)}

@@ -13,7 +13,7 @@ export function litColour(hex: string, light: number): readonly [number, number,
   return [part(1), part(3), part(5)];
 }
 
-/** A still as an SVG document in mm, the knot at its middle, lifted by `liftMm`. Nearer patches are painted over further ones. */
+/** A still as an SVG document in mm, its middle `liftMm` above the knot. Nearer patches are painted over further ones. */
 export function stillSvg(
   still: Still,
   colours: StillColours,

@@ -20,6 +20,7 @@ import {
   poseStrip,
   projectPose,
   soundFolds,
+  stillSvg,
   TYING_FAULTS,
   type KeyPose,
   type Pose,
@@ -355,6 +356,50 @@ describe('stills', () => {
     });
     const long = patches.filter(({ tone }) => tone === 'longOuter').flatMap(({ points }) => points.map(([x]) => x));
     expect(Math.min(...long)).toBeGreaterThan(-1);
+  });
+
+  it('are written as SVG in mm, the far patches first, mirrored as a whole where they are a mirror’s', () => {
+    const still = {
+      patches: [
+        {
+          tone: 'stand',
+          light: 1,
+          points: [
+            [0, 0],
+            [10, 0],
+            [10, 10],
+          ],
+          edges: [],
+        },
+        {
+          tone: 'longOuter',
+          light: 0,
+          points: [
+            [1, 1],
+            [4, 1],
+            [4, 4],
+          ],
+          edges: [0],
+        },
+      ],
+    } as const;
+    const colours = {
+      longOuter: '#204060',
+      longInner: '#000000',
+      shortOuter: '#000000',
+      shortInner: '#000000',
+      neck: '#000000',
+      stand: '#ffffff',
+      leaf: '#000000',
+      shirt: '#000000',
+    };
+    const svg = stillSvg(still, colours, { widthMm: 120, heightMm: 80, liftMm: 5, isMirror: true });
+    expect(svg).toContain('width="120mm" height="80mm" viewBox="-60 -45 120 80"');
+    expect(svg).toContain('<g transform="scale(-1 1)">');
+    // a patch seen edge-on keeps 0.66 of its colour
+    expect(svg.indexOf('rgb(255,255,255)')).toBeLessThan(svg.indexOf('rgb(21,42,63)'));
+    expect(svg.match(/stroke="#24303a"/g)).toHaveLength(1);
+    expect(stillSvg(still, colours, { widthMm: 1, heightMm: 1, liftMm: 0, isMirror: false })).not.toContain('scale');
   });
 
   it.each(TYING_FAULTS)('show %s otherwise than a sound bow, with all of its cloth', (fault) => {

@@ -142,7 +142,9 @@ describe('what tyings teach', () => {
     const now = learned(TIE, observationsOf([tying('one', '2026-11-24T10:00:00.000Z')]));
     expect(now.beliefs.short.meanMm).toBeCloseTo(13.6, 1);
     const { before, after, evenLeadMm } = effectOn(DESK, TIE, now);
-    expect(after.front.spreadMm - before.front.spreadMm).toBeCloseTo((-2 / 3) * (now.beliefs.short.meanMm - 9.75), 6);
+    expect(after.frontSpread.meanMm - before.front.spreadMm).toBeCloseTo((-2 / 3) * (now.beliefs.short.meanMm - 9.75), 6);
+    // a millimetre of take-up is two thirds of one of bow, and so is what is not known of it
+    expect(after.frontSpread.sdMm).toBeCloseTo((2 / 3) * now.beliefs.short.sdMm, 9);
     expect(evenLeadMm).toBeCloseTo(now.beliefs.long.meanMm - now.beliefs.short.meanMm, 9);
   });
 });

@@ -9,6 +9,7 @@ import {
   oppositeSide,
   planPulls,
   predictBows,
+  predictSpread,
   priorTakeUps,
   retieFor,
   targetHalves,
@@ -208,7 +209,7 @@ export function learned(model: PreparedTie, observations: readonly TakeUpObserva
 /** What a tie's learned take-ups change for a fitting: spreads then and now. */
 export function effectOn({ setMm, leadMm, neckPathMm: path }: DeskTie, model: PreparedTie, now: LearnedTie) {
   const before = predictBows(withTakeUps(model, priorTakeUps(model)), path, setMm, leadMm);
-  const after = predictBows(withTakeUps(model, now.beliefs), path, setMm, leadMm);
+  const after = predictSpread(withTakeUps(model, now.beliefs), now.beliefs, setMm, path, leadMm);
   return { before, after, evenLeadMm: now.beliefs.long.meanMm - now.beliefs.short.meanMm };
 }
 

@@ -205,8 +205,8 @@ export function Learning({
           {count > 0 && (
             <Box sx={{ mt: 1.5, display: 'grid', gap: 1 }}>
               <Box>
-                For this set and lead: front {effect.before.front.spreadMm.toFixed(0)} → <b>{effect.after.front.spreadMm.toFixed(0)} mm</b>,
-                back {effect.before.back.spreadMm.toFixed(0)} → <b>{effect.after.back.spreadMm.toFixed(0)} mm</b>.
+                For this set and lead: front {effect.before.front.spreadMm.toFixed(0)} → <b>{interval(effect.after.frontSpread, 0)}</b>,
+                back {effect.before.back.spreadMm.toFixed(0)} → <b>{interval(effect.after.backSpread, 0)}</b>.
               </Box>
               <Box>
                 Next time: {settingWords(next, length).phrase}, lead {length(nextLeadMm)} ({nextLeadMm.toFixed(0)} mm).
@@ -241,4 +241,6 @@ export function Learning({
   );
 }
 
-const interval = ({ meanMm, sdMm }: TakeUpBelief): string => `${meanMm.toFixed(1)} ± ${(NINETY_PERCENT * sdMm).toFixed(1)} mm`;
+/** A value with the half-width of its interval, in mm. */
+const interval = ({ meanMm, sdMm }: TakeUpBelief, digits = 1): string =>
+  `${meanMm.toFixed(digits)} ± ${(NINETY_PERCENT * sdMm).toFixed(digits)} mm`;

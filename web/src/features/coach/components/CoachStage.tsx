@@ -1,5 +1,6 @@
 import { oppositeSide } from '@easytuck/core';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Choice } from '../../../shared/Choice.tsx';
@@ -7,6 +8,7 @@ import { COLOURS } from '../../../theme.ts';
 import type { BakedPoses } from '../bakedPoses.ts';
 import type { CoachSubject } from '../coachSubject.ts';
 import { drawerCloth, schemeCloth } from '../clothColours.ts';
+import { savePicture } from '../savePicture.ts';
 import { FlatStage } from '../stage/StillCanvas.tsx';
 import type { Coach } from '../useCoach.ts';
 import { VIEW_NAMES, viewWords, type ViewChoice } from '../views.ts';
@@ -77,21 +79,30 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
           small
         />
       </Box>
-      {is3d && (
-        <Box sx={{ position: 'absolute', bottom: 10, left: 0, right: 0, display: 'flex', gap: 0.75, justifyContent: 'center' }}>
-          <Toggle
-            is={state.seeThrough}
-            onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
-            text="See through"
-          />
-          <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
-          <Toggle
-            is={state.drawerCloth}
-            onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
-            text="Its own cloth"
-          />
-        </Box>
-      )}
+      <Box sx={{ position: 'absolute', bottom: 10, left: 0, right: 0, display: 'flex', gap: 0.75, justifyContent: 'center' }}>
+        {is3d && (
+          <>
+            <Toggle
+              is={state.seeThrough}
+              onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
+              text="See through"
+            />
+            <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
+            <Toggle
+              is={state.drawerCloth}
+              onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
+              text="Its own cloth"
+            />
+          </>
+        )}
+        <Button
+          variant="outlined"
+          onClick={() => savePicture(baked, playhead.time(), view, `${coach.words.name}, ${view.name}`.toLowerCase())}
+          sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: '0.875rem' }}
+        >
+          Save picture
+        </Button>
+      </Box>
       {sides && (
         <Box
           aria-hidden

@@ -29,6 +29,8 @@ test.describe('the coach', () => {
     test.setTimeout(150_000);
     // stills rather than movement: every step is shown as it ends
     await page.emulateMedia({ reducedMotion: 'reduce' });
+    // a small window: the processor draws every pixel
+    await page.setViewportSize({ width: 920, height: 640 });
     const coach = new Coach(page, shop.address);
     await coach.open();
     for (const hand of ['left', 'right'] as const) {

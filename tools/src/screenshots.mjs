@@ -2,6 +2,7 @@
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildWeb } from './lib/buildWeb.mjs';
+import { CHROMIUM_ARGS, SOFTWARE_3D_ARGS } from './lib/chromiumArgs.mjs';
 import { CHROMIUM, ensurePrograms } from './lib/debianPackages.mjs';
 import { ensureNodePackages } from './lib/nodePackages.mjs';
 import { DATA, ROOT } from './lib/paths.mjs';
@@ -12,16 +13,7 @@ const LAPTOP = { width: 1280, height: 800 };
 const TABLET = { width: 820, height: 1180 };
 /** For what stands below the first screen. */
 const TALL = { width: 1280, height: 1210 };
-const ARGS = [
-  '--no-sandbox',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--use-angle=swiftshader',
-  '--enable-unsafe-swiftshader',
-];
+const ARGS = [...CHROMIUM_ARGS, ...SOFTWARE_3D_ARGS];
 
 /** @typedef {import('@playwright/test').Page} Page */
 
@@ -36,15 +28,20 @@ async function fit(page, wearer, tie) {
     .click();
 }
 
-/** The coach for a fitting of Corin Attleby, some steps on. @param {Page} page @param {number} steps */
-async function coachAt(page, steps) {
-  await page.emulateMedia({ reducedMotion: 'reduce' });
+/** Corin Attleby's fitting with the demo's best-known tie. @param {Page} page */
+async function openFitting(page) {
   await page.getByRole('link', { name: 'Wearers' }).click();
   await page.getByRole('link', { name: /Corin Attleby/ }).click();
   await page
     .getByRole('region', { name: 'Fittings' })
     .getByRole('link', { name: /Harbour Night/ })
     .click();
+}
+
+/** The coach for that fitting, some steps on. @param {Page} page @param {number} steps */
+async function coachAt(page, steps) {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await openFitting(page);
   await page.getByRole('link', { name: 'Coach the tying' }).click();
   await page.locator('canvas').waitFor();
   for (let i = 0; i < steps; i += 1) await page.keyboard.press('PageDown');
@@ -110,12 +107,7 @@ const VIEWS = {
   fitting: {
     size: TALL,
     open: async (page) => {
-      await page.getByRole('link', { name: 'Wearers' }).click();
-      await page.getByRole('link', { name: /Corin Attleby/ }).click();
-      await page
-        .getByRole('region', { name: 'Fittings' })
-        .getByRole('link', { name: /Harbour Night/ })
-        .click();
+      await openFitting(page);
     },
   },
   coach: { size: LAPTOP, open: (page) => coachAt(page, 8) },
@@ -132,12 +124,7 @@ const VIEWS = {
   balance: {
     size: TALL,
     open: async (page) => {
-      await page.getByRole('link', { name: 'Wearers' }).click();
-      await page.getByRole('link', { name: /Corin Attleby/ }).click();
-      await page
-        .getByRole('region', { name: 'Fittings' })
-        .getByRole('link', { name: /Harbour Night/ })
-        .click();
+      await openFitting(page);
       await page.getByRole('link', { name: 'Even it out' }).click();
       const halves = { 'Front loop': '68 mm', 'Front flat end': '50 mm', 'Back loop': '55 mm', 'Back flat end': '68 mm' };
       for (const [name, text] of Object.entries(halves)) await page.getByRole('textbox', { name }).fill(text);

@@ -2,7 +2,7 @@ import { choreograph, poseAt, poseStep, writheOf, type Pose } from './index.ts';
 import { MAIN, MEASURES, ownSteps, WAYS } from './testing.ts';
 
 /** Moments between each two frames' steps; finer than any strand moves past another. */
-const MOMENTS = 40;
+const MOMENTS = 24;
 
 describe('strands', () => {
   /** Passing through another strand changes the writhe by 2 at once; led about it changes by less between two moments. */

@@ -1,16 +1,9 @@
 import { chromium } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
+import { CHROMIUM_ARGS } from '../lib/chromiumArgs.mjs';
 import { CHROMIUM, findProgram } from '../lib/debianPackages.mjs';
 import { percentile } from './figure.mjs';
 
-const ARGS = [
-  '--no-sandbox',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
 const MOVES = 300;
 
 /**
@@ -20,7 +13,7 @@ const MOVES = 300;
  */
 export async function measureBrowser(address) {
   const executablePath = findProgram(CHROMIUM.program);
-  const browser = await chromium.launch({ args: ARGS, ...(executablePath ? { executablePath } : {}) });
+  const browser = await chromium.launch({ args: CHROMIUM_ARGS, ...(executablePath ? { executablePath } : {}) });
   try {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
     /** @type {Promise<number>[]} */

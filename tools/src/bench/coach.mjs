@@ -1,18 +1,10 @@
 import { chromium } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
+import { CHROMIUM_ARGS, SOFTWARE_3D_ARGS } from '../lib/chromiumArgs.mjs';
 import { CHROMIUM, findProgram } from '../lib/debianPackages.mjs';
 import { percentile } from './figure.mjs';
 
-const ARGS = [
-  '--no-sandbox',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-  '--use-angle=swiftshader',
-  '--enable-unsafe-swiftshader',
-];
+const ARGS = [...CHROMIUM_ARGS, ...SOFTWARE_3D_ARGS];
 
 /**
  * Measures the Coach in Chromium with the software renderer: what the room loads, how long a tie's movement takes to work

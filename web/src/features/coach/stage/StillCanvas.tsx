@@ -6,6 +6,9 @@ import { momentAt, NODE_NUMBERS, unpackPose, type BakedPoses } from '../bakedPos
 import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';
 
+/** Height that a flat picture shows, for each mm that the eye is away; as much as the lens of the stage does. */
+export const SHOWN_PER_AWAY = 0.52;
+
 /** Colours of a still on the screen. */
 export const STILL_COLOURS: StillColours = {
   longOuter: COLOURS.long,
@@ -88,6 +91,19 @@ function fitToBox(element: HTMLCanvasElement): void {
   element.height = Math.max(1, Math.round(element.clientHeight * ratio));
 }
 
+/** The strip at a moment as a still. `scratch` is written over; it is as long as the numbers of all nodes. */
+export function stillAt(baked: BakedPoses, time: number, view: View, scratch = new Float32Array(NODE_NUMBERS * baked.nodeCount)): Still {
+  const { knotAt, collarDown } = momentAt(baked, time, scratch);
+  return projectPose({
+    pose: unpackPose(scratch, baked),
+    knotAt: { x: knotAt[0], y: knotAt[1], z: knotAt[2] },
+    collarRadiusMm: baked.collarRadiusMm,
+    collarDown,
+    view,
+    withBody: true,
+  });
+}
+
 /** The stage where there is no WebGL: the same strip from the same views, painted flat. */
 export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhead: Playhead; view: View; longEnd: Side }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -99,16 +115,8 @@ export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhe
     const paint = (): void => {
       waiting = 0;
       fitToBox(element);
-      const { knotAt, collarDown } = momentAt(baked, playhead.time(), packed);
-      const still = projectPose({
-        pose: unpackPose(packed, baked),
-        knotAt: { x: knotAt[0], y: knotAt[1], z: knotAt[2] },
-        collarRadiusMm: baked.collarRadiusMm,
-        collarDown,
-        view,
-        withBody: true,
-      });
-      paintStill(element, still, element.height / (view.awayMm * 0.52), view.liftMm, view.isMirror);
+      const still = stillAt(baked, playhead.time(), view, packed);
+      paintStill(element, still, element.height / (view.awayMm * SHOWN_PER_AWAY), view.liftMm, view.isMirror);
     };
     const ask = (): void => {
       if (waiting === 0) waiting = requestAnimationFrame(paint);

@@ -22,6 +22,9 @@ const MAIN_STEPS = [
 ];
 
 test.describe('the coach', () => {
+  // each journey stands alone, and the first is long
+  test.describe.configure({ mode: 'parallel' });
+
   test('leads through all steps by the keys of a presenter alone, in both hands and three views, each with a picture of its own', async ({
     page,
     shop,

@@ -16,6 +16,8 @@ const project = (displayName, more = {}) => ({
 });
 
 export default {
+  // a test that hangs is ended; how long sound ones take depends on the machine
+  testTimeout: 60_000,
   projects: [
     project('core'),
     project('contract'),

@@ -1,4 +1,4 @@
-import { ledger, type Fitting, type LikeWearer, type Problem, type Wearer } from '@easytuck/contract';
+import { ledger, type ClothLearning, type Fitting, type LikeWearer, type Problem, type Wearer } from '@easytuck/contract';
 import { parse } from 'csv-parse/sync';
 import { v7 as uuid } from 'uuid';
 import { insertRows } from './database/insertRows.ts';
@@ -331,6 +331,41 @@ describe('the shop', () => {
     const wearer = { kind: 'known', id: one.id } as const;
     const given = await send('POST', '/api/fittings', aFitting(wearer, tie.id, {}));
     expect(given.json<Fitting>().result.front.spreadMm).toBeCloseTo((2 / 3) * ((842.3 - 412.75 - 38.05) / 2 - 13.6), 9);
+  });
+
+  it('says what the other ties of a cloth showed against the model, each by its believed tyings alone', async () => {
+    const clothKind = 'velvet';
+    const [asked, measured, misread, untied, other] = [
+      aTie({ name: 'Asked', clothKind }),
+      aTie({ name: 'Measured', clothKind, takeUp: { shortMm: 30, longMm: 30 } }),
+      aTie({ name: 'Mis-read', clothKind }),
+      aTie({ name: 'Never tied', clothKind }),
+      aTie({ name: 'Of another cloth', clothKind: 'linen' }),
+    ];
+    for (const tie of [asked, measured, misread, untied, other]) await send('POST', '/api/ties', tie);
+    const { id: wearerId } = await enter({ name: 'Many Ties' });
+    const tied = (tieId: string, frontLoopMm: number, more = {}) =>
+      send('POST', '/api/tyings', {
+        ...{ id: uuid(), wearerId, tieId, outcome: 'tied', setMm: 842.3, leadMm: 38.1, neckPathMm: 412.75 },
+        ...{ frontLoopMm, frontFlatEndMm: 60, backLoopMm: 62, backFlatEndMm: 62, ...more },
+      });
+    for (const tie of [asked, other]) await tied(tie.id, 60);
+    await tied(measured.id, 60);
+    await tied(measured.id, 61);
+    await tied(measured.id, 61, { outcome: 'fault' });
+    await tied(misread.id, 20);
+    const { ties } = (await get(`/api/tyings/same-cloth/${asked.id}`)).json<ClothLearning>();
+    // by hand: E is 195.725, two loops and the flat end 180 or 182, and the model's take-up 9.75
+    expect(ties).toEqual([
+      { tieId: measured.id, name: 'Measured', count: 2, shortOffMm: expect.closeTo(4.975, 6), longOffMm: expect.closeTo(0.025, 6) },
+    ]);
+    expect((await get(`/api/tyings/same-cloth/${uuid()}`)).statusCode).toBe(404);
+    expect(
+      (await get(`/api/tyings/same-cloth/${untied.id}`))
+        .json<ClothLearning>()
+        .ties.map(({ name }) => name)
+        .sort(),
+    ).toEqual(['Asked', 'Measured']);
   });
 
   it('refuses a tying of nobody, or of a tie that is not there', async () => {

@@ -7,8 +7,8 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { SWRConfig } from 'swr';
 import { router } from './router.tsx';
-import { isWorthRetrying } from './shared/api/request.ts';
-import { UnitProvider } from './shared/UnitProvider.tsx';
+import { isWorthRetrying } from './common/api/request.ts';
+import { UnitProvider } from './common/UnitProvider.tsx';
 import { theme } from './theme.ts';
 
 const root = document.getElementById('root');

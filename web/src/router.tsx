@@ -1,8 +1,8 @@
 import type { ComponentType } from 'react';
 import { createBrowserRouter, type RouteObject } from 'react-router';
-import { ErrorFace } from './shared/faces/ErrorFace.tsx';
-import { NoSuchPage } from './shared/faces/NoSuchPage.tsx';
-import { Shell } from './shared/Shell.tsx';
+import { ErrorFace } from './common/faces/ErrorFace.tsx';
+import { NoSuchPage } from './common/faces/NoSuchPage.tsx';
+import { Shell } from './common/Shell.tsx';
 
 /** A room at a path, loaded when it is entered. */
 const room = (path: string, load: () => Promise<ComponentType>): RouteObject => ({
@@ -29,7 +29,7 @@ export const router = createBrowserRouter([
       room('ledger', async () => (await import('./features/ledger/LedgerPage.tsx')).LedgerPage),
       room('exchange/:kind', async () => (await import('./features/exchange/ExchangePage.tsx')).ExchangePage),
       room('shop', async () => (await import('./features/shop/ShopPage.tsx')).ShopPage),
-      room('tape', async () => (await import('./shared/tape/TapePanel.tsx')).TapePage),
+      room('tape', async () => (await import('./common/tape/TapePanel.tsx')).TapePage),
       { path: '*', Component: NoSuchPage },
     ],
   },

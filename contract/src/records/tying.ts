@@ -59,3 +59,9 @@ export type Tying = z.output<typeof tying>;
 export const tyingList = z.object({ tyings: z.array(tying) });
 /** Tyings of a wearer, or of a tie by whomever. */
 export const tyingQuery = z.union([z.object({ wearerId: recordId }), z.object({ tieId: recordId })]);
+
+/** What the measured tyings of a cloth's other ties showed: by how much their knots took more than the model says, in mm. */
+export const clothLearning = z.object({
+  ties: z.array(z.object({ tieId: recordId, name: z.string(), count: z.int(), shortOffMm: z.number(), longOffMm: z.number() })),
+});
+export type ClothLearning = z.output<typeof clothLearning>;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { predictBows } from '../fit/index.ts';
-import { between, ROUNDING_MM, workedTie } from '../testing/index.ts';
+import { between, ROUNDING_MM, seededNormal, workedTie } from '../testing/index.ts';
 import {
   applyPulls,
   drawFlatEnd,
@@ -199,15 +199,3 @@ describe('predictSpread', () => {
     expect(Math.abs(share(within.interval) - 0.9)).toBeLessThan(0.015);
   });
 });
-
-/** Normal numbers from a seed: mulberry32, and Box & Muller (1958). */
-function seededNormal(seed: number): () => number {
-  let state = seed;
-  const uniform = (): number => {
-    state = (state + 0x6d2b79f5) | 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 4294967296;
-  };
-  return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
-}

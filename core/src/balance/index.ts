@@ -35,3 +35,5 @@ export {
   type LearnedTie,
   type TakeUpObservation,
 } from './learnTie.ts';
+export { observationsOf, type MeasuredTying } from './observationsOf.ts';
+export { CLOTH_SHARE, CLOTH_TIES, priorOfCloth, tieOff, type TieOff } from './learnCloth.ts';

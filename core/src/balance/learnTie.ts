@@ -19,9 +19,9 @@ export interface LearnedTie {
   readonly surprisingIds: readonly string[];
 }
 
-/** Goes through a tie's measured tyings, oldest first. */
-export function learnTie(tie: PreparedTie, observations: readonly TakeUpObservation[]): LearnedTie {
-  let beliefs = priorTakeUps(tie);
+/** Goes through a tie's measured tyings, oldest first, from what is held of it before them. */
+export function learnTie(tie: PreparedTie, observations: readonly TakeUpObservation[], prior = priorTakeUps(tie)): LearnedTie {
+  let beliefs = prior;
   const history = [beliefs];
   const surprisingIds: string[] = [];
   for (const { id, shortMm, longMm, isConfirmed } of observations) {
@@ -47,8 +47,12 @@ export const WEARER_TYINGS = 3;
  *
  * @returns the tie's beliefs for a wearer of fewer than {@link WEARER_TYINGS} tyings, widened by what his hands may add.
  */
-export function takeUpsForWearer(tie: PreparedTie, observations: readonly TakeUpObservation[], wearerId: string): TakeUpBeliefs {
-  const prior = priorTakeUps(tie);
+export function takeUpsForWearer(
+  tie: PreparedTie,
+  observations: readonly TakeUpObservation[],
+  wearerId: string,
+  prior = priorTakeUps(tie),
+): TakeUpBeliefs {
   const of = (end: 'short' | 'long'): TakeUpBelief => {
     const readings = new Map<string, number[]>();
     for (const observation of observations) {

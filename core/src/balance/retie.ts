@@ -10,6 +10,8 @@ export interface Retie {
   readonly spreadMm: number;
   /** The set that gives the wanted spread, rounded to the hardware with its neighbours. */
   readonly rounded: RoundedSetting;
+  /** Spread of both bows with that lead at the nearest of those settings. */
+  readonly nearestSpreadMm: number;
 }
 
 /**
@@ -22,9 +24,11 @@ export function retieFor(tie: PreparedTie, front: BowState, back: BowState, lead
   const [frontMm, backMm] = [materialMm(front), materialMm(back)];
   const overhangMm = tie.tie.overhangMm;
   const spreadMm = 2 * (((frontMm + backMm) / 2 - overhangMm) / 3) + overhangMm;
+  const rounded = roundToSetting(tie.tie.hardware, setMm + 3 * (wantedSpreadMm - spreadMm));
   return {
     leadMm: leadMm - (backMm - frontMm),
     spreadMm,
-    rounded: roundToSetting(tie.tie.hardware, setMm + 3 * (wantedSpreadMm - spreadMm)),
+    rounded,
+    nearestSpreadMm: spreadMm + (rounded.nearest.lengthMm - setMm) / 3,
   };
 }

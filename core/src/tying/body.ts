@@ -85,7 +85,7 @@ function leaf(collarRadiusMm: number, down: number, side: 1 | -1): BodyPart {
 }
 
 /** Where the leaf's front edge lies, `share` of the way from the fold to the point, as an angle from the button. */
-export const leafEdgeRad = (share: number): number => 0.05 + 0.55 * share;
+const leafEdgeRad = (share: number): number => 0.05 + 0.55 * share;
 
 function shirt(collarRadiusMm: number): BodyPart {
   const half = 150;

@@ -10,7 +10,7 @@ import {
   type TyingInput,
   type Wearer,
 } from '@easytuck/contract';
-import { DEFAULT_EASE_MM, evenLeadMm, neckPathMm, prepareTie, schoolSet, type Occasion } from '@easytuck/core';
+import { DEFAULT_EASE_MM, evenLeadMm, naturalSetMm, neckPathMm, prepareTie, schoolSet, type Occasion } from '@easytuck/core';
 import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { withTransaction } from '../database/withTransaction.ts';
@@ -79,6 +79,28 @@ async function giveOutSome(shop: Database, wearers: readonly Wearer[], ties: rea
   if (last) await giveOut(fittings, corin, find(ties, 'Harbour Night'), { occasion: 'blackTie', staff: 'Hester', school: 'easy' }, last.id);
   await wearerService(shop).own(corin.id, find(ties, 'Harbour Night').id);
   if (last) await tieSome(shop, corin, find(ties, 'Harbour Night'), last);
+  await tieCottons(shop, wearers, ties);
+}
+
+/** Cotton ties that were measured when they were tied: what they showed is where another tie of cotton starts from. */
+async function tieCottons(shop: Database, wearers: readonly Wearer[], ties: readonly Tie[]): Promise<void> {
+  const tyings = tyingService(shop);
+  const tied: readonly (readonly [wearer: string, tie: string, shortOffMm: number, longOffMm: number])[] = [
+    ['Desmond', 'Breakwater', 3, 5],
+    ['Desmond', 'Pilot', 4, 3],
+    ['Ottoline', 'Little Gull', 2, 6],
+  ];
+  for (const [wearerName, tieName, shortOffMm, longOffMm] of tied) {
+    const tie = find(ties, tieName);
+    const prepared = prepareTie(tie);
+    const [path, leadMm] = [neckPathMm({ system: 'in', label: 15.5 }, DEFAULT_EASE_MM), evenLeadMm(prepared)];
+    const setMm = naturalSetMm(prepared, path);
+    const third = (offMm: number): number => Math.round(((setMm - path - leadMm) / 2 - prepared.takeUp.shortMm - offMm) / 3);
+    const [front, back] = [third(shortOffMm), third(longOffMm)];
+    const halves = { frontLoopMm: front, frontFlatEndMm: front, backLoopMm: back, backFlatEndMm: back };
+    const about = { wearerId: find(wearers, wearerName).id, tieId: tie.id, outcome: 'tied', neckPathMm: path } as const;
+    await tyings.record(tyingInput.parse({ id: uuid(), ...about, setMm, leadMm, ...halves }));
+  }
 }
 
 /** How Corin learned to tie: three timed tries, and two tyings that were measured. */

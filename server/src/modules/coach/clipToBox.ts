@@ -10,6 +10,8 @@ export interface Box {
 
 /** The part of a convex polygon that lies in a rectangle (Sutherland & Hodgman 1974); empty where none does. */
 export function clipToBox(polygon: readonly Point[], { left, top, right, bottom }: Box): readonly Point[] {
+  // nearly all of a picture's patches lie wholly within it
+  if (polygon.every(([x, y]) => x >= left && x <= right && y >= top && y <= bottom)) return polygon;
   const sides: readonly ((point: Point) => number)[] = [([x]) => x - left, ([x]) => right - x, ([, y]) => y - top, ([, y]) => bottom - y];
   return sides.reduce<readonly Point[]>((rest, inside) => clipAt(rest, inside), polygon);
 }

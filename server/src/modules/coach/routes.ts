@@ -2,6 +2,7 @@ import { paperSize, problem, recordId, tyingWay } from '@easytuck/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { pdfAnswer, sendPdf } from '../sendFile.ts';
 import { coachService } from './service.ts';
 
 /** The coach on paper. */
@@ -14,14 +15,9 @@ export async function coachRoutes(app: FastifyInstance): Promise<void> {
         tags: ['paper'],
         params: z.object({ fittingId: recordId }),
         querystring: z.object({ way: tyingWay.default('main'), paper: paperSize.optional() }),
-        response: { 200: z.any().describe('A vector PDF.'), 400: problem, 404: problem, 503: problem },
+        response: { 200: pdfAnswer, 400: problem, 404: problem, 503: problem },
       },
     },
-    async ({ params, query }, reply) =>
-      reply
-        .type('application/pdf')
-        .header('content-disposition', 'inline; filename="coach-sheet.pdf"')
-        .serializer((payload: unknown) => payload as string)
-        .send(Buffer.from(await service.sheetPdf(params.fittingId, query.way, query.paper))),
+    async ({ params, query }, reply) => sendPdf(reply, 'coach-sheet', await service.sheetPdf(params.fittingId, query.way, query.paper)),
   );
 }

@@ -2,7 +2,7 @@ import { exportQuery, importQuery, importReport, problem } from '@easytuck/contr
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
-import { sendTable } from './sendTable.ts';
+import { sendTable } from '../sendFile.ts';
 import { exchangeService } from './service.ts';
 
 const LARGEST_FILE_BYTES = 32 * 1_048_576;

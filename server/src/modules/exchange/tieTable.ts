@@ -112,6 +112,9 @@ export const tieTable: TableKind<TieData> = {
         INNER_LOOK.read(cell, row);
       },
     },
+    // learned from measured tyings; empty where nothing was taken in
+    mm('short take-up', 'takeUp.shortMm'),
+    mm('long take-up', 'takeUp.longMm'),
     yesColumn('quick clasp', 'quickClasp'),
     textColumn('price code', 'priceCode'),
     numberColumn('in stock', 'inStock'),

@@ -2,7 +2,7 @@ import { fitting, fittingInput, fittingList, fittingQuery, ledger, problem, reco
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
-import { sendTable } from '../exchange/sendTable.ts';
+import { sendTable } from '../sendFile.ts';
 import { ledgerCsv } from './ledgerCsv.ts';
 import { fittingService } from './service.ts';
 

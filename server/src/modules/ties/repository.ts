@@ -18,6 +18,7 @@ const BATCH = 500;
 /** Reads and writes ties; the only place that knows their columns. */
 export interface TieRepository {
   readonly find: (id: string, transaction?: Transaction) => Promise<Tie | null>;
+  readonly findAll: (ids: readonly string[]) => Promise<Tie[]>;
   readonly list: () => Promise<Tie[]>;
   readonly insert: (id: string, data: TieData, at: Date, transaction?: Transaction) => Promise<void>;
   /** Many at once. */
@@ -39,6 +40,7 @@ export function tieRepository({ models }: Database): TieRepository {
       const row = (await ties.findOne({ where: { id }, raw: true, transaction: transaction ?? null })) as unknown as TieRow | null;
       return row && toTie(row);
     },
+    findAll: async (ids) => ((await ties.findAll({ where: { id: [...ids] }, raw: true })) as unknown as TieRow[]).map(toTie),
     list: async () => {
       const rows = (await ties.findAll({
         order: [

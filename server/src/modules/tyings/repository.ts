@@ -10,6 +10,10 @@ const COLUMNS = `y.id, y.wearer_id AS wearerId, y.tie_id AS tieId, t.name AS tie
 // in this order: from the few ties first, the database goes through all tyings of a wearer instead of the latest off his key
 const FROM = 'FROM tyings y STRAIGHT_JOIN ties t ON t.id = y.tie_id';
 
+/** What is read to learn of a cloth: more would hardly tell more. */
+const CLOTH_TIES_READ = 40;
+const TYINGS_READ_OF_EACH = 12;
+
 /** Reads and writes tyings; the only place that knows their columns. They are never changed. */
 export interface TyingRepository {
   readonly find: (id: string) => Promise<Tying | null>;
@@ -17,6 +21,8 @@ export interface TyingRepository {
   readonly ofWearer: (wearerId: string) => Promise<Tying[]>;
   /** Latest first, by whomever it was tied. */
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
+  /** The latest measured tyings of each tie of that cloth but one, by tie; of the ties that were changed last. */
+  readonly ofCloth: (clothKind: string, exceptTieId: string) => Promise<ReadonlyMap<string, readonly Tying[]>>;
   readonly insert: (data: TyingData, at: Date) => Promise<void>;
 }
 
@@ -26,7 +32,25 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
     (
       await readRows<Row>(sequelize, `SELECT ${COLUMNS} ${FROM} WHERE y.${column} = ? ORDER BY y.tied_at DESC, y.id DESC LIMIT 200`, [id])
     ).map(toTying);
+  const measured = `y.outcome = 'tied' AND y.set_mm IS NOT NULL AND y.front_loop_mm IS NOT NULL AND y.back_loop_mm IS NOT NULL`;
   return {
+    ofCloth: async (clothKind, exceptTieId) => {
+      const ids = await readRows<{ id: string }>(
+        sequelize,
+        `SELECT t.id FROM ties t WHERE t.cloth_kind = ? AND t.id <> ?
+         AND EXISTS (SELECT 1 FROM tyings y WHERE y.tie_id = t.id AND ${measured}) ORDER BY t.updated_at DESC LIMIT ${CLOTH_TIES_READ}`,
+        [clothKind, exceptTieId],
+      );
+      if (ids.length === 0) return new Map();
+      // a few rows off the key of each tie, rather than all tyings of a cloth to be sorted
+      const each = `(SELECT ${COLUMNS} ${FROM} WHERE y.tie_id = ? AND ${measured} ORDER BY y.tied_at DESC, y.id DESC LIMIT ${TYINGS_READ_OF_EACH})`;
+      const rows = await readRows<Row>(
+        sequelize,
+        ids.map(() => each).join(' UNION ALL '),
+        ids.map(({ id }) => id),
+      );
+      return new Map(ids.map(({ id }) => [id, rows.filter((row) => row.tieId === id).map(toTying)]));
+    },
     find: async (id) => {
       const [row] = await readRows<Row>(sequelize, `SELECT ${COLUMNS} ${FROM} WHERE y.id = ?`, [id]);
       return row ? toTying(row) : null;

@@ -1,6 +1,7 @@
-import { problem, tying, tyingInput, tyingList, tyingQuery } from '@easytuck/contract';
+import { clothLearning, problem, recordId, tying, tyingInput, tyingList, tyingQuery } from '@easytuck/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
+import { z } from 'zod';
 import { tyingService } from './service.ts';
 
 const tags = ['tyings'];
@@ -15,6 +16,17 @@ export async function tyingRoutes(app: FastifyInstance): Promise<void> {
     async ({ query }) => ({
       tyings: await ('tieId' in query ? service.ofTie(query.tieId) : service.ofWearer(query.wearerId)),
     }),
+  );
+  routes.get(
+    '/same-cloth/:tieId',
+    {
+      schema: {
+        tags,
+        params: z.object({ tieId: recordId }),
+        response: { 200: clothLearning, 400: problem, 404: problem, 503: problem },
+      },
+    },
+    async ({ params }) => service.ofCloth(params.tieId),
   );
   routes.post(
     '/',

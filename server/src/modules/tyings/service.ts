@@ -1,6 +1,7 @@
-import type { Tying, TyingData } from '@easytuck/contract';
+import type { ClothLearning, Tying, TyingData } from '@easytuck/contract';
+import { observationsOf, prepareTie, tieOff } from '@easytuck/core';
 import { requireReady, type Database } from '../../plugins/database.ts';
-import { invalidField } from '../../problem.ts';
+import { invalidField, ProblemError } from '../../problem.ts';
 import { insertOnce } from '../insertOnce.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository } from '../wearers/repository.ts';
@@ -10,6 +11,8 @@ import { tyingRepository } from './repository.ts';
 export interface TyingService {
   readonly ofWearer: (wearerId: string) => Promise<Tying[]>;
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
+  /** What the other ties of a tie's cloth showed against the model. */
+  readonly ofCloth: (tieId: string) => Promise<ClothLearning>;
   readonly record: (data: TyingData) => Promise<{ stored: Tying; created: boolean }>;
 }
 
@@ -25,6 +28,19 @@ export function tyingService(shop: Database): TyingService {
     ofTie: async (tieId) => {
       requireReady(shop);
       return repository.ofTie(tieId);
+    },
+    ofCloth: async (tieId) => {
+      requireReady(shop);
+      const tie = await ties.find(tieId);
+      if (!tie) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
+      const tyings = await repository.ofCloth(tie.clothKind, tieId);
+      const others = await ties.findAll([...tyings.keys()]);
+      return {
+        ties: others.flatMap((other) => {
+          const off = tieOff(prepareTie({ ...other, takeUp: null }), observationsOf(tyings.get(other.id) ?? []));
+          return off === null ? [] : [{ tieId: other.id, name: other.name, ...off }];
+        }),
+      };
     },
     record: async (data) => {
       requireReady(shop);

@@ -5,13 +5,24 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useShop } from '../../shared/api/shop.ts';
-import { Choice } from '../../shared/Choice.tsx';
-import { HALVES, HalfWidthFields, useHalfWidths, type Half } from '../../shared/tying/HalfWidths.tsx';
-import { useShortcuts } from '../../shared/shortcuts/shortcuts.ts';
-import { useUnits } from '../../shared/UnitProvider.tsx';
+import { useShop } from '../../common/api/shop.ts';
+import { Choice } from '../../common/Choice.tsx';
+import { HALVES, HalfWidthFields, useHalfWidths, type Half } from '../../common/tying/HalfWidths.tsx';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
+import { settingWords } from '../../common/words.ts';
+import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES } from '../../theme.ts';
-import { deskOf, judge, needsRetie, signed, stateOf, UNEVENNESS_WORDS, type DeskVerdict, type KnotLayer } from './balanceDesk.ts';
+import {
+  deskOf,
+  judge,
+  needsRetie,
+  signed,
+  stateOf,
+  UNEVENNESS_WORDS,
+  widthAdvice,
+  type DeskVerdict,
+  type KnotLayer,
+} from './balanceDesk.ts';
 import { Learning } from './components/Learning.tsx';
 import { PlanList } from './components/PlanList.tsx';
 import { TiedDrawing } from './components/TiedDrawing.tsx';
@@ -164,7 +175,9 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
               document.querySelector<HTMLInputElement>('[data-balance] input')?.focus();
             }}
           />
-          {needsRetie(verdict) && <RetieAdvice verdict={verdict} />}
+          {measuredCount === HALVES.length && (
+            <RetieAdvice verdict={verdict} wantedSpreadMm={fitting.result.spreadMm} withinMm={shop.evennessMm} />
+          )}
           <Faults fittingId={fitting.id} />
         </Box>
       </Box>
@@ -211,21 +224,40 @@ function Verdict({ verdict, measuredCount, withinMm }: { verdict: DeskVerdict; m
   );
 }
 
-function RetieAdvice({ verdict: { retie } }: { verdict: DeskVerdict }) {
+/** What only tying again mends: a lead for two bows of different lengths, a set for the width. */
+function RetieAdvice({ verdict, wantedSpreadMm, withinMm }: { verdict: DeskVerdict; wantedSpreadMm: number; withinMm: number }) {
   const { length } = useUnits();
+  const { retie } = verdict;
+  const width = widthAdvice(verdict, wantedSpreadMm, withinMm);
+  if (!needsRetie(verdict) && width === null) return null;
   return (
     <Box
       component="section"
       aria-label="Tie again"
-      sx={{ border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.card, px: 2, py: 1.5 }}
+      sx={{ border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.card, px: 2, py: 1.5, fontSize: '1.0625rem' }}
     >
-      <Box sx={{ fontSize: '1.0625rem' }}>
-        Front and back are made of different lengths of cloth. Tie again with a lead of{' '}
-        <b>
-          {length(retie.leadMm)} ({retie.leadMm.toFixed(0)} mm)
-        </b>
-        : both then come to {retie.spreadMm.toFixed(0)} mm.
-      </Box>
+      {needsRetie(verdict) && (
+        <Box>
+          Front and back are made of different lengths of cloth. Tie again with a lead of{' '}
+          <b>
+            {length(retie.leadMm)} ({retie.leadMm.toFixed(0)} mm)
+          </b>
+          : both then come to {retie.spreadMm.toFixed(0)} mm.
+        </Box>
+      )}
+      {width && (
+        <Box sx={{ mt: needsRetie(verdict) ? 1 : 0 }}>
+          That is {Math.abs(width.widerByMm).toFixed(0)} mm {width.widerByMm > 0 ? 'wider' : 'narrower'} than the card’s{' '}
+          {wantedSpreadMm.toFixed(0)} mm.{' '}
+          {width.setting ? (
+            <>
+              Tied again with <b>{settingWords(width.setting, length).phrase}</b>, the bow comes to {width.spreadMm.toFixed(0)} mm.
+            </>
+          ) : (
+            'No setting of this band comes nearer.'
+          )}
+        </Box>
+      )}
     </Box>
   );
 }

@@ -1,19 +1,19 @@
 import { tieInput, type Fitting, type Tying } from '@easytuck/contract';
 import { sampleTie } from '@easytuck/contract/testing';
-import { EVEN_ENOUGH, prepareTie, type FinishTarget } from '@easytuck/core';
+import { EVEN_ENOUGH, learnTie, observationsOf, prepareTie, type FinishTarget } from '@easytuck/core';
 import {
   clothOf,
   deskOf,
   effectOn,
   judge,
-  learned,
   needsRetie,
-  observationsOf,
   pullWords,
   stateOf,
+  widthAdvice,
   type DeskTie,
   type ReadHalves,
 } from './balanceDesk.ts';
+import { drawOn, NOT_TRIED, triedOn, triedWords } from './whatIf.ts';
 
 const TIE = prepareTie(tieInput.parse(sampleTie));
 const FITTING = {
@@ -110,6 +110,53 @@ describe('the balance desk', () => {
   });
 });
 
+describe('advice on the width', () => {
+  const advice = (wantedSpreadMm: number, half = 62) => {
+    const halves = read(half, half, half, half);
+    return widthAdvice(judge(DESK, stateOf(DESK, halves, LEVEL), EVEN, EVEN_ENOUGH, wantedSpreadMm), wantedSpreadMm, 3);
+  };
+
+  it('is none within tolerance, and names the nearest setting and what it gives past it', () => {
+    expect(advice(126)).toBeNull();
+    const wide = advice(115.5);
+    expect(wide?.widerByMm).toBeCloseTo(8.5, 1);
+    // half a size, 12.7 mm of band, is 4.2 mm of bow: two settings shorter
+    expect(wide?.setting?.lengthMm).toBeCloseTo(842.3 - 2 * 12.7, 6);
+    expect(wide?.spreadMm).toBeCloseTo(124 - (2 * 12.7) / 3, 1);
+  });
+
+  it('says where no setting of the band comes nearer, and waits until no pull is left', () => {
+    const fixed = prepareTie(tieInput.parse({ ...sampleTie, hardware: { kind: 'fixed', lengthMm: 842.3 } }));
+    const desk = { ...DESK, tie: fixed };
+    const even = judge(desk, stateOf(desk, read(62, 62, 62, 62), LEVEL), EVEN, EVEN_ENOUGH, 110);
+    expect(widthAdvice(even, 110, 3)).toMatchObject({ setting: null });
+    expect(widthAdvice(judged(read(68, 50, 55, 68)), 110, 3)).toBeNull();
+  });
+});
+
+describe('what if a layer is drawn', () => {
+  const BOW = { loopMm: 60, flatEndMm: 50, slackMm: 4 };
+
+  it('moves both its ends, and puts it back', () => {
+    const tail = drawOn(BOW, NOT_TRIED, 'tailSide', 6);
+    expect(triedOn(BOW, tail)).toEqual({ loopMm: 63, flatEndMm: 44, slackMm: 4 });
+    expect(drawOn(BOW, tail, 'flatEnd', 6)).toEqual(NOT_TRIED);
+    const knot = drawOn(BOW, tail, 'knotSide', 3);
+    expect(triedOn(BOW, knot)).toEqual({ loopMm: 64.5, flatEndMm: 44, slackMm: 1 });
+    expect(drawOn(BOW, knot, 'knotSide', -3)).toEqual(tail);
+    expect(triedWords(drawOn(BOW, tail, 'knotSide', -2))).toEqual(['tail-side layer 6 mm out', 'knot-side layer 2 mm back']);
+    expect(triedWords(drawOn(BOW, NOT_TRIED, 'flatEnd', 2.4))).toEqual(['flat end 2 mm out']);
+  });
+
+  it('stops where an edge would leave the picture, and lets one come back that is out of it', () => {
+    expect(triedOn(BOW, drawOn(BOW, NOT_TRIED, 'flatEnd', 500)).flatEndMm).toBeLessThanOrEqual(98);
+    expect(triedOn(BOW, drawOn(BOW, NOT_TRIED, 'tailSide', 500)).flatEndMm).toBe(5);
+    const wide = { loopMm: 120, flatEndMm: 50, slackMm: 0 };
+    expect(drawOn(wide, NOT_TRIED, 'knotSide', 4)).toEqual(NOT_TRIED);
+    expect(drawOn(wide, NOT_TRIED, 'knotSide', -4).knotSideMm).toBe(-4);
+  });
+});
+
 describe('what tyings teach', () => {
   const tying = (id: string, at: string, change: Partial<Tying> = {}): Tying =>
     ({
@@ -139,9 +186,9 @@ describe('what tyings teach', () => {
   });
 
   it('moves the prediction by two thirds of what the knot takes more, and the even lead by the difference', () => {
-    const now = learned(TIE, observationsOf([tying('one', '2026-11-24T10:00:00.000Z')]));
+    const now = learnTie(TIE, observationsOf([tying('one', '2026-11-24T10:00:00.000Z')]));
     expect(now.beliefs.short.meanMm).toBeCloseTo(13.6, 1);
-    const { before, after, evenLeadMm } = effectOn(DESK, TIE, now);
+    const { before, after, evenLeadMm } = effectOn(DESK, TIE, now.beliefs);
     expect(after.frontSpread.meanMm - before.front.spreadMm).toBeCloseTo((-2 / 3) * (now.beliefs.short.meanMm - 9.75), 6);
     // a millimetre of take-up is two thirds of one of bow, and so is what is not known of it
     expect(after.frontSpread.sdMm).toBeCloseTo((2 / 3) * now.beliefs.short.sdMm, 9);

@@ -1,11 +1,9 @@
-import type { Fitting, Tying } from '@easytuck/contract';
+import type { Fitting } from '@easytuck/contract';
 import {
   applyPulls,
   judgeTied,
-  learnTie,
   materialMm,
   neckPathMm,
-  observeTakeUps,
   oppositeSide,
   planPulls,
   predictBows,
@@ -17,17 +15,17 @@ import {
   type BowState,
   type EvennessTolerance,
   type FinishTarget,
-  type LearnedTie,
   type PreparedTie,
   type Pull,
   type PullPlan,
   type Retie,
+  type Setting,
   type Side,
-  type TakeUpObservation,
+  type TakeUpBeliefs,
   type TiedState,
   type Unevenness,
 } from '@easytuck/core';
-import type { Half } from '../../shared/tying/HalfWidths.tsx';
+import type { Half } from '../../common/tying/HalfWidths.tsx';
 
 /** Which of the bows. */
 export type BowEnd = 'front' | 'back';
@@ -186,31 +184,28 @@ export const UNEVENNESS_WORDS: Readonly<Record<Unevenness, string>> = {
 /** Whether only tying again mends what is left: both bows even in themselves, but not of one width. */
 export const needsRetie = ({ unevenness, pulls }: DeskVerdict): boolean => pulls.length === 0 && unevenness.includes('frontAgainstBack');
 
-/** Measured, tightened tyings of a tie as observations of its take-ups, oldest first. */
-export function observationsOf(tyings: readonly Tying[]): readonly TakeUpObservation[] {
-  return tyings
-    .flatMap((tying): readonly (TakeUpObservation & { readonly at: string })[] => {
-      const { frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm, setMm, leadMm, neckPathMm: path } = tying;
-      if (frontLoopMm === null || frontFlatEndMm === null || backLoopMm === null || backFlatEndMm === null) return [];
-      if (setMm === null || leadMm === null || path === null || tying.outcome !== 'tied') return [];
-      const tight = (loopMm: number, flatEndMm: number): BowState => ({ loopMm, flatEndMm, slackMm: 0 });
-      const { shortMm, longMm } = observeTakeUps(tight(frontLoopMm, frontFlatEndMm), tight(backLoopMm, backFlatEndMm), setMm, path, leadMm);
-      return [{ id: tying.id, wearerId: tying.wearerId, shortMm, longMm, isConfirmed: tying.isConfirmed, at: tying.tiedAt }];
-    })
-    .sort((a, b) => (a.at < b.at ? -1 : 1))
-    .map(({ at: _at, ...observation }) => observation);
+/** What another set would do for the width, once no pull is left. Lengths in mm. */
+export interface WidthAdvice {
+  /** How much wider than wanted both bows come out when front and back are of one length; negative: narrower. */
+  readonly widerByMm: number;
+  /** The setting that brings it nearest, and the spread it gives; null where no setting of the band comes nearer. */
+  readonly setting: Setting | null;
+  readonly spreadMm: number;
 }
 
-/** A tie that knows nothing of its tyings yet, and what they teach. */
-export function learned(model: PreparedTie, observations: readonly TakeUpObservation[]): LearnedTie {
-  return learnTie(model, observations);
+/** Advice on the width where it is off by more than the tolerance; null where it is not, and while pulls are left. */
+export function widthAdvice({ pulls, retie }: DeskVerdict, wantedSpreadMm: number, withinMm: number): WidthAdvice | null {
+  const widerByMm = retie.spreadMm - wantedSpreadMm;
+  if (pulls.length > 0 || Math.abs(widerByMm) <= withinMm) return null;
+  const isNearer = Math.abs(retie.nearestSpreadMm - wantedSpreadMm) < Math.abs(widerByMm) - 0.5;
+  return { widerByMm, setting: isNearer ? retie.rounded.nearest : null, spreadMm: retie.nearestSpreadMm };
 }
 
-/** What a tie's learned take-ups change for a fitting: spreads then and now. */
-export function effectOn({ setMm, leadMm, neckPathMm: path }: DeskTie, model: PreparedTie, now: LearnedTie) {
+/** What the take-ups that are held change for a fitting: spreads by the model alone and now, and the lead that makes both bows alike. */
+export function effectOn({ setMm, leadMm, neckPathMm: path }: DeskTie, model: PreparedTie, held: TakeUpBeliefs) {
   const before = predictBows(withTakeUps(model, priorTakeUps(model)), path, setMm, leadMm);
-  const after = predictSpread(withTakeUps(model, now.beliefs), now.beliefs, setMm, path, leadMm);
-  return { before, after, evenLeadMm: now.beliefs.long.meanMm - now.beliefs.short.meanMm };
+  const after = predictSpread(withTakeUps(model, held), held, setMm, path, leadMm);
+  return { before, after, evenLeadMm: held.long.meanMm - held.short.meanMm };
 }
 
 /** Cloth of a bow in words of the desk: what the loop, the flat end and the knot hold. */

@@ -1,6 +1,6 @@
 import { wearer } from '@easytuck/contract';
 import { mutate } from 'swr';
-import { request } from '../../shared/api/request.ts';
+import { request } from '../../common/api/request.ts';
 
 /** Keeps which layer of the back loop runs into the knot, as a wearer folds it. */
 export async function rememberKnotLayer(wearerId: string, layer: 'front' | 'back'): Promise<void> {

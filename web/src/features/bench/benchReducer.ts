@@ -1,7 +1,7 @@
 import type { Fitting, SchoolChoice, StockCollar, Wearer } from '@easytuck/contract';
 import type { CollarStyle, Occasion, School, Side, WingSchool } from '@easytuck/core';
 import { z } from 'zod';
-import { exactMm } from '../../shared/exactMm.ts';
+import { exactMm } from '../../common/exactMm.ts';
 
 /** Measures of the wearer and his shirt that need not be taken. */
 export type OptionalMeasure = 'ease' | 'collarPoints' | 'neckBreadth' | 'faceWidth' | 'firstButton' | 'buttonSpacing';

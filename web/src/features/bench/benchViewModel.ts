@@ -36,7 +36,7 @@ import {
   type WearerFit,
   type WornCollar,
 } from '@easytuck/core';
-import { preparedOf } from '../../shared/preparedOf.ts';
+import { preparedOf } from '../../common/preparedOf.ts';
 import { OPTIONAL_MEASURES, type BenchDraft, type OptionalMeasure } from './benchReducer.ts';
 
 /** What each field says against what was typed into it. */

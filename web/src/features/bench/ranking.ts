@@ -1,6 +1,6 @@
 import type { Tie } from '@easytuck/contract';
 import { rankTies, type RankedTie, type School, type Side, type Taste, type WornCollar } from '@easytuck/core';
-import { preparedOf } from '../../shared/preparedOf.ts';
+import { preparedOf } from '../../common/preparedOf.ts';
 
 /** What ties are ranked for. */
 export interface RankingFor {

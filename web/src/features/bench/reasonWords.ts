@@ -1,5 +1,5 @@
 import type { Reason } from '@easytuck/core';
-import { BOUND_WORDS } from '../../shared/words.ts';
+import { BOUND_WORDS } from '../../common/words.ts';
 
 /** A reason for or against a tie, in a few words. */
 export function reasonWords(reason: Reason, length: (lengthMm: number) => string): string {

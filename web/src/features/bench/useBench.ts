@@ -1,11 +1,11 @@
 import type { Fitting, Tie } from '@easytuck/contract';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
 import { v7 as uuid } from 'uuid';
-import { giveOutFitting } from '../../shared/api/fittings.ts';
-import { useShop } from '../../shared/api/shop.ts';
-import { useStaff } from '../../shared/staff.ts';
-import { readStored, writeStored } from '../../shared/stored.ts';
-import { useUnits } from '../../shared/UnitProvider.tsx';
+import { giveOutFitting } from '../../common/api/fittings.ts';
+import { useShop } from '../../common/api/shop.ts';
+import { useStaff } from '../../common/staff.ts';
+import { readStored, writeStored } from '../../common/stored.ts';
+import { useUnits } from '../../common/UnitProvider.tsx';
 import { benchReducer, emptyDraft, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
 import { createBenchView, type BenchView } from './benchViewModel.ts';
 

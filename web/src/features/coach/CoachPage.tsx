@@ -2,11 +2,11 @@ import type { Tie, Wearer } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useFitting } from '../../shared/api/fittings.ts';
-import { useTies } from '../../shared/api/ties.ts';
-import { useWearer } from '../../shared/api/wearers.ts';
-import { Face } from '../../shared/faces/Face.tsx';
-import { Loaded } from '../../shared/faces/Loaded.tsx';
+import { useFitting } from '../../common/api/fittings.ts';
+import { useTies } from '../../common/api/ties.ts';
+import { useWearer } from '../../common/api/wearers.ts';
+import { Face } from '../../common/faces/Face.tsx';
+import { Loaded } from '../../common/faces/Loaded.tsx';
 import { CoachRoom } from './CoachRoom.tsx';
 import { subjectOfFitting, subjectOfTie, type CoachSubject } from './coachSubject.ts';
 

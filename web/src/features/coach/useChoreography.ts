@@ -7,12 +7,12 @@ import type { ChoreographyWorker } from './choreography.worker.ts';
 /** A choreography by the state of working it out. */
 export type ChoreographyReading =
   | { readonly state: 'working'; readonly share: number }
-  | { readonly state: 'ready'; readonly baked: BakedPoses; readonly tookMs: number }
+  | { readonly state: 'ready'; readonly baked: BakedPoses }
   | { readonly state: 'failed'; readonly error: unknown };
 
 let remote: Remote<ChoreographyWorker> | null = null;
 /** The last few results, latest first. */
-const kept: { readonly key: string; readonly baked: BakedPoses; readonly tookMs: number }[] = [];
+const kept: { readonly key: string; readonly baked: BakedPoses }[] = [];
 const KEPT = 3;
 
 function choreographer(): Remote<ChoreographyWorker> {
@@ -39,10 +39,10 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
         proxy((share: number) => tell({ state: 'working', share })),
       )
       .then((baked) => {
-        const { duration: tookMs } = performance.measure('choreography', { start: began });
-        kept.unshift({ key, baked, tookMs });
+        performance.measure('choreography', { start: began });
+        kept.unshift({ key, baked });
         kept.splice(KEPT);
-        tell({ state: 'ready', baked, tookMs });
+        tell({ state: 'ready', baked });
       })
       .catch((error: unknown) => tell({ state: 'failed', error }));
     return () => {
@@ -50,7 +50,7 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
     };
   }, [key, measures, longEnd, way]);
   const known = kept.find((each) => each.key === key);
-  if (known) return { state: 'ready', baked: known.baked, tookMs: known.tookMs };
+  if (known) return { state: 'ready', baked: known.baked };
   return reading.key === key ? reading.now : WORKING;
 }
 

@@ -1,8 +1,8 @@
 import { stepWords, type OfferedWay, type StepWords } from '@easytuck/contract';
-import { oppositeSide, type Side, type TyingStep, type TyingWay } from '@easytuck/core';
+import type { Side, TyingStep, TyingWay } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
-import { readStored, writeStored } from '../../shared/stored.ts';
-import { useUnits } from '../../shared/UnitProvider.tsx';
+import { readStored, writeStored } from '../../common/stored.ts';
+import { useUnits } from '../../common/UnitProvider.tsx';
 import type { BakedPoses } from './bakedPoses.ts';
 import { COACH_START, coachReducer, type CoachAction, type CoachState } from './coachReducer.ts';
 import { tiedBy, type CoachSubject, type Tied } from './coachSubject.ts';
@@ -185,6 +185,3 @@ function useAwake(isWanted: boolean): void {
     };
   }, [isWanted]);
 }
-
-/** The other hand. */
-export const otherHand = (longEnd: Side): Side => oppositeSide(longEnd);

@@ -1,7 +1,7 @@
 import type { TyingStep } from '@easytuck/core';
 import { useEffect, useState } from 'react';
 import type { Playhead } from './playhead.ts';
-import { readStored, writeStored } from '../../shared/stored.ts';
+import { readStored, writeStored } from '../../common/stored.ts';
 import { beginPractice, enterStep, readPractice, stopPractice, type Practice } from './practice.ts';
 
 /** The clock of a practice: started, led from step to step by what is shown, stopped, and put away. */

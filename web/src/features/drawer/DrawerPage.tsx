@@ -6,13 +6,13 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useTies } from '../../shared/api/ties.ts';
-import { Face } from '../../shared/faces/Face.tsx';
-import { Loaded } from '../../shared/faces/Loaded.tsx';
-import { Page } from '../../shared/Page.tsx';
-import { preparedOf } from '../../shared/preparedOf.ts';
-import { useUnits } from '../../shared/UnitProvider.tsx';
-import { bandRange, hardwareWords, SHAPE_WORDS } from '../../shared/words.ts';
+import { useTies } from '../../common/api/ties.ts';
+import { Face } from '../../common/faces/Face.tsx';
+import { Loaded } from '../../common/faces/Loaded.tsx';
+import { Page } from '../../common/Page.tsx';
+import { preparedOf } from '../../common/preparedOf.ts';
+import { useUnits } from '../../common/UnitProvider.tsx';
+import { bandRange, hardwareWords, SHAPE_WORDS } from '../../common/words.ts';
 import { COLOURS, FIGURES } from '../../theme.ts';
 
 /** The ties in stock, each with its blade to one scale; narrowed by letters, shape and what is there. */

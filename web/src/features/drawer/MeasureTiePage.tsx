@@ -10,13 +10,14 @@ import { useState, type ReactNode } from 'react';
 import { Controller, useForm, useWatch, type Control, type FieldErrors, type UseFormRegister, type UseFormSetValue } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { currentOf, sentenceOf } from '../../shared/api/request.ts';
-import { changeTie, createTie, useTie } from '../../shared/api/ties.ts';
-import { Loaded } from '../../shared/faces/Loaded.tsx';
-import { Page } from '../../shared/Page.tsx';
-import { TAPE_FIELD } from '../../shared/tape/tapeMeasure.ts';
-import { useFormDraft } from '../../shared/useFormDraft.ts';
-import { SHAPE_WORDS } from '../../shared/words.ts';
+import { currentOf, sentenceOf } from '../../common/api/request.ts';
+import { changeTie, createTie, useTie } from '../../common/api/ties.ts';
+import { Loaded } from '../../common/faces/Loaded.tsx';
+import { Page } from '../../common/Page.tsx';
+import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
+import { useFormDraft } from '../../common/useFormDraft.ts';
+import { useUnits } from '../../common/UnitProvider.tsx';
+import { SHAPE_WORDS } from '../../common/words.ts';
 import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
 import { EMPTY_TIE, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
 
@@ -34,6 +35,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
   const [version, setVersion] = useState(tie?.version ?? 0);
   const [failure, setFailure] = useState<unknown>(null);
   const [focused, setFocused] = useState('');
+  const [takeUp, setTakeUp] = useState(tie?.takeUp ?? null);
   const navigate = useNavigate();
   const { control, register, handleSubmit, formState, reset, watch, setValue } = useForm<TieForm, unknown, TieInput>({
     resolver: tieResolver,
@@ -44,7 +46,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
   const save = handleSubmit(async (input) => {
     setFailure(null);
     try {
-      if (tie) await changeTie(tie.id, { ...input, takeUp: tie.takeUp, version });
+      if (tie) await changeTie(tie.id, { ...input, takeUp, version });
       else await createTie({ ...input, id: newId });
       draft.forget();
       await navigate('/drawer');
@@ -77,6 +79,9 @@ function TieEditor({ tie }: { tie: Tie | null }) {
         onFocus={(event) => setFocused(event.target instanceof HTMLInputElement ? event.target.name : '')}
       >
         <MeasuredStrip control={control} setValue={setValue} focused={focused} />
+        {tie?.takeUp && (
+          <LearnedTakeUp takeUp={tie.takeUp} isKept={takeUp !== null} onKeep={(keep) => setTakeUp(keep ? tie.takeUp : null)} />
+        )}
         <TieFields control={control} register={register} setValue={setValue} errors={formState.errors} />
         {failure !== null && (
           <Alert severity={currentOf(failure, tieSchema) ? 'warning' : 'error'} sx={{ mt: 2 }}>
@@ -100,6 +105,33 @@ function TieEditor({ tie }: { tie: Tie | null }) {
         </Box>
       </Box>
     </Page>
+  );
+}
+
+/** What measured tyings taught of the tie's knot, which every fit of it goes by: to be seen, and to be given up. */
+function LearnedTakeUp({
+  takeUp: { shortMm, longMm },
+  isKept,
+  onKeep,
+}: {
+  takeUp: NonNullable<Tie['takeUp']>;
+  isKept: boolean;
+  onKeep: (keep: boolean) => void;
+}) {
+  const { length } = useUnits();
+  return (
+    <Box
+      sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1.5, mt: 1, color: isKept ? 'text.primary' : 'text.secondary' }}
+    >
+      <Box>
+        {isKept
+          ? `Learned from its tyings: the knot takes ${shortMm.toFixed(1)} mm of the short end and ${longMm.toFixed(1)} mm of the long; lead for even bows ${length(longMm - shortMm)}.`
+          : 'What its tyings taught is given up once this is saved; it goes by its measures again.'}
+      </Box>
+      <Button variant="outlined" onClick={() => onKeep(!isKept)}>
+        {isKept ? 'Go by its measures again' : 'Keep what was learned'}
+      </Button>
+    </Box>
   );
 }
 

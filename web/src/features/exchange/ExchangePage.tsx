@@ -5,10 +5,10 @@ import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useRef, useState, type DragEvent } from 'react';
 import { Link, useParams } from 'react-router';
-import { exportAddress, importFile, type ExchangeKind } from '../../shared/api/exchange.ts';
-import { sentenceOf } from '../../shared/api/request.ts';
-import { NoSuchPage } from '../../shared/faces/NoSuchPage.tsx';
-import { Page } from '../../shared/Page.tsx';
+import { exportAddress, importFile, type ExchangeKind } from '../../common/api/exchange.ts';
+import { sentenceOf } from '../../common/api/request.ts';
+import { NoSuchPage } from '../../common/faces/NoSuchPage.tsx';
+import { Page } from '../../common/Page.tsx';
 import { COLOURS } from '../../theme.ts';
 
 const WORDS: Readonly<Record<ExchangeKind, { readonly title: string; readonly many: string; readonly room: string }>> = {

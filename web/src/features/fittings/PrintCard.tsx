@@ -5,10 +5,10 @@ import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { printLabel, usePrinter } from '../../shared/api/printer.ts';
-import { sentenceOf } from '../../shared/api/request.ts';
-import { useShortcuts } from '../../shared/shortcuts/shortcuts.ts';
-import { PRINTER_WORDS } from '../../shared/words.ts';
+import { printLabel, usePrinter } from '../../common/api/printer.ts';
+import { sentenceOf } from '../../common/api/request.ts';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
+import { PRINTER_WORDS } from '../../common/words.ts';
 import { COLOURS } from '../../theme.ts';
 
 /** The set card: on A6, as a sheet of eight, or from the label printer. */

@@ -7,9 +7,9 @@ import TextField from '@mui/material/TextField';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useRecomputed, useRevisions } from '../../shared/api/fittings.ts';
-import { Loaded } from '../../shared/faces/Loaded.tsx';
-import { useUnits } from '../../shared/UnitProvider.tsx';
+import { useRecomputed, useRevisions } from '../../common/api/fittings.ts';
+import { Loaded } from '../../common/faces/Loaded.tsx';
+import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS } from '../../theme.ts';
 import { compareFittings, compareResults, type ComparedLine } from './compareFittings.ts';
 

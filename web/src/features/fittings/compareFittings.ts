@@ -1,6 +1,6 @@
 import type { Fitting, FittingResult } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
-import { COLLAR_STYLE_WORDS, hangWords, OCCASION_WORDS, SCHOOL_WORDS, sideWords, WING_WORDS } from '../../shared/words.ts';
+import { COLLAR_STYLE_WORDS, hangWords, OCCASION_WORDS, SCHOOL_WORDS, sideWords, WING_WORDS } from '../../common/words.ts';
 import { settingOfFitting } from './settingOfFitting.ts';
 
 /** One line of a comparison. */

@@ -15,13 +15,13 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { changeCollar, createCollar, removeCollar, useCollars } from '../../shared/api/collars.ts';
-import { currentOf, sentenceOf } from '../../shared/api/request.ts';
-import { exactMm } from '../../shared/exactMm.ts';
-import { Loaded } from '../../shared/faces/Loaded.tsx';
-import { TAPE_FIELD } from '../../shared/tape/tapeMeasure.ts';
-import { useUnits } from '../../shared/UnitProvider.tsx';
-import { COLLAR_STYLE_WORDS } from '../../shared/words.ts';
+import { changeCollar, createCollar, removeCollar, useCollars } from '../../common/api/collars.ts';
+import { currentOf, sentenceOf } from '../../common/api/request.ts';
+import { exactMm } from '../../common/exactMm.ts';
+import { Loaded } from '../../common/faces/Loaded.tsx';
+import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
+import { useUnits } from '../../common/UnitProvider.tsx';
+import { COLLAR_STYLE_WORDS } from '../../common/words.ts';
 import { COLOURS } from '../../theme.ts';
 
 /** Collars of the shirts in stock: each as measured, changed in place. */

@@ -3,10 +3,10 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
-import { controlPrinter, labelImage, usePrinter } from '../../shared/api/printer.ts';
-import { sentenceOf } from '../../shared/api/request.ts';
-import { Loaded } from '../../shared/faces/Loaded.tsx';
-import { PRINTER_WORDS } from '../../shared/words.ts';
+import { controlPrinter, labelImage, usePrinter } from '../../common/api/printer.ts';
+import { sentenceOf } from '../../common/api/request.ts';
+import { Loaded } from '../../common/faces/Loaded.tsx';
+import { PRINTER_WORDS } from '../../common/words.ts';
 import { COLOURS } from '../../theme.ts';
 
 const JOB_WORDS = { waiting: 'waiting', printing: 'printing …', printed: 'printed' } as const;

@@ -7,8 +7,8 @@ import Dialog from '@mui/material/Dialog';
 import dayjs from 'dayjs';
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
-import { sentenceOf } from '../../shared/api/request.ts';
-import { mergeWearers, useLikeWearers } from '../../shared/api/wearers.ts';
+import { sentenceOf } from '../../common/api/request.ts';
+import { mergeWearers, useLikeWearers } from '../../common/api/wearers.ts';
 import { COLOURS, FIGURES } from '../../theme.ts';
 
 const BECAUSE: Readonly<Record<LikeWearer['because'][number], string>> = {

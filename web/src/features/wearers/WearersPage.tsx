@@ -5,10 +5,10 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
-import { useWearers } from '../../shared/api/wearers.ts';
-import { Face } from '../../shared/faces/Face.tsx';
-import { Loaded } from '../../shared/faces/Loaded.tsx';
-import { Page } from '../../shared/Page.tsx';
+import { useWearers } from '../../common/api/wearers.ts';
+import { Face } from '../../common/faces/Face.tsx';
+import { Loaded } from '../../common/faces/Loaded.tsx';
+import { Page } from '../../common/Page.tsx';
 import { COLOURS, FIGURES } from '../../theme.ts';
 
 /** Everybody on record, recently seen first; found by a few letters of the name. */

@@ -1,7 +1,7 @@
 import { FITTING_LENGTHS, optionalLengthField, wearerInput, type LengthLimits, type Wearer, type WearerInput } from '@easytuck/contract';
 import type { LengthUnit } from '@easytuck/core';
 import type { FieldErrors, Resolver } from 'react-hook-form';
-import { exactMm } from '../../shared/exactMm.ts';
+import { exactMm } from '../../common/exactMm.ts';
 
 /** Lengths of a wearer that need not be measured, in the order the tape goes. */
 export const WEARER_LENGTHS = ['bareNeckMm', 'easeMm', 'neckBreadthMm', 'faceWidthMm', 'firstButtonMm', 'buttonSpacingMm'] as const;

@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography';
 import dayjs from 'dayjs';
 import { Area, ComposedChart, Line, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { useState } from 'react';
-import { Choice } from '../../../shared/Choice.tsx';
+import { Choice } from '../../../common/Choice.tsx';
 import { COLOURS } from '../../../theme.ts';
 import { signed } from '../balanceDesk.ts';
 

@@ -1,8 +1,12 @@
-import { type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
+import { type ClothLearning, type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
 import {
+  CLOTH_TIES,
+  learnTie,
   mostTelling,
   NINETY_PERCENT,
+  observationsOf,
   prepareTie,
+  priorOfCloth,
   priorTakeUps,
   roundToSetting,
   setForSpreadMm,
@@ -18,14 +22,14 @@ import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { giveOutFitting } from '../../../shared/api/fittings.ts';
-import { sentenceOf } from '../../../shared/api/request.ts';
-import { changeTie } from '../../../shared/api/ties.ts';
-import { recordTying } from '../../../shared/api/tyings.ts';
-import { settingWords } from '../../../shared/words.ts';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
+import { giveOutFitting } from '../../../common/api/fittings.ts';
+import { sentenceOf } from '../../../common/api/request.ts';
+import { changeTie } from '../../../common/api/ties.ts';
+import { recordTying, useClothLearning } from '../../../common/api/tyings.ts';
+import { settingWords } from '../../../common/words.ts';
+import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
-import { effectOn, learned, observationsOf, type DeskTie, type ReadHalves } from '../balanceDesk.ts';
+import { effectOn, type DeskTie, type ReadHalves } from '../balanceDesk.ts';
 
 const History = lazy(async () => ({ default: (await import('./History.tsx')).History }));
 
@@ -55,14 +59,14 @@ export function Learning({
   // what the model says of the tie before anything was learned
   const model = useMemo(() => prepareTie({ ...tie, takeUp: null }), [tie]);
   const observations = useMemo(() => observationsOf(tyings), [tyings]);
-  const now = useMemo(() => learned(model, observations), [model, observations]);
-  const effect = effectOn(desk, model, now);
+  // what the cloth's other ties showed is a better start than the model, once there are enough of them
+  const clothTies = useClothLearning(tie.id).data?.ties;
+  const others = clothTies && clothTies.length >= CLOTH_TIES ? clothTies : NO_TIES;
+  const start = useMemo(() => priorOfCloth(model, others), [model, others]);
+  const now = useMemo(() => learnTie(model, observations, start), [model, observations, start]);
   const prior = priorTakeUps(model);
   const count = observations.length - now.surprisingIds.length;
   const surprising = tyings.find(({ id: each }) => now.surprisingIds.includes(each));
-  const calibrated = withTakeUps(model, now.beliefs);
-  const next = roundToSetting(tie.hardware, setForSpreadMm(calibrated, desk.neckPathMm, fitting.result.spreadMm)).nearest;
-  const nextLeadMm = Math.round(effect.evenLeadMm * 10) / 10;
   const isTaken =
     tie.takeUp !== null &&
     Math.abs(tie.takeUp.shortMm - now.beliefs.short.meanMm) < 0.05 &&
@@ -72,7 +76,15 @@ export function Learning({
     model,
     observations.filter((each) => !now.surprisingIds.includes(each.id)),
     wearer.id,
+    start,
   );
+  const isByHim = ownCount >= WEARER_TYINGS;
+  const held = isByHim ? own : now.beliefs;
+  const effect = effectOn(desk, model, held);
+  const calibrated = withTakeUps(model, held);
+  const next = roundToSetting(tie.hardware, setForSpreadMm(calibrated, desk.neckPathMm, fitting.result.spreadMm)).nearest;
+  const nextLeadMm = Math.round(effect.evenLeadMm * 10) / 10;
+  const isTaught = count > 0 || others.length > 0;
   const run = async (work: () => Promise<void>): Promise<void> => {
     setFailure(null);
     setBusy(true);
@@ -163,7 +175,7 @@ export function Learning({
             </Alert>
           )}
           {failure !== null && <Alert severity="error">Not saved. {sentenceOf(failure)} What was measured is kept here.</Alert>}
-          {count > 0 && ownCount < WEARER_TYINGS && (
+          {count > 0 && !isByHim && (
             <Box sx={{ color: 'text.secondary' }}>The {mostTelling(now.beliefs)} bow is held least surely: measuring it teaches most.</Box>
           )}
         </Box>
@@ -182,10 +194,15 @@ export function Learning({
               <Box component="tr" sx={{ color: 'text.secondary' }}>
                 <th scope="col">Cloth in the knot</th>
                 <th scope="col">by the model</th>
+                {others.length > 0 && (
+                  <th scope="col">
+                    by {others.length} other {tie.clothKind} ties
+                  </th>
+                )}
                 <th scope="col">
                   after {count} {count === 1 ? 'tying' : 'tyings'}
                 </th>
-                {ownCount >= WEARER_TYINGS && <th scope="col">by {wearer.name}</th>}
+                {isByHim && <th scope="col">by {wearer.name}</th>}
               </Box>
             </thead>
             <tbody>
@@ -193,23 +210,25 @@ export function Learning({
                 <tr key={end}>
                   <th scope="row">{end} end</th>
                   <td>{interval(prior[end])}</td>
+                  {others.length > 0 && <td>{interval(start[end])}</td>}
                   <td>
                     <b>{interval(now.beliefs[end])}</b>
                   </td>
-                  {ownCount >= WEARER_TYINGS && <td>{interval(own[end])}</td>}
+                  {isByHim && <td>{interval(own[end])}</td>}
                 </tr>
               ))}
             </tbody>
           </Box>
           <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>The true value lies within in 90 of 100 cases.</Box>
-          {count > 0 && (
+          {isTaught && (
             <Box sx={{ mt: 1.5, display: 'grid', gap: 1 }}>
               <Box>
                 For this set and lead: front {effect.before.front.spreadMm.toFixed(0)} → <b>{interval(effect.after.frontSpread, 0)}</b>,
                 back {effect.before.back.spreadMm.toFixed(0)} → <b>{interval(effect.after.backSpread, 0)}</b>.
               </Box>
               <Box>
-                Next time: {settingWords(next, length).phrase}, lead {length(nextLeadMm)} ({nextLeadMm.toFixed(0)} mm).
+                Next time: {settingWords(next, length).phrase}, lead {length(nextLeadMm)} ({nextLeadMm.toFixed(0)} mm)
+                {isByHim && `, by ${wearer.name}’s own hands`}.
               </Box>
               <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
                 <Button variant="outlined" disabled={isBusy || isTaken} onClick={() => void takeIn()}>
@@ -240,6 +259,8 @@ export function Learning({
     </Box>
   );
 }
+
+const NO_TIES: ClothLearning['ties'] = [];
 
 /** A value with the half-width of its interval, in mm. */
 const interval = ({ meanMm, sdMm }: TakeUpBelief, digits = 1): string =>

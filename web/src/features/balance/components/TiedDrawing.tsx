@@ -1,7 +1,7 @@
 import { drawTied, type Bow, type BowState, type Fit, type PreparedTie, type Side } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import type { Half } from '../../../shared/tying/HalfWidths.tsx';
+import type { Half } from '../../../common/tying/HalfWidths.tsx';
 import { COLOURS } from '../../../theme.ts';
 
 /** Half-widths of both bows. */

@@ -1,90 +1,180 @@
-import { applyPulls, type PreparedTie, type PullKind, type Side, type TiedState } from '@easytuck/core';
+import { type BowState, type PreparedTie, type Side, type TiedState } from '@easytuck/core';
 import Box from '@mui/material/Box';
-import { useState } from 'react';
-import { Choice } from '../../../shared/Choice.tsx';
+import Button from '@mui/material/Button';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { COLOURS } from '../../../theme.ts';
-import { clothOf, type BowEnd } from '../balanceDesk.ts';
-import { PullPicture } from './PullPicture.tsx';
+import { clothOf, loopSideOf, type BowEnd } from '../balanceDesk.ts';
+import { drawOn, edgePerMm, NOT_TRIED, triedOn, triedWords, type Layer, type Tried } from '../whatIf.ts';
+import { outlinesOf } from './TiedDrawing.tsx';
 
-const MOVES: readonly { readonly value: PullKind; readonly text: string }[] = [
-  { value: 'drawFlatEnd', text: 'flat end out' },
-  { value: 'drawTailSide', text: 'tail-side layer out' },
-  { value: 'drawKnotSide', text: 'knot-side layer out' },
-  { value: 'easeKnotSide', text: 'knot-side layer back' },
+const VIEW = { width: 200, height: 92 } as const;
+const LAYERS: readonly { readonly layer: Layer; readonly words: string }[] = [
+  { layer: 'flatEnd', words: 'flat end' },
+  { layer: 'tailSide', words: 'tail-side layer' },
+  { layer: 'knotSide', words: 'knot-side layer' },
 ];
 
-/** Any pull tried out: where the cloth of that bow goes. */
-export function WhatIf({
-  tie,
-  state,
-  frontLoopSide,
-  isMirror,
-}: {
-  tie: PreparedTie;
-  state: TiedState;
-  frontLoopSide: Side;
-  isMirror: boolean;
-}) {
-  const [end, setEnd] = useState<BowEnd>('front');
-  const [kind, setKind] = useState<PullKind>('drawFlatEnd');
-  const [byMm, setByMm] = useState(6);
-  const before = state[end];
-  const after = applyPulls(before, [{ kind, byMm }]);
-  const [was, is] = [clothOf(before), clothOf(after)];
-  const colour = end === 'front' ? COLOURS.short : COLOURS.long;
-  const parts = [
-    { name: 'loop, twice', was: was.loopMm, is: is.loopMm, colour },
-    { name: 'flat end', was: was.flatEndMm, is: is.flatEndMm, colour: end === 'front' ? COLOURS.shortLining : COLOURS.longLining },
-    { name: 'slack in the knot', was: was.slackMm, is: is.slackMm, colour: COLOURS.thread },
-  ];
+/** Any layer of either bow drawn by hand: both its ends move, and the bars say where the cloth went. Nothing of it is kept. */
+export function WhatIf(props: { tie: PreparedTie; state: TiedState; frontLoopSide: Side; isMirror: boolean }) {
+  const { state } = props;
+  const [tried, setTried] = useState<Readonly<Record<BowEnd, Tried>>>({ front: NOT_TRIED, back: NOT_TRIED });
+  const isTried = (['front', 'back'] as const).some((end) => triedWords(tried[end]).length > 0);
   return (
     <Box component="details" sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1 }}>
       <Box component="summary" sx={{ cursor: 'pointer', fontSize: '1.0625rem' }}>
         What if …
       </Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mt: 1 }}>
-        <Choice<BowEnd>
-          label="Bow"
-          hideLabel
-          value={end}
-          onChange={setEnd}
-          options={[
-            { value: 'front', text: 'front' },
-            { value: 'back', text: 'back' },
-          ]}
-          small
-        />
-        <Choice<PullKind> label="Move" hideLabel value={kind} onChange={setKind} options={MOVES} small />
-        <Box component="label" sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
-          by
-          <input
-            type="range"
-            style={{ accentColor: COLOURS.ink }}
-            min={0}
-            max={20}
-            value={byMm}
-            onChange={(event) => setByMm(Number(event.target.value))}
-            aria-label="By, in mm"
-          />
-          <Box component="output" sx={{ minWidth: 52, fontVariantNumeric: 'tabular-nums' }}>
-            {byMm} mm
-          </Box>
-        </Box>
-        <PullPicture tie={tie} end={end} before={before} after={after} frontLoopSide={frontLoopSide} isMirror={isMirror} />
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, color: 'text.secondary', minHeight: 40 }}>
+        <Box sx={{ flex: 1 }}>Draw a layer by its dot, out or back. The dashed line is the bow as it is now.</Box>
+        {isTried && <Button onClick={() => setTried({ front: NOT_TRIED, back: NOT_TRIED })}>As it was</Button>}
       </Box>
-      <Box sx={{ display: 'flex', mt: 1, height: 26, border: `1px solid ${COLOURS.ink}` }} aria-hidden>
-        {parts.map((part) => (
-          <Box key={part.name} sx={{ width: `${(100 * Math.max(0, part.is)) / was.wholeMm}%`, backgroundColor: part.colour }} />
+      <Box sx={{ display: 'grid', gap: 2 }}>
+        {(['front', 'back'] as const).map((end) => (
+          <TriedBow
+            key={end}
+            {...props}
+            end={end}
+            before={state[end]}
+            tried={tried[end]}
+            onTry={(now) => setTried((before) => ({ ...before, [end]: now }))}
+          />
         ))}
       </Box>
-      <Box sx={{ display: 'flex', gap: 3, flexWrap: 'wrap', mt: 0.5, fontVariantNumeric: 'tabular-nums' }}>
+    </Box>
+  );
+}
+
+interface TriedBowProps {
+  readonly tie: PreparedTie;
+  readonly end: BowEnd;
+  readonly before: BowState;
+  readonly tried: Tried;
+  readonly frontLoopSide: Side;
+  readonly isMirror: boolean;
+  readonly onTry: (tried: Tried) => void;
+}
+
+function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, onTry }: TriedBowProps) {
+  const svg = useRef<SVGSVGElement>(null);
+  const dragged = useRef<{ readonly layer: Layer; readonly fromPx: number; readonly tried: Tried } | null>(null);
+  const after = triedOn(before, tried);
+  const [was, is] = [before, after].map((bow) => outlinesOf(tie, { front: bow, back: bow }, frontLoopSide)[end]);
+  const colour = end === 'front' ? COLOURS.short : COLOURS.long;
+  const lining = end === 'front' ? COLOURS.shortLining : COLOURS.longLining;
+  // facing the wearer his left is on the right of the picture
+  const loopAt = (loopSideOf(end, frontLoopSide) === 'left' ? 1 : -1) * (isMirror ? -1 : 1);
+  const place: Readonly<Record<Layer, { readonly x: number; readonly y: number; readonly out: number; readonly by: number }>> = {
+    flatEnd: { x: -loopAt * after.flatEndMm, y: 0, out: -loopAt, by: tried.flatEndMm },
+    tailSide: { x: loopAt * after.loopMm, y: -15, out: loopAt, by: -tried.flatEndMm },
+    knotSide: { x: loopAt * after.loopMm, y: 15, out: loopAt, by: tried.knotSideMm },
+  };
+  const hold = (layer: Layer) => ({
+    onPointerDown: (event: PointerEvent<SVGGElement>) => {
+      event.currentTarget.setPointerCapture(event.pointerId);
+      dragged.current = { layer, fromPx: event.clientX, tried };
+    },
+    onPointerMove: (event: PointerEvent<SVGGElement>) => {
+      const held = dragged.current;
+      const box = svg.current?.getBoundingClientRect();
+      if (!held || !box || !event.currentTarget.hasPointerCapture(event.pointerId)) return;
+      const outMm = ((event.clientX - held.fromPx) / box.width) * VIEW.width * place[layer].out;
+      onTry(drawOn(before, held.tried, layer, outMm / edgePerMm(layer)));
+    },
+    onLostPointerCapture: () => {
+      dragged.current = null;
+    },
+    onKeyDown: (event: KeyboardEvent) => {
+      const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
+      if (by === undefined) return;
+      event.preventDefault();
+      event.stopPropagation();
+      onTry(drawOn(before, tried, layer, by));
+    },
+  });
+  if (!was || !is) return null;
+  const words = triedWords(tried);
+  return (
+    <Box component="section" aria-label={`What if: ${end} bow`}>
+      <Box
+        component="svg"
+        ref={svg}
+        viewBox={`${-VIEW.width / 2} ${-VIEW.height / 2} ${VIEW.width} ${VIEW.height}`}
+        role="group"
+        aria-label={`Layers of the ${end} bow`}
+        sx={{ display: 'block', width: '100%', touchAction: 'none', backgroundColor: COLOURS.card, border: `1px solid ${COLOURS.thread}` }}
+      >
+        <g transform={`scale(${isMirror ? -1 : 1} 1)`} stroke={COLOURS.ink} strokeWidth={0.4}>
+          <path d={is.loopHidden.outline} fill={lining} />
+          <path d={is.loopSeen.outline} fill={colour} />
+          <path d={is.flatEnd.outline} fill={colour} />
+          <rect x={-7} y={-10} width={14} height={20} rx={3} fill={COLOURS.long} />
+          <g fill="none" strokeDasharray="3 2">
+            <path d={was.loopSeen.outline} />
+            <path d={was.flatEnd.outline} />
+          </g>
+        </g>
+        {LAYERS.map(({ layer, words: name }) => {
+          const { x, y, out, by } = place[layer];
+          return (
+            <g
+              key={layer}
+              role="slider"
+              tabIndex={0}
+              aria-label={`${end} bow, ${name}`}
+              aria-valuenow={by}
+              aria-valuemin={-100}
+              aria-valuemax={100}
+              aria-valuetext={`${Math.abs(by)} mm ${by < 0 ? 'back' : 'out'}`}
+              transform={`translate(${x} ${y})`}
+              style={{ cursor: 'ew-resize' }}
+              {...hold(layer)}
+            >
+              <rect x={-7} y={-7} width={14} height={14} fill="transparent" />
+              <circle r={3.2} fill={layer === 'knotSide' ? COLOURS.card : colour} stroke={COLOURS.ink} strokeWidth={0.8} />
+              <text x={out * 6} y={1.6} fontSize={5} textAnchor={out > 0 ? 'start' : 'end'} fill={COLOURS.ink}>
+                {name.replace(' layer', '')}
+              </text>
+            </g>
+          );
+        })}
+        <text x={-VIEW.width / 2 + 3} y={-VIEW.height / 2 + 7} fontSize={5.5} fill={COLOURS.ink}>
+          {end} bow
+        </text>
+      </Box>
+      <Cloth before={before} after={after} colours={[colour, lining, COLOURS.thread]} />
+      <Box role="status" aria-label={`${end} bow, what was tried`} sx={{ minHeight: 24 }}>
+        {words.join(', then ')}
+        {after.slackMm < -0.5 && <Box sx={{ color: COLOURS.bad }}>The knot is not thought to hold that much.</Box>}
+      </Box>
+    </Box>
+  );
+}
+
+/** Where the cloth of a bow lies, before and after; the whole of it stays. */
+function Cloth({ before, after, colours }: { before: BowState; after: BowState; colours: readonly string[] }) {
+  const [was, is] = [clothOf(before), clothOf(after)];
+  const parts = [
+    { name: 'loop, twice', was: was.loopMm, is: is.loopMm },
+    { name: 'flat end', was: was.flatEndMm, is: is.flatEndMm },
+    { name: 'slack in the knot', was: was.slackMm, is: is.slackMm },
+  ];
+  return (
+    <>
+      <Box sx={{ display: 'flex', mt: 0.75, height: 18, border: `1px solid ${COLOURS.ink}` }} aria-hidden>
+        {parts.map((part, i) => (
+          <Box
+            key={part.name}
+            sx={{ width: `${(100 * Math.max(0, part.is)) / was.wholeMm}%`, backgroundColor: colours[i] ?? COLOURS.thread }}
+          />
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', columnGap: 3, flexWrap: 'wrap', mt: 0.5, fontVariantNumeric: 'tabular-nums' }}>
         {parts.map((part) => (
           <span key={part.name}>
             {part.name}: {part.was.toFixed(0)} → <b>{part.is.toFixed(0)} mm</b>
           </span>
         ))}
       </Box>
-      {after.slackMm < -0.5 && <Box sx={{ color: COLOURS.bad }}>The knot is not thought to hold that much.</Box>}
-    </Box>
+    </>
   );
 }

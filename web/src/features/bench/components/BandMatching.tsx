@@ -6,9 +6,9 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState, type Dispatch } from 'react';
-import { preparedOf } from '../../../shared/preparedOf.ts';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
-import { settingWords } from '../../../shared/words.ts';
+import { preparedOf } from '../../../common/preparedOf.ts';
+import { useUnits } from '../../../common/UnitProvider.tsx';
+import { settingWords } from '../../../common/words.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 

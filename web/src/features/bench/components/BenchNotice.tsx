@@ -1,8 +1,8 @@
 import { lastStep, settingAt } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
-import { explainUnusable } from '../../../shared/unusable.ts';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
-import { settingWords } from '../../../shared/words.ts';
+import { explainUnusable } from '../../../common/unusable.ts';
+import { useUnits } from '../../../common/UnitProvider.tsx';
+import { settingWords } from '../../../common/words.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 
 /** What has to be said before the numbers can be believed: a set past the band's end, a strip that does not reach, no usable setting. */

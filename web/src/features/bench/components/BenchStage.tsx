@@ -1,9 +1,9 @@
 import { TYPICAL_COLLARS, type TypicalCollar } from '@easytuck/core';
 import type { StockCollar } from '@easytuck/contract';
 import { useCallback, useMemo, type Dispatch } from 'react';
-import { Choice } from '../../../shared/Choice.tsx';
-import { Stage } from '../../../shared/drawing/Stage.tsx';
-import type { ViewSide } from '../../../shared/drawing/stageLayout.ts';
+import { Choice } from '../../../common/Choice.tsx';
+import { Stage } from '../../../common/drawing/Stage.tsx';
+import type { ViewSide } from '../../../common/drawing/stageLayout.ts';
 import type { BenchDraft, BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 import { BenchNotice } from './BenchNotice.tsx';

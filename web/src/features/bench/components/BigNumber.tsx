@@ -1,6 +1,6 @@
 import { useId, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { flushSync } from 'react-dom';
-import { TAPE_FIELD } from '../../../shared/tape/tapeMeasure.ts';
+import { TAPE_FIELD } from '../../../common/tape/tapeMeasure.ts';
 import css from './numbers.module.css';
 
 interface BigNumberProps {

@@ -2,7 +2,7 @@ import type { Tie } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { lazy, memo, Suspense, useDeferredValue, useMemo, useState, type Dispatch } from 'react';
-import { useShortcuts } from '../../../shared/shortcuts/shortcuts.ts';
+import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';

@@ -1,6 +1,6 @@
 import type { ShopSettings, StockCollar } from '@easytuck/contract';
 import type { Dispatch } from 'react';
-import type { ViewSide } from '../../../shared/drawing/stageLayout.ts';
+import type { ViewSide } from '../../../common/drawing/stageLayout.ts';
 import type { BenchDraft, BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 import { BenchStage } from './BenchStage.tsx';

@@ -1,9 +1,9 @@
 import { FITTING_LENGTHS, lengthField } from '@easytuck/contract';
 import { formatInchesPlain, lastStep, readSetting } from '@easytuck/core';
 import type { Dispatch, ReactNode } from 'react';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
-import { explainSetting, settingEditText } from '../../../shared/settingField.ts';
-import { hangWords, settingWords, sideWords } from '../../../shared/words.ts';
+import { useUnits } from '../../../common/UnitProvider.tsx';
+import { explainSetting, settingEditText } from '../../../common/settingField.ts';
+import { hangWords, settingWords, sideWords } from '../../../common/words.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 import { BigNumber, Neighbour } from './BigNumber.tsx';

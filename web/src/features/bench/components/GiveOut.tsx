@@ -4,9 +4,9 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo, type Dispatch } from 'react';
-import { fieldErrorsOf, sentenceOf } from '../../../shared/api/request.ts';
-import { useShortcuts } from '../../../shared/shortcuts/shortcuts.ts';
-import { useStaff } from '../../../shared/staff.ts';
+import { fieldErrorsOf, sentenceOf } from '../../../common/api/request.ts';
+import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
+import { useStaff } from '../../../common/staff.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { Saving } from '../useBench.ts';
 

@@ -1,8 +1,8 @@
 import { drawBlade, drawCollar, HANG, TYPICAL_COLLARS } from '@easytuck/core';
 import Box from '@mui/material/Box';
-import { ClothPatterns } from '../../../shared/drawing/ClothPatterns.tsx';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
-import { hangWords } from '../../../shared/words.ts';
+import { ClothPatterns } from '../../../common/drawing/ClothPatterns.tsx';
+import { useUnits } from '../../../common/UnitProvider.tsx';
+import { hangWords } from '../../../common/words.ts';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 

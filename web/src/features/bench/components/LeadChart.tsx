@@ -3,7 +3,7 @@ import { inchesToMm, leadSchools, predictBows, type LeadSchool } from '@easytuck
 import Box from '@mui/material/Box';
 import { useMemo, type Dispatch } from 'react';
 import { Line, LineChart, ReferenceDot, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
+import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';

@@ -1,7 +1,7 @@
 import type { Bound, Fit } from '@easytuck/core';
 import { useState } from 'react';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
-import { BOUND_WORDS, GRADE_WORDS } from '../../../shared/words.ts';
+import { useUnits } from '../../../common/UnitProvider.tsx';
+import { BOUND_WORDS, GRADE_WORDS } from '../../../common/words.ts';
 import { COLOURS } from '../../../theme.ts';
 import { BigNumber } from './BigNumber.tsx';
 import css from './numbers.module.css';

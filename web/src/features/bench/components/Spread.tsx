@@ -1,5 +1,5 @@
 import type { Fit } from '@easytuck/core';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
+import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
 import { BigNumber } from './BigNumber.tsx';
 import css from './numbers.module.css';

@@ -2,9 +2,9 @@ import type { Tie } from '@easytuck/contract';
 import { drawBlade } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { useMemo, type ReactNode } from 'react';
-import { preparedOf } from '../../../shared/preparedOf.ts';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
-import { hardwareShort, SHAPE_WORDS } from '../../../shared/words.ts';
+import { preparedOf } from '../../../common/preparedOf.ts';
+import { useUnits } from '../../../common/UnitProvider.tsx';
+import { hardwareShort, SHAPE_WORDS } from '../../../common/words.ts';
 import { COLOURS } from '../../../theme.ts';
 
 const oneLine = { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } as const;

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import Popover from '@mui/material/Popover';
 import { lazy, memo, Suspense, useRef, useState, type Dispatch } from 'react';
-import { useShortcuts } from '../../../shared/shortcuts/shortcuts.ts';
+import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { COLOURS } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { RankingFor } from '../ranking.ts';

@@ -19,12 +19,12 @@ import Link from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo, useState, type Dispatch, type ReactNode } from 'react';
-import { useWearers } from '../../../shared/api/wearers.ts';
-import { Choice } from '../../../shared/Choice.tsx';
-import { useUnits } from '../../../shared/UnitProvider.tsx';
-import { useShortcuts } from '../../../shared/shortcuts/shortcuts.ts';
-import { TAPE_FIELD } from '../../../shared/tape/tapeMeasure.ts';
-import { COLLAR_STYLE_WORDS, OCCASION_WORDS } from '../../../shared/words.ts';
+import { useWearers } from '../../../common/api/wearers.ts';
+import { Choice } from '../../../common/Choice.tsx';
+import { useUnits } from '../../../common/UnitProvider.tsx';
+import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
+import { TAPE_FIELD } from '../../../common/tape/tapeMeasure.ts';
+import { COLLAR_STYLE_WORDS, OCCASION_WORDS } from '../../../common/words.ts';
 import { OPTIONAL_MEASURES, type BenchDraft, type BenchEvent, type OptionalMeasure } from '../benchReducer.ts';
 import type { BenchErrors } from '../benchViewModel.ts';
 

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import { lazy, Suspense, useMemo, useState } from 'react';
-import { Choice } from '../../../shared/Choice.tsx';
+import { Choice } from '../../../common/Choice.tsx';
 import { COLOURS } from '../../../theme.ts';
 import type { BakedPoses } from '../bakedPoses.ts';
 import type { CoachSubject } from '../coachSubject.ts';
@@ -32,7 +32,7 @@ function canDraw3d(): boolean {
 
 /** The strip on the wearer, and how it is looked at. */
 export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject; baked: BakedPoses }) {
-  const { state, dispatch, playhead, view, isFree, still, longEnd } = coach;
+  const { state, dispatch, playhead, view, isFree, still } = coach;
   const [is3d] = useState(canDraw3d);
   const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
   const thicknessMm = Math.min(0.9, subject.tie.cloth.thicknessMm * 0.6);
@@ -55,7 +55,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
             />
           </Suspense>
         ) : (
-          <FlatStage baked={baked} playhead={playhead} view={view} longEnd={longEnd} />
+          <FlatStage baked={baked} playhead={playhead} view={view} />
         )}
       </Box>
       <Box

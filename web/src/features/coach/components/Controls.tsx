@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import type { ReactNode } from 'react';
-import { Choice } from '../../../shared/Choice.tsx';
+import { Choice } from '../../../common/Choice.tsx';
 import { SPEEDS, WAITS, type Speed, type Wait } from '../coachReducer.ts';
 import { hasVoice, type Coach } from '../useCoach.ts';
 

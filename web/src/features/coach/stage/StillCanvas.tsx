@@ -1,4 +1,4 @@
-import { litColour, projectPose, type Pose, type Side, type Still, type StillColours } from '@easytuck/core';
+import { litColour, projectPose, type Pose, type Still, type StillColours } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { useEffect, useRef } from 'react';
 import { COLOURS } from '../../../theme.ts';
@@ -105,7 +105,7 @@ export function stillAt(baked: BakedPoses, time: number, view: View, scratch = n
 }
 
 /** The stage where there is no WebGL: the same strip from the same views, painted flat. */
-export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhead: Playhead; view: View; longEnd: Side }) {
+export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhead: Playhead; view: View }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const element = canvas.current;

@@ -1,0 +1,34 @@
+import type { BowState } from './bowState.ts';
+import type { TakeUpObservation } from './learnTie.ts';
+import { observeTakeUps } from './learnTakeUp.ts';
+
+/** What of a tying on record can teach; null where it was not measured or not known. Lengths in mm. */
+export interface MeasuredTying {
+  readonly id: string;
+  readonly wearerId: string;
+  readonly outcome: string;
+  readonly frontLoopMm: number | null;
+  readonly frontFlatEndMm: number | null;
+  readonly backLoopMm: number | null;
+  readonly backFlatEndMm: number | null;
+  readonly setMm: number | null;
+  readonly leadMm: number | null;
+  readonly neckPathMm: number | null;
+  readonly isConfirmed: boolean;
+  /** ISO 8601 in UTC, so that texts sort as times do. */
+  readonly tiedAt: string;
+}
+
+/** Tyings that were tied, measured whole and with a known set, as observations of the tie's take-ups; oldest first. */
+export function observationsOf(tyings: readonly MeasuredTying[]): readonly TakeUpObservation[] {
+  return [...tyings].sort((a, b) => (a.tiedAt < b.tiedAt ? -1 : 1)).flatMap(observationOf);
+}
+
+function observationOf({ id, wearerId, isConfirmed, outcome, ...read }: MeasuredTying): readonly TakeUpObservation[] {
+  const { frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm, setMm, leadMm, neckPathMm } = read;
+  if (frontLoopMm === null || frontFlatEndMm === null || backLoopMm === null || backFlatEndMm === null) return [];
+  if (setMm === null || leadMm === null || neckPathMm === null || outcome !== 'tied') return [];
+  const tight = (loopMm: number, flatEndMm: number): BowState => ({ loopMm, flatEndMm, slackMm: 0 });
+  const shown = observeTakeUps(tight(frontLoopMm, frontFlatEndMm), tight(backLoopMm, backFlatEndMm), setMm, neckPathMm, leadMm);
+  return [{ id, wearerId, isConfirmed, ...shown }];
+}

@@ -18,6 +18,8 @@ const project = (displayName, more = {}) => ({
 export default {
   // a test that hangs is ended; how long sound ones take depends on the machine
   testTimeout: 60_000,
+  // Jest leaves one core idle unasked, which on two cores is half of them
+  maxWorkers: '100%',
   projects: [
     project('core'),
     project('contract'),

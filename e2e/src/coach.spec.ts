@@ -29,7 +29,7 @@ test.describe('the coach', () => {
     page,
     shop,
   }, info) => {
-    test.setTimeout(150_000);
+    test.setTimeout(300_000);
     // stills rather than movement: every step is shown as it ends
     await page.emulateMedia({ reducedMotion: 'reduce' });
     // a small window: the processor draws every pixel

@@ -134,24 +134,25 @@ test.describe('a shop whose parts are killed', () => {
 
 test('stops cleanly on Ctrl-C, keeps what was entered, and refuses a second start beside the first', async ({ request }) => {
   forgetShop('restart');
-  const first = await startShop('restart');
+  const empty = { empty: true };
+  const first = await startShop('restart', empty);
   const id = newKey();
   await request.post(`${first.address}/api/wearers`, { data: { id, name: 'Kept Over Night', collar: '15', longEnd: 'left' } });
-  await expect(startShop('restart')).rejects.toThrow(`Easy Tuck is already running at ${first.address}`);
+  await expect(startShop('restart', empty)).rejects.toThrow(`Easy Tuck is already running at ${first.address}`);
   const { server, database } = first.pids();
   expect(await first.stop()).toBe(0);
   for (const pid of [server, database]) expect(isRunning(pid)).toBe(false);
   expect(saysItRuns('restart')).toBe(false);
 
-  const second = await startShop('restart');
+  const second = await startShop('restart', empty);
   expect((await request.get(`${second.address}/api/wearers/${id}`)).status()).toBe(200);
   const wearers = (await (await request.get(`${second.address}/api/wearers`)).json()) as { wearers: unknown[] };
-  expect(wearers.wearers).toHaveLength(12);
+  expect(wearers.wearers).toHaveLength(1);
 
   // the start command itself killed: the next start ends the database it left behind and goes on with it
   const left = second.pids();
   process.kill(left.start, 'SIGKILL');
-  const third = await startShop('restart');
+  const third = await startShop('restart', empty);
   expect((await request.get(`${third.address}/api/wearers/${id}`)).status()).toBe(200);
   expect(isRunning(left.database)).toBe(false);
   await third.stop();

@@ -26,17 +26,22 @@ runMain(async () => {
   const wants = (/** @type {string} */ part) => parts.includes(part);
   const jestParts = JEST_PARTS.filter(wants);
 
-  await ensureNodePackages();
+  await timed('packages', ensureNodePackages);
   if (wants('server') || wants('e2e'))
     await ensurePrograms([MARIADBD, MARIADB_INSTALL, MY_PRINT_DEFAULTS, ...(wants('e2e') ? [CHROMIUM] : [])]);
   mkdirSync(CACHE, { recursive: true });
 
   /** @type {Outcome[]} */
   const outcomes = [];
-  const [types, lint] = await Promise.all([wants('types') ? checkTypes() : none(), wants('lint') ? checkLint() : none()]);
-  outcomes.push(types, lint);
-  if (jestParts.length > 0) outcomes.push(await runJest(jestParts));
-  if (wants('e2e')) outcomes.push(await runJourneys());
+  // what needs one core each goes on beside what can use all of them
+  outcomes.push(
+    ...(await Promise.all([
+      wants('lint') ? checkLint() : none(),
+      checkTheRest(wants),
+      jestParts.length > 0 ? timed('unit tests', () => runJest(jestParts)) : none(),
+    ])),
+  );
+  if (wants('e2e')) outcomes.push(await timed('journeys', runJourneys));
 
   const sum = addOutcomes(outcomes);
   console.log(`\n${closingLine(sum)}`);
@@ -56,25 +61,33 @@ async function check(name, script, args) {
   return code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
 }
 
-/** @returns {Promise<Outcome>} */
-async function checkTypes() {
-  const outcomes = [];
-  for (const workspace of WORKSPACES)
-    outcomes.push(await check(`types of ${workspace}`, bin('typescript', 'bin', 'tsc'), ['-p', workspace]));
-  return addOutcomes(outcomes);
+/** Says how long a part took. @template T @param {string} name @param {() => Promise<T>} work @returns {Promise<T>} */
+async function timed(name, work) {
+  const began = Date.now();
+  const result = await work();
+  console.log(`${name}: ${Math.round((Date.now() - began) / 1000)} s`);
+  return result;
 }
 
-/** @returns {Promise<Outcome>} */
-async function checkLint() {
-  return addOutcomes([
-    await check('lint', bin('eslint', 'bin', 'eslint.js'), ['.', '--max-warnings', '0']),
-    await check('format', bin('prettier', 'bin', 'prettier.cjs'), ['--check', '.', '--log-level', 'warn']),
-    await check(
-      'arrows between workspaces',
-      bin('dependency-cruiser', 'bin', 'dependency-cruise.mjs'),
-      WORKSPACES.filter((name) => name !== 'tools' && name !== 'e2e').map((name) => `${name}/src`),
-    ),
-  ]);
+const checkLint = () => timed('lint', () => check('lint', bin('eslint', 'bin', 'eslint.js'), ['.', '--max-warnings', '0']));
+
+/** Types, format and arrows one after another, then the interface for the journeys. @param {(part: string) => boolean} wants @returns {Promise<Outcome>} */
+async function checkTheRest(wants) {
+  const outcomes = [];
+  if (wants('types'))
+    for (const workspace of WORKSPACES)
+      outcomes.push(await check(`types of ${workspace}`, bin('typescript', 'bin', 'tsc'), ['-p', workspace]));
+  if (wants('lint'))
+    outcomes.push(
+      await check('format', bin('prettier', 'bin', 'prettier.cjs'), ['--check', '.', '--log-level', 'warn']),
+      await check(
+        'arrows between workspaces',
+        bin('dependency-cruiser', 'bin', 'dependency-cruise.mjs'),
+        WORKSPACES.filter((name) => name !== 'tools' && name !== 'e2e').map((name) => `${name}/src`),
+      ),
+    );
+  if (wants('e2e')) await buildWeb();
+  return addOutcomes(outcomes);
 }
 
 /** @param {readonly string[]} parts @returns {Promise<Outcome>} */
@@ -112,7 +125,6 @@ async function runJest(parts) {
 
 /** @returns {Promise<Outcome>} */
 async function runJourneys() {
-  await buildWeb();
   const report = join(CACHE, 'journeys.json');
   rmSync(report, { force: true });
   rmSync(join(DATA, 'e2e'), { recursive: true, force: true });

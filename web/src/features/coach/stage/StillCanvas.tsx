@@ -104,6 +104,9 @@ export function stillAt(baked: BakedPoses, time: number, view: View, scratch = n
   });
 }
 
+/** A machine without WebGL is a slow one: it is not asked for more pictures than a hand's movement needs. */
+const PAINT_EVERY_MS = 60;
+
 /** The stage where there is no WebGL: the same strip from the same views, painted flat. */
 export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhead: Playhead; view: View }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -111,15 +114,16 @@ export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhe
     const element = canvas.current;
     if (!element) return;
     const packed = new Float32Array(NODE_NUMBERS * baked.nodeCount);
-    let waiting = 0;
+    let [waiting, paintedAt] = [0, 0];
     const paint = (): void => {
       waiting = 0;
+      paintedAt = performance.now();
       fitToBox(element);
       const still = stillAt(baked, playhead.time(), view, packed);
       paintStill(element, still, element.height / (view.awayMm * SHOWN_PER_AWAY), view.liftMm, view.isMirror);
     };
     const ask = (): void => {
-      if (waiting === 0) waiting = requestAnimationFrame(paint);
+      if (waiting === 0) waiting = window.setTimeout(paint, Math.max(0, paintedAt + PAINT_EVERY_MS - performance.now()));
     };
     ask();
     const stop = playhead.subscribe(ask);
@@ -127,7 +131,7 @@ export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhe
     return () => {
       stop();
       window.removeEventListener('resize', ask);
-      cancelAnimationFrame(waiting);
+      window.clearTimeout(waiting);
     };
   }, [baked, playhead, view]);
   return <Box component="canvas" ref={canvas} aria-hidden sx={{ display: 'block', width: '100%', height: '100%' }} />;

@@ -1,0 +1,66 @@
+import { Bench } from './bench.ts';
+import { Coach } from './coach.ts';
+import { expect, test } from './shop.ts';
+
+// the browser of these journeys has no three dimensions: the coach draws its stills instead, and works as it does with them
+test.describe('the coach without three dimensions', () => {
+  // nor does it move: each step is shown as it ends
+  test.beforeEach(({ page }) => page.emulateMedia({ reducedMotion: 'reduce' }));
+
+  test('shows each way of tying, and on a thigh says how the band is set for it', async ({ page, shop }) => {
+    const coach = new Coach(page, shop.address);
+    await coach.open();
+    await coach.chooseTie('Harbour Night');
+    await coach.chooseWay('Even ends, round a finger');
+    await expect(coach.name).toHaveText('1/10Drape');
+    await coach.press('PageDown');
+    await expect(coach.step).toContainText('this way needs no lead');
+    await coach.chooseWay('On the thigh or a cylinder');
+    await page.getByRole('spinbutton', { name: 'Girth it is tied on, cm' }).fill('44');
+    await expect(page.getByText(/Set the band at .* for this girth/)).toBeVisible();
+    await page.getByRole('spinbutton', { name: 'Girth it is tied on, cm' }).fill('70');
+    await expect(page.getByText(/The band ends .* short of what this girth needs/)).toBeVisible();
+    await coach.chooseWay('Tied by a helper');
+    await coach.press('PageDown');
+    await expect(coach.step).toContainText('the wearer’s left (right as you face him)');
+  });
+
+  test('finds the fault from what is seen, and leads back to the step where it was made', async ({ page, shop }) => {
+    const coach = new Coach(page, shop.address);
+    await coach.open();
+    await coach.press('w');
+    await expect(page.getByRole('group', { name: /^Which picture/ }).getByRole('radio')).toHaveCount(16);
+    await page.getByText('Both loops on one side; it falls apart').click();
+    await expect(page.getByRole('region', { name: 'Cause and remedy' })).toContainText('pushed in from the flat end’s side');
+    await page.getByRole('button', { name: 'Show that step' }).click();
+    await expect(coach.name).toContainText('Find the passage');
+  });
+
+  test('times a practice through a reload, keeps it, and shows the tries', async ({ page, shop }) => {
+    const bench = new Bench(page, shop.address);
+    await bench.open();
+    await bench.chooseWearer('att', 'Corin Attleby');
+    await bench.chooseTie('Harbour Night');
+    await bench.giveOutButton.click();
+    await page.getByRole('link', { name: 'Coach the tying' }).click();
+    const coach = new Coach(page, shop.address);
+    await coach.isLaid();
+    await coach.press('p');
+    await page.getByRole('button', { name: 'Start' }).click();
+    await coach.press('t', 'PageDown', 'PageDown');
+    await expect(coach.name).toContainText('Cross');
+    await page.reload();
+    await coach.isLaid();
+    await coach.press('p');
+    await page.getByRole('button', { name: 'Stop' }).click();
+    await page.getByText('a fault', { exact: true }).click();
+    await page.getByRole('combobox', { name: 'What was seen' }).click();
+    await page.getByRole('option', { name: 'The bow leans to one side' }).click();
+    await page.getByRole('textbox', { name: 'Front loop' }).fill('6.1 cm');
+    await page.getByRole('button', { name: 'Put on record' }).click();
+    const tries = page.getByRole('region', { name: 'Tries so far' });
+    await expect(tries.getByRole('row').nth(1)).toContainText('a fault: the bow leans to one side');
+    await expect(tries.getByRole('img', { name: 'Time of each try' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Start' })).toBeVisible();
+  });
+});

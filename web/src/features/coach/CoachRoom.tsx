@@ -157,8 +157,8 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
   if (reading.state === 'failed')
     return (
       <Alert severity="error">
-        The strip’s movement could not be worked out for this tie. {reading.error instanceof Error ? reading.error.message : ''} The words
-        of the steps hold all the same.
+        The strip’s movement could not be worked out for this tie. {reading.error instanceof Error ? reading.error.message : ''} Check its
+        measures in the drawer, or choose another way of tying.
       </Alert>
     );
   return (
@@ -243,7 +243,9 @@ function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coa
           <Box sx={{ fontSize: '1.0625rem', pb: 0.5 }}>
             {setting.beyondMm > 0
               ? `The band ends ${length(setting.beyondMm)} short of what this girth needs: tie it on something slimmer.`
-              : `Set the band at ${settingWords(setting.nearest, length).figure} for this girth; on the neck take it in to its own set.`}
+              : setting.beyondMm < 0
+                ? `At its shortest the band is still ${length(-setting.beyondMm)} longer than this girth needs: the bow comes out ${length(-setting.beyondMm / 3)} wider than on the neck.`
+                : `Set the band at ${settingWords(setting.nearest, length).figure} for this girth; on the neck take it in to its own set.`}
           </Box>
         </Box>
       )}

@@ -2,6 +2,7 @@ import { tieInput, type Fitting, type Tie, type Wearer } from '@easytuck/contrac
 import { sampleTie } from '@easytuck/contract/testing';
 import { choreograph, poseStep, type TyingStep } from '@easytuck/core';
 import { bakeStep, momentAt, NODE_NUMBERS, packPose, unpackPose, type BakedPoses } from './bakedPoses.ts';
+import { keepResults } from './keptResults.ts';
 import { drawerCloth, schemeCloth } from './clothColours.ts';
 import { COACH_START, coachReducer, type CoachAction, type CoachState } from './coachReducer.ts';
 import { settingForGirth, subjectOfFitting, subjectOfTie, tiedBy } from './coachSubject.ts';
@@ -220,5 +221,23 @@ describe('cloth', () => {
     expect(black.long).toBe(black.short);
     expect(black.longLining).toBe(drawerCloth({ faces: { outer: { name: '', look: 'white' }, inner: null } }).long);
     expect(drawerCloth({ faces: { outer: { name: '', look: 'patterned' }, inner: null } }).stripe).not.toBeNull();
+  });
+});
+
+describe('the results that are kept', () => {
+  it('are the last few, and the one that is shown however old it is', () => {
+    const kept = keepResults<number>(2);
+    kept.put('shown', 0);
+    kept.show('shown');
+    for (const [key, result] of [
+      ['a', 1],
+      ['b', 2],
+      ['c', 3],
+    ] as const)
+      kept.put(key, result);
+    expect(['shown', 'a', 'b', 'c'].map(kept.get)).toEqual([0, undefined, 2, 3]);
+    kept.show('c');
+    kept.put('d', 4);
+    expect(['shown', 'b', 'c', 'd'].map(kept.get)).toEqual([undefined, undefined, 3, 4]);
   });
 });

@@ -3,6 +3,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { BakedPoses } from './bakedPoses.ts';
 import type { ChoreographyWorker } from './choreography.worker.ts';
+import { keepResults } from './keptResults.ts';
 
 /** A choreography by the state of working it out. */
 export type ChoreographyReading =
@@ -10,14 +11,21 @@ export type ChoreographyReading =
   | { readonly state: 'ready'; readonly baked: BakedPoses }
   | { readonly state: 'failed'; readonly error: unknown };
 
-let remote: Remote<ChoreographyWorker> | null = null;
-/** The last few results, latest first. */
-const kept: { readonly key: string; readonly baked: BakedPoses }[] = [];
-const KEPT = 3;
+const kept = keepResults<BakedPoses>(3);
 
-function choreographer(): Remote<ChoreographyWorker> {
-  remote ??= wrap<ChoreographyWorker>(new Worker(new URL('./choreography.worker.ts', import.meta.url), { type: 'module' }));
-  return remote;
+/** The worker, and a promise that is broken when it cannot be loaded or ends. */
+let choreographer: { readonly remote: Remote<ChoreographyWorker>; readonly broken: Promise<never> } | null = null;
+
+function startChoreographer(): NonNullable<typeof choreographer> {
+  const worker = new Worker(new URL('./choreography.worker.ts', import.meta.url), { type: 'module' });
+  const broken = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', ({ message }) => {
+      choreographer = null;
+      reject(new Error(message || 'The part that works it out could not be loaded.'));
+    });
+  });
+  broken.catch(() => undefined); // told to whoever waits for a result
+  return { remote: wrap<ChoreographyWorker>(worker), broken };
 }
 
 /** The strip's movement for a tie, neck, hand and way, worked out in a worker; the last ones are kept. The measures must be the same object as long as they are the same. */
@@ -25,23 +33,19 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
   const key = JSON.stringify([measures.setMm, measures.leadMm, measures.collarRadiusMm, measures.tie.tie, longEnd, way]);
   const [reading, setReading] = useState<{ readonly key: string; readonly now: ChoreographyReading }>({ key: '', now: WORKING });
   useEffect(() => {
-    if (kept.some((each) => each.key === key)) return;
+    kept.show(key);
+    if (kept.get(key)) return;
     let isWanted = true;
     const began = performance.now();
     const tell = (now: ChoreographyReading): void => {
       if (isWanted) setReading({ key, now });
     };
-    choreographer()
-      .bake(
-        measures,
-        longEnd,
-        way,
-        proxy((share: number) => tell({ state: 'working', share })),
-      )
+    const { remote, broken } = (choreographer ??= startChoreographer());
+    const progress = proxy((share: number) => tell({ state: 'working', share }));
+    Promise.race([remote.bake(measures, longEnd, way, progress), broken])
       .then((baked) => {
         performance.measure('choreography', { start: began });
-        kept.unshift({ key, baked });
-        kept.splice(KEPT);
+        kept.put(key, baked);
         tell({ state: 'ready', baked });
       })
       .catch((error: unknown) => tell({ state: 'failed', error }));
@@ -49,8 +53,8 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
       isWanted = false;
     };
   }, [key, measures, longEnd, way]);
-  const known = kept.find((each) => each.key === key);
-  if (known) return { state: 'ready', baked: known.baked };
+  const baked = kept.get(key);
+  if (baked) return { state: 'ready', baked };
   return reading.key === key ? reading.now : WORKING;
 }
 

@@ -131,7 +131,7 @@ function pinchedReach(halfMm: number, pinchedMm: number): number {
   if (pinchedMm === 0) return halfMm;
   const lengthMm = (reachMm: number): number => {
     let sum = 0;
-    for (let i = 0; i < 16; i += 1) sum += Math.hypot(reachMm / 16, pinchedMm * (((i + 1) / 16) ** 3 - (i / 16) ** 3));
+    for (let i = 0; i < 16; i += 1) sum += Math.sqrt((reachMm / 16) ** 2 + (pinchedMm * (((i + 1) / 16) ** 3 - (i / 16) ** 3)) ** 2);
     return sum;
   };
   let [low, high] = [0.3 * halfMm, halfMm];

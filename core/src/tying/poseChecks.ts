@@ -36,11 +36,13 @@ export function clothCrossings(pose: Pose, centre: Point3, coreMm: number): read
     ({ middle }) => distance(middle, centre) > coreMm,
   );
   const found: ClothCrossing[] = [];
-  const balls = Float64Array.from(pieces.flatMap(({ middle: { x, y, z }, radiusMm }) => [x, y, z, radiusMm]));
+  const boxes = Float64Array.from(pieces.flatMap(({ box }) => box));
   const apart = (i: number, j: number): boolean => {
-    const between = (k: number): number => (balls[4 * i + k] ?? 0) - (balls[4 * j + k] ?? 0);
-    const reach = (balls[4 * i + 3] ?? 0) + (balls[4 * j + 3] ?? 0);
-    return between(0) ** 2 + between(1) ** 2 + between(2) ** 2 > reach * reach;
+    for (let k = 0; k < 3; k += 1) {
+      const [least, most] = [boxes[6 * i + k] ?? 0, boxes[6 * i + 3 + k] ?? 0];
+      if (least > (boxes[6 * j + 3 + k] ?? 0) || most < (boxes[6 * j + k] ?? 0)) return true;
+    }
+    return false;
   };
   for (let i = 0; i < pieces.length; i += 1) {
     for (let j = i + 1; j < pieces.length; j += 1) {
@@ -57,7 +59,8 @@ export function clothCrossings(pose: Pose, centre: Point3, coreMm: number): read
 interface Piece {
   readonly node: number;
   readonly middle: Point3;
-  readonly radiusMm: number;
+  /** Least x, y, z, then most. */
+  readonly box: readonly number[];
   readonly triangles: readonly [Triangle, Triangle];
 }
 
@@ -65,11 +68,12 @@ function pieceOf(pose: Pose, node: number): Piece {
   const [a, b] = edgesOf(pose, node);
   const [c, d] = edgesOf(pose, node + 1);
   const middle = { x: (a.x + b.x + c.x + d.x) / 4, y: (a.y + b.y + c.y + d.y) / 4, z: (a.z + b.z + c.z + d.z) / 4 };
-  const radiusMm = Math.max(...[a, b, c, d].map((corner) => distance(corner, middle)));
+  const corners = [a, b, c, d];
+  const all = [corners.map(({ x }) => x), corners.map(({ y }) => y), corners.map(({ z }) => z)];
   return {
     node,
     middle,
-    radiusMm,
+    box: [...all.map((values) => Math.min(...values)), ...all.map((values) => Math.max(...values))],
     triangles: [
       [a, b, c],
       [b, d, c],
@@ -131,7 +135,7 @@ export function depthInCollar(pose: Pose, radiusMm: number, fromY: number, toY: 
   for (let node = 0; node < pose.nodeCount; node += 1) {
     for (const corner of [...edgesOf(pose, node), pointOf(pose.centreMm, node)]) {
       if (corner.y < fromY || corner.y > toY) continue;
-      deepest = Math.max(deepest, radiusMm - Math.hypot(corner.x, corner.z + radiusMm));
+      deepest = Math.max(deepest, radiusMm - Math.sqrt(corner.x ** 2 + (corner.z + radiusMm) ** 2));
     }
   }
   return deepest;
@@ -160,8 +164,8 @@ export function writheOf(pose: Pose, knotAt: Point3): number {
   return sum / (2 * Math.PI);
 }
 
-/** Pieces further apart than this many of their lengths are taken by Gauss's integrand at their middles; within a thousandth of the exact value. */
-const FAR = 8;
+/** Pieces further apart than this many of their lengths are taken by Gauss's integrand at their middles; the writhe of a pose then is within a hundredth of its exact value. */
+const FAR = 4;
 
 /** As {@link solidAngle} for two pieces that lie far apart; null where they do not. */
 function farAngle(p: Float64Array, i: number, j: number): number | null {

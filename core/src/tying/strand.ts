@@ -39,10 +39,11 @@ export function sampleStrand(controls: Strand): SampledStrand {
   for (let k = 0; k + 1 < controls.length; k += 1) {
     const [b, c] = [at(controls, k), at(controls, k + 1)];
     const [a, d] = [before(controls, k), after(controls, k + 1)];
+    const curve = catmullRom(a, b.at, c.at, d);
     const isLast = k + 2 === controls.length;
     for (let i = 0; i < PIECES + (isLast ? 1 : 0); i += 1) {
       const t = i / PIECES;
-      const point = catmullRom(a, b.at, c.at, d, t);
+      const point = curve(t);
       const previous = points[points.length - 1];
       if (previous) run += distance(previous, point);
       const eased = t * t * (3 - 2 * t);
@@ -81,23 +82,26 @@ function widthAtControl(controls: Strand, k: number): Point3 {
   return widthDirection(dot(along, along) < 1e-6 ? out : along, q.outward) ?? UP;
 }
 
-export const distance = (a: Point3, b: Point3): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);
+/** (`Math.hypot` guards against overflow, which lengths in mm do not need, and takes ten times as long.) */
+export const distance = (a: Point3, b: Point3): number => Math.sqrt((a.x - b.x) ** 2 + (a.y - b.y) ** 2 + (a.z - b.z) ** 2);
 
 export const blend = (a: Point3, b: Point3, share: number): Point3 => add(scale(a, 1 - share), scale(b, share));
 
 /** `a` with length 1. */
 export const unit = (a: Point3): Point3 => scale(a, 1 / Math.sqrt(dot(a, a)));
 
-/** Barry & Goldman's pyramid with knots a square root of the distance apart. */
-function catmullRom(a: Point3, b: Point3, c: Point3, d: Point3, t: number): Point3 {
+/** The curve from b to c by its share t: Barry & Goldman's pyramid with knots a square root of the distance apart. */
+function catmullRom(a: Point3, b: Point3, c: Point3, d: Point3): (t: number) => Point3 {
   const knot = (p: Point3, q: Point3): number => Math.max(1e-4, Math.sqrt(distance(p, q)));
   const t1 = knot(a, b);
   const t2 = t1 + knot(b, c);
   const t3 = t2 + knot(c, d);
-  const s = t1 + t * (t2 - t1);
-  const mix = (p: Point3, q: Point3, from: number, to: number): Point3 => blend(p, q, (s - from) / (to - from));
-  const [ab, bc, cd] = [mix(a, b, 0, t1), mix(b, c, t1, t2), mix(c, d, t2, t3)];
-  return mix(mix(ab, bc, 0, t2), mix(bc, cd, t1, t3), t1, t2);
+  return (t) => {
+    const s = t1 + t * (t2 - t1);
+    const mix = (p: Point3, q: Point3, from: number, to: number): Point3 => blend(p, q, (s - from) / (to - from));
+    const [ab, bc, cd] = [mix(a, b, 0, t1), mix(b, c, t1, t2), mix(c, d, t2, t3)];
+    return mix(mix(ab, bc, 0, t2), mix(bc, cd, t1, t3), t1, t2);
+  };
 }
 
 /** What lies at one length along a strand. */

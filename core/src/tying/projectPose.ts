@@ -137,7 +137,8 @@ function* bodyPatches(
       yield {
         tone: name,
         light: Math.abs(dot(normal, towards)) / size,
-        edges: [],
+        // of the body only the leaf's own edges are drawn: white on white, they are what is seen of it
+        edges: name === 'leaf' ? [...(row + 2 === rows ? [2] : []), ...(column === 0 ? [3] : [])] : [],
         points: seen.points,
         depth: seen.depth - BODY_BEHIND_MM[name],
       };

@@ -141,7 +141,7 @@ const TONES: StillColours = {
   neck: '#e9d6c1',
   stand: '#fbfaf6',
   leaf: '#ffffff',
-  shirt: '#f1eee6',
+  shirt: '#e2e6e5',
 };
 
 type Patch = Extract<Display['items'][number], { kind: 'patch' }>;

@@ -14,6 +14,7 @@ import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES } from '../../theme.ts';
 import {
   deskOf,
+  isMisread,
   judge,
   needsRetie,
   signed,
@@ -22,6 +23,7 @@ import {
   widthAdvice,
   type DeskVerdict,
   type KnotLayer,
+  type WidthAdvice,
 } from './balanceDesk.ts';
 import { Learning } from './components/Learning.tsx';
 import { PlanList } from './components/PlanList.tsx';
@@ -176,7 +178,11 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
             }}
           />
           {measuredCount === HALVES.length && (
-            <RetieAdvice verdict={verdict} wantedSpreadMm={fitting.result.spreadMm} withinMm={shop.evennessMm} />
+            <RetieAdvice
+              verdict={verdict}
+              width={isMisread(desk, state) ? 'misread' : widthAdvice(verdict, fitting.result.spreadMm, shop.evennessMm)}
+              wantedSpreadMm={fitting.result.spreadMm}
+            />
           )}
           <Faults fittingId={fitting.id} />
         </Box>
@@ -188,6 +194,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
         desk={desk}
         tyings={tyings}
         read={measuredCount === HALVES.length && halves.isRight ? read : null}
+        withinMm={shop.evennessMm}
         onSaved={halves.clear}
       />
     </Box>
@@ -225,16 +232,31 @@ function Verdict({ verdict, measuredCount, withinMm }: { verdict: DeskVerdict; m
 }
 
 /** What only tying again mends: a lead for two bows of different lengths, a set for the width. */
-function RetieAdvice({ verdict, wantedSpreadMm, withinMm }: { verdict: DeskVerdict; wantedSpreadMm: number; withinMm: number }) {
+function RetieAdvice({
+  verdict,
+  width,
+  wantedSpreadMm,
+}: {
+  verdict: DeskVerdict;
+  width: WidthAdvice | 'misread' | null;
+  wantedSpreadMm: number;
+}) {
   const { length } = useUnits();
   const { retie } = verdict;
-  const width = widthAdvice(verdict, wantedSpreadMm, withinMm);
   if (!needsRetie(verdict) && width === null) return null;
   return (
     <Box
       component="section"
       aria-label="Tie again"
-      sx={{ border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.card, px: 2, py: 1.5, fontSize: '1.0625rem' }}
+      sx={{
+        border: `1px solid ${COLOURS.thread}`,
+        backgroundColor: COLOURS.card,
+        px: 2,
+        py: 1.5,
+        display: 'grid',
+        gap: 1,
+        fontSize: '1.0625rem',
+      }}
     >
       {needsRetie(verdict) && (
         <Box>
@@ -245,13 +267,17 @@ function RetieAdvice({ verdict, wantedSpreadMm, withinMm }: { verdict: DeskVerdi
           : both then come to {retie.spreadMm.toFixed(0)} mm.
         </Box>
       )}
-      {width && (
-        <Box sx={{ mt: needsRetie(verdict) ? 1 : 0 }}>
+      {width === 'misread' && (
+        <Box>No knot takes so much or so little cloth. Is the band at the mark on the card? If it is, measure once more.</Box>
+      )}
+      {width !== null && width !== 'misread' && (
+        <Box>
           That is {Math.abs(width.widerByMm).toFixed(0)} mm {width.widerByMm > 0 ? 'wider' : 'narrower'} than the card’s{' '}
           {wantedSpreadMm.toFixed(0)} mm.{' '}
           {width.setting ? (
             <>
-              Tied again with <b>{settingWords(width.setting, length).phrase}</b>, the bow comes to {width.spreadMm.toFixed(0)} mm.
+              By this tying alone, <b>{settingWords(width.setting, length).phrase}</b> would bring it to {width.spreadMm.toFixed(0)} mm; on
+              record it is weighed with the others below.
             </>
           ) : (
             'No setting of this band comes nearer.'

@@ -4,6 +4,7 @@ import { EVEN_ENOUGH, learnTie, observationsOf, prepareTie, type FinishTarget } 
 import {
   clothOf,
   deskOf,
+  isMisread,
   effectOn,
   judge,
   needsRetie,
@@ -13,6 +14,7 @@ import {
   type DeskTie,
   type ReadHalves,
 } from './balanceDesk.ts';
+import { scaleOver } from './scaleOver.ts';
 import { drawOn, NOT_TRIED, triedOn, triedWords } from './whatIf.ts';
 
 const TIE = prepareTie(tieInput.parse(sampleTie));
@@ -125,12 +127,26 @@ describe('advice on the width', () => {
     expect(wide?.spreadMm).toBeCloseTo(124 - (2 * 12.7) / 3, 1);
   });
 
+  it('is held back where no knot takes so much or so little: a band off its mark, or a mis-read', () => {
+    const at = (half: number) => isMisread(DESK, stateOf(DESK, read(half, half, half, half), LEVEL));
+    expect([62, 66, 68].map(at)).toEqual([false, false, true]);
+    expect(isMisread(DESK, { ...stateOf(DESK, read(62, 62, 40, 40), LEVEL), back: { loopMm: 40, flatEndMm: 40, slackMm: 0 } })).toBe(true);
+  });
+
   it('says where no setting of the band comes nearer, and waits until no pull is left', () => {
     const fixed = prepareTie(tieInput.parse({ ...sampleTie, hardware: { kind: 'fixed', lengthMm: 842.3 } }));
     const desk = { ...DESK, tie: fixed };
     const even = judge(desk, stateOf(desk, read(62, 62, 62, 62), LEVEL), EVEN, EVEN_ENOUGH, 110);
     expect(widthAdvice(even, 110, 3)).toMatchObject({ setting: null });
     expect(widthAdvice(judged(read(68, 50, 55, 68)), 110, 3)).toBeNull();
+  });
+});
+
+describe('the scale of a chart', () => {
+  it('goes by round lengths, in steps that do not crowd', () => {
+    expect(scaleOver([118, 131.4])).toEqual({ domain: [115, 135], ticks: [115, 120, 125, 130, 135] });
+    expect(scaleOver([-3, 3, 40]).ticks).toEqual([-10, 0, 10, 20, 30, 40]);
+    expect(scaleOver([120, 120])).toEqual({ domain: [120, 125], ticks: [120, 125] });
   });
 });
 

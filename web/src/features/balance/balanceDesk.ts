@@ -2,8 +2,10 @@ import type { Fitting } from '@easytuck/contract';
 import {
   applyPulls,
   judgeTied,
+  learnTakeUp,
   materialMm,
   neckPathMm,
+  observeTakeUps,
   oppositeSide,
   planPulls,
   predictBows,
@@ -183,6 +185,13 @@ export const UNEVENNESS_WORDS: Readonly<Record<Unevenness, string>> = {
 
 /** Whether only tying again mends what is left: both bows even in themselves, but not of one width. */
 export const needsRetie = ({ unevenness, pulls }: DeskVerdict): boolean => pulls.length === 0 && unevenness.includes('frontAgainstBack');
+
+/** Whether the measures ask for a take-up that no knot has: a band off its mark, or a mis-read, is likelier. */
+export function isMisread({ tie, setMm, neckPathMm: path, leadMm }: DeskTie, { front, back }: TiedState): boolean {
+  const seen = observeTakeUps(front, back, setMm, path, leadMm);
+  const { short, long } = priorTakeUps(tie);
+  return learnTakeUp(short, seen.shortMm).kind === 'surprising' || learnTakeUp(long, seen.longMm).kind === 'surprising';
+}
 
 /** What another set would do for the width, once no pull is left. Lengths in mm. */
 export interface WidthAdvice {

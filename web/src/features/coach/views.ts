@@ -52,10 +52,12 @@ export const viewWords = (name: ViewName): string => VIEWS[name].name;
 
 /** Steps in which the ends hang are looked at from further off; those at the end from close by. */
 const FRAMING: Readonly<Partial<Record<TyingStep, { readonly awayRatio: number; readonly liftMm: number }>>> = {
-  prepare: { awayRatio: 1.5, liftMm: -128 },
-  lead: { awayRatio: 1.5, liftMm: -128 },
-  cross: { awayRatio: 1.2, liftMm: -82 },
-  halfKnot: { awayRatio: 1.1, liftMm: -10 },
+  prepare: { awayRatio: 1.75, liftMm: -158 },
+  lead: { awayRatio: 1.75, liftMm: -158 },
+  cross: { awayRatio: 1.55, liftMm: -126 },
+  halfKnot: { awayRatio: 1.25, liftMm: 12 },
+  park: { awayRatio: 1.4, liftMm: -74 },
+  drop: { awayRatio: 1.4, liftMm: -74 },
   tighten: { awayRatio: 0.8, liftMm: -6 },
   balance: { awayRatio: 0.72, liftMm: -4 },
   collarDown: { awayRatio: 0.85, liftMm: -6 },
@@ -64,7 +66,8 @@ const FRAMING: Readonly<Partial<Record<TyingStep, { readonly awayRatio: number; 
 /** The view for a hand and a step: sides that are looked from change with the hand, the distance with the step. */
 export function viewOf(name: ViewName, longEnd: 'left' | 'right', step: TyingStep | null = null): View {
   const { towards, awayMm, liftMm, ...view } = VIEWS[name];
-  const framing = name === 'passage' || step === null ? undefined : FRAMING[step];
+  // looked at from above, what hangs lies in the line of sight
+  const framing = name === 'passage' || name === 'shoulder' || step === null ? undefined : FRAMING[step];
   return {
     ...view,
     towards: longEnd === 'left' ? towards : { ...towards, x: -towards.x },

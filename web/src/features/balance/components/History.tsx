@@ -4,10 +4,11 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import dayjs from 'dayjs';
 import { Area, ComposedChart, Line, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
-import { useState } from 'react';
+import { useState, type ReactElement } from 'react';
 import { Choice } from '../../../common/Choice.tsx';
 import { COLOURS } from '../../../theme.ts';
 import { signed } from '../balanceDesk.ts';
+import { scaleOver } from '../scaleOver.ts';
 
 /** A tie's measured tyings: spreads against the target band, differences, and the take-up narrowing; with the table beside. */
 export function History({
@@ -16,12 +17,15 @@ export function History({
   history,
   frontLoopSide,
   targetMm,
+  withinMm,
 }: {
   tyings: readonly Tying[];
   wearer: { readonly id: string; readonly name: string };
   history: readonly TakeUpBeliefs[];
   frontLoopSide: Side;
   targetMm: number;
+  /** How even the house wants a bow. */
+  withinMm: number;
 }) {
   const [whose, setWhose] = useState<'all' | 'his'>('all');
   const rows = tyings
@@ -39,6 +43,7 @@ export function History({
         wearerId: tying.wearerId,
         front: fl + ff,
         back: bl + bf,
+        frontBack: fl + ff - bl - bf,
         leftRight: frontLoopSide === 'left' ? loopSide - otherSide : otherSide - loopSide,
       };
     })
@@ -52,6 +57,9 @@ export function History({
     longBand: [long.meanMm - NINETY_PERCENT * long.sdMm, long.meanMm + NINETY_PERCENT * long.sdMm],
   }));
   const axis = { stroke: COLOURS.pencil, allowDecimals: false } as const;
+  const numbers = { dataKey: 'number', type: 'number', domain: [1, Math.max(2, rows.length)], ...axis } as const;
+  const spreads = scaleOver([targetMm - withinMm, targetMm + withinMm, ...rows.flatMap(({ front, back }) => [front, back])]);
+  const differences = scaleOver([-withinMm, withinMm, ...rows.flatMap(({ frontBack, leftRight }) => [frontBack, leftRight])]);
   return (
     <Box component="section" aria-label="Tyings of this tie" sx={{ mt: 3 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 1 }}>
@@ -68,36 +76,41 @@ export function History({
           small
         />
       </Box>
-      <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '1fr 1fr' } }}>
-        <Box>
-          <Box sx={{ color: 'text.secondary' }}>Spread, mm: front solid, back dashed; the band is the target within 3 mm</Box>
-          <Box role="img" aria-label="Spread of front and back bow over the tyings" sx={{ height: 220 }}>
-            <ResponsiveContainer>
-              <ComposedChart data={rows} margin={{ top: 8, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
-                <XAxis dataKey="number" type="number" domain={[1, Math.max(2, rows.length)]} {...axis} />
-                <YAxis domain={['dataMin - 4', 'dataMax + 4']} tickFormatter={(mm: number) => mm.toFixed(0)} width={42} {...axis} />
-                <ReferenceArea y1={targetMm - 3} y2={targetMm + 3} fill={COLOURS.tape} ifOverflow="extendDomain" />
-                <Line dataKey="front" stroke={COLOURS.short} strokeWidth={2.5} isAnimationActive={false} />
-                <Line dataKey="back" stroke={COLOURS.long} strokeWidth={2.5} strokeDasharray="7 3" isAnimationActive={false} />
-              </ComposedChart>
-            </ResponsiveContainer>
-          </Box>
-        </Box>
-        <Box>
-          <Box sx={{ color: 'text.secondary' }}>Cloth in the knot, mm, after each tying: long end above, short end below</Box>
-          <Box role="img" aria-label="Take-up of both ends, narrowing with the tyings" sx={{ height: 220 }}>
-            <ResponsiveContainer>
-              <ComposedChart data={beliefs} margin={{ top: 8, right: 12, bottom: 4, left: 0 }} accessibilityLayer={false}>
-                <XAxis dataKey="number" type="number" domain={[0, Math.max(1, beliefs.length - 1)]} {...axis} />
-                <YAxis tickFormatter={(mm: number) => mm.toFixed(0)} width={42} {...axis} />
-                <Area dataKey="longBand" fill={COLOURS.longLining} stroke="none" isAnimationActive={false} />
-                <Area dataKey="shortBand" fill={COLOURS.shortLining} stroke="none" isAnimationActive={false} />
-                <Line dataKey="long" stroke={COLOURS.long} strokeWidth={2.5} strokeDasharray="7 3" isAnimationActive={false} />
-                <Line dataKey="short" stroke={COLOURS.short} strokeWidth={2.5} isAnimationActive={false} />
-              </ComposedChart>
-            </ResponsiveContainer>
-          </Box>
-        </Box>
+      <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(3, minmax(0, 1fr))' } }}>
+        <Chart says="Spread, mm: front solid, back dashed; the band is the target" label="Spread of front and back bow over the tyings">
+          <ComposedChart data={rows} margin={MARGIN} accessibilityLayer={false}>
+            <XAxis {...numbers} />
+            <YAxis {...spreads} width={42} {...axis} />
+            <ReferenceArea y1={targetMm - withinMm} y2={targetMm + withinMm} fill={COLOURS.tape} />
+            <Line dataKey="front" stroke={COLOURS.short} strokeWidth={2.5} isAnimationActive={false} />
+            <Line dataKey="back" stroke={COLOURS.long} strokeWidth={2.5} strokeDasharray="7 3" isAnimationActive={false} />
+          </ComposedChart>
+        </Chart>
+        <Chart
+          says="Difference, mm: front less back solid, left less right dashed; even is within the band"
+          label="Difference of front and back, and of left and right, over the tyings"
+        >
+          <ComposedChart data={rows} margin={MARGIN} accessibilityLayer={false}>
+            <XAxis {...numbers} />
+            <YAxis {...differences} width={42} {...axis} />
+            <ReferenceArea y1={-withinMm} y2={withinMm} fill={COLOURS.tape} />
+            <Line dataKey="frontBack" stroke={COLOURS.ink} strokeWidth={2.5} isAnimationActive={false} />
+            <Line dataKey="leftRight" stroke={COLOURS.pencil} strokeWidth={2.5} strokeDasharray="7 3" isAnimationActive={false} />
+          </ComposedChart>
+        </Chart>
+        <Chart
+          says="Cloth in the knot, mm, after each tying: long end above, short end below"
+          label="Take-up of both ends, narrowing with the tyings"
+        >
+          <ComposedChart data={beliefs} margin={MARGIN} accessibilityLayer={false}>
+            <XAxis dataKey="number" type="number" domain={[0, Math.max(1, beliefs.length - 1)]} {...axis} />
+            <YAxis tickFormatter={(mm: number) => mm.toFixed(0)} width={42} {...axis} />
+            <Area dataKey="longBand" fill={COLOURS.longLining} stroke="none" isAnimationActive={false} />
+            <Area dataKey="shortBand" fill={COLOURS.shortLining} stroke="none" isAnimationActive={false} />
+            <Line dataKey="long" stroke={COLOURS.long} strokeWidth={2.5} strokeDasharray="7 3" isAnimationActive={false} />
+            <Line dataKey="short" stroke={COLOURS.short} strokeWidth={2.5} isAnimationActive={false} />
+          </ComposedChart>
+        </Chart>
       </Box>
       <Box
         component="table"
@@ -131,6 +144,19 @@ export function History({
             </tr>
           ))}
         </tbody>
+      </Box>
+    </Box>
+  );
+}
+
+const MARGIN = { top: 8, right: 12, bottom: 4, left: 0 } as const;
+
+function Chart({ says, label, children }: { says: string; label: string; children: ReactElement }) {
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column' }}>
+      <Box sx={{ color: 'text.secondary', flex: 1, fontSize: '0.9375rem' }}>{says}</Box>
+      <Box role="img" aria-label={label} sx={{ height: 220 }}>
+        <ResponsiveContainer>{children}</ResponsiveContainer>
       </Box>
     </Box>
   );

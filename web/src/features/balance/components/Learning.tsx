@@ -41,6 +41,7 @@ export function Learning({
   desk,
   tyings,
   read,
+  withinMm,
   onSaved,
 }: {
   fitting: Fitting;
@@ -49,6 +50,7 @@ export function Learning({
   desk: DeskTie;
   tyings: readonly Tying[];
   read: ReadHalves | null;
+  withinMm: number;
   onSaved: () => void;
 }) {
   const { length } = useUnits();
@@ -253,6 +255,7 @@ export function Learning({
             history={now.history}
             frontLoopSide={desk.frontLoopSide}
             targetMm={fitting.result.spreadMm}
+            withinMm={withinMm}
           />
         </Suspense>
       )}

@@ -116,24 +116,34 @@ function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, onTry }: T
         {LAYERS.map(({ layer, words: name }) => {
           const { x, y, out, by } = place[layer];
           return (
-            <g
-              key={layer}
-              role="slider"
-              tabIndex={0}
-              aria-label={`${end} bow, ${name}`}
-              aria-valuenow={by}
-              aria-valuemin={-100}
-              aria-valuemax={100}
-              aria-valuetext={`${Math.abs(by)} mm ${by < 0 ? 'back' : 'out'}`}
-              transform={`translate(${x} ${y})`}
-              style={{ cursor: 'ew-resize' }}
-              {...hold(layer)}
-            >
-              <rect x={-7} y={-7} width={14} height={14} fill="transparent" />
-              <circle r={3.2} fill={layer === 'knotSide' ? COLOURS.card : colour} stroke={COLOURS.ink} strokeWidth={0.8} />
-              <text x={out * 6} y={1.6} fontSize={5} textAnchor={out > 0 ? 'start' : 'end'} fill={COLOURS.ink}>
+            <g key={layer} transform={`translate(${x} ${y})`}>
+              <text
+                x={out * 8}
+                y={1.6}
+                fontSize={5}
+                textAnchor={out > 0 ? 'start' : 'end'}
+                fill={COLOURS.ink}
+                stroke={COLOURS.card}
+                strokeWidth={1.5}
+                paintOrder="stroke"
+                aria-hidden
+              >
                 {name.replace(' layer', '')}
               </text>
+              <g
+                role="slider"
+                tabIndex={0}
+                aria-label={`${end} bow, ${name}`}
+                aria-valuenow={by}
+                aria-valuemin={-100}
+                aria-valuemax={100}
+                aria-valuetext={`${Math.abs(by)} mm ${by < 0 ? 'back' : 'out'}`}
+                style={{ cursor: 'ew-resize' }}
+                {...hold(layer)}
+              >
+                <rect x={-5.5} y={-5.5} width={11} height={11} fill="transparent" />
+                <circle r={3.2} fill={layer === 'knotSide' ? COLOURS.card : colour} stroke={COLOURS.ink} strokeWidth={0.8} />
+              </g>
             </g>
           );
         })}

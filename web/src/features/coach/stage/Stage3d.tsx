@@ -1,7 +1,7 @@
-import { bodyParts, COLLAR_HEIGHT } from '@easytuck/core';
+import { bodyParts, COLLAR_HEIGHT, type BodyPart } from '@easytuck/core';
 import { Canvas, useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
-import { DoubleSide, Vector3, type PerspectiveCamera } from 'three';
+import { BufferGeometry, DoubleSide, Float32BufferAttribute, Line, LineBasicMaterial, Vector3, type PerspectiveCamera } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { COLOURS } from '../../../theme.ts';
 import { momentAt, NODE_NUMBERS, type BakedPoses } from '../bakedPoses.ts';
@@ -94,7 +94,18 @@ function Ghost({ baked, time, cloth, thicknessMm }: StageProps & { time: number 
   );
 }
 
-const BODY_COLOURS = { neck: COLOURS.skin, stand: '#ffffff', leaf: '#ffffff', shirt: '#dfe4e6' } as const;
+const BODY_COLOURS = { neck: COLOURS.skin, stand: '#ffffff', leaf: '#ffffff', shirt: '#c6d0d4' } as const;
+
+/** The leaf's own edges: white on white, they are what is seen of it. */
+const EDGE_LINE = new LineBasicMaterial({ color: COLOURS.pencil });
+
+/** Front edge of the leaf from the fold to its point, and its lower edge from there to the back. */
+function leafEdge({ rows, columns, pointsMm }: BodyPart): BufferGeometry {
+  const front = Array.from({ length: rows }, (_, row) => row * columns);
+  const lower = Array.from({ length: columns - 1 }, (_, column) => (rows - 1) * columns + column + 1);
+  const points = [...front, ...lower].flatMap((at) => [...pointsMm.subarray(3 * at, 3 * at + 3)]);
+  return new BufferGeometry().setAttribute('position', new Float32BufferAttribute(points, 3));
+}
 
 function Body({
   collarRadiusMm,
@@ -103,7 +114,12 @@ function Body({
   seeThrough,
 }: { collarRadiusMm: number } & Pick<StageProps, 'baked' | 'playhead' | 'seeThrough'>) {
   const parts = useMemo(
-    () => bodyParts(collarRadiusMm, 0).map((part) => ({ name: part.name, geometry: bodyGeometry(part) })),
+    () =>
+      bodyParts(collarRadiusMm, 0).map((part) => ({
+        name: part.name,
+        geometry: bodyGeometry(part),
+        edge: part.name === 'leaf' ? new Line(leafEdge(part), EDGE_LINE) : null,
+      })),
     [collarRadiusMm],
   );
   const shownDown = useRef(0);
@@ -119,11 +135,20 @@ function Body({
       position.array.set(part.pointsMm);
       position.needsUpdate = true;
       geometry.computeVertexNormals();
+      parts[i]?.edge?.geometry.setAttribute('position', leafEdge(part).getAttribute('position'));
     });
   });
-  useEffect(() => () => parts.forEach(({ geometry }) => geometry.dispose()), [parts]);
+  useEffect(
+    () => () =>
+      parts.forEach(({ geometry, edge }) => {
+        geometry.dispose();
+        edge?.geometry.dispose();
+      }),
+    [parts],
+  );
   return (
     <>
+      {!seeThrough && parts.map(({ edge }, i) => edge && <primitive key={`edge${i}`} object={edge} />)}
       {parts.map(({ name, geometry }, i) => (
         <mesh key={`${name}${i}`} geometry={geometry} renderOrder={-1}>
           <meshLambertMaterial

@@ -18,7 +18,7 @@ export const STILL_COLOURS: StillColours = {
   neck: COLOURS.skin,
   stand: '#fbfaf6',
   leaf: '#ffffff',
-  shirt: '#f3f1ea',
+  shirt: '#dde2e2',
 };
 
 /** Paints a still on a canvas: patches from far to near. */

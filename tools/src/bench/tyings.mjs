@@ -7,8 +7,8 @@ const BATCH = 2_000;
 const READS = 200;
 
 /**
- * Times of the two history pages' reading at the server, in a shop with 50,000 tyings: the latest 200 of a tie by whomever,
- * and of a wearer. 95th percentiles over different ties and wearers, one request after another.
+ * Times of the history pages' reading at the server, in a shop with 50,000 tyings: the latest 200 of a tie by whomever, and
+ * of a wearer; and what the other ties of a cloth showed. 95th percentiles over different ties and wearers, one request after another.
  * @param {string} address
  * @param {string} databaseUrl
  */
@@ -52,19 +52,29 @@ export async function measureTyings(address, databaseUrl) {
   } finally {
     await connection.end();
   }
-  const p95 = async (/** @type {(i: number) => string} */ query) => {
+  const p95 = async (/** @type {(i: number) => string} */ path, /** @type {(answer: any) => boolean} */ isWhole) => {
     const times = [];
     for (let i = 0; i < READS; i += 1) {
       const began = performance.now();
-      const answer = await fetch(`${address}/api/tyings?${query(i)}`);
-      const { tyings } = await answer.json();
+      const answer = await (await fetch(`${address}/api/tyings${path(i)}`)).json();
       times.push(performance.now() - began);
-      if (tyings.length < 100) throw new Error(`only ${tyings.length} tyings were read`);
+      if (!isWhole(answer)) throw new Error(`too little was read of ${path(i)}`);
     }
     return percentile(times, 0.95);
   };
+  const cottons = ties.filter((/** @type {{ clothKind: string }} */ { clothKind }) => clothKind === 'cotton');
   return {
-    ofTieP95Ms: await p95((i) => `tieId=${ties[i % ties.length].id}`),
-    ofWearerP95Ms: await p95((i) => `wearerId=${wearers[i % wearers.length].id}`),
+    ofTieP95Ms: await p95(
+      (i) => `?tieId=${ties[i % ties.length].id}`,
+      ({ tyings }) => tyings.length >= 100,
+    ),
+    ofWearerP95Ms: await p95(
+      (i) => `?wearerId=${wearers[i % wearers.length].id}`,
+      ({ tyings }) => tyings.length >= 100,
+    ),
+    ofClothP95Ms: await p95(
+      (i) => `/same-cloth/${cottons[i % cottons.length].id}`,
+      ({ ties: others }) => Array.isArray(others),
+    ),
   };
 }

@@ -35,10 +35,11 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
   const measured = `y.outcome = 'tied' AND y.set_mm IS NOT NULL AND y.front_loop_mm IS NOT NULL AND y.back_loop_mm IS NOT NULL`;
   return {
     ofCloth: async (clothKind, exceptTieId) => {
+      // one row of each tie is looked for; as EXISTS the database goes through all tyings there are
       const ids = await readRows<{ id: string }>(
         sequelize,
         `SELECT t.id FROM ties t WHERE t.cloth_kind = ? AND t.id <> ?
-         AND EXISTS (SELECT 1 FROM tyings y WHERE y.tie_id = t.id AND ${measured}) ORDER BY t.updated_at DESC LIMIT ${CLOTH_TIES_READ}`,
+         AND (SELECT 1 FROM tyings y WHERE y.tie_id = t.id AND ${measured} LIMIT 1) IS NOT NULL ORDER BY t.updated_at DESC LIMIT ${CLOTH_TIES_READ}`,
         [clothKind, exceptTieId],
       );
       if (ids.length === 0) return new Map();

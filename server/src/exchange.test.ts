@@ -64,7 +64,16 @@ describe('tables', () => {
       };
       const tie = await post(
         '/api/ties',
-        aTie({ name: `Tie ${i}`, note: note.trim(), blade, hardware, faces, quickClasp: i % 2 === 1, priceCode: 'C' }),
+        aTie({
+          name: `Tie ${i}`,
+          takeUp: i % 4 === 0 ? { shortMm: 13.6, longMm: 45 } : null,
+          note: note.trim(),
+          blade,
+          hardware,
+          faces,
+          quickClasp: i % 2 === 1,
+          priceCode: 'C',
+        }),
       );
       expect(tie.statusCode).toBe(201);
       const wearer = await post(

@@ -1,7 +1,6 @@
-import { FAULT_WORDS, type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
+import { type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
 import { EVEN_ENOUGH, HAND_TIED_MM, prepareTie, symmetryOf, type FinishTarget, type Side } from '@easytuck/core';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -9,25 +8,15 @@ import { useShop } from '../../common/api/shop.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { HALVES, HalfWidthFields, useHalfWidths, type Half } from '../../common/tying/HalfWidths.tsx';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
-import { settingWords } from '../../common/words.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES } from '../../theme.ts';
-import {
-  deskOf,
-  isMisread,
-  judge,
-  needsRetie,
-  signed,
-  stateOf,
-  UNEVENNESS_WORDS,
-  widthAdvice,
-  type DeskVerdict,
-  type KnotLayer,
-  type WidthAdvice,
-} from './balanceDesk.ts';
+import { deskOf, isMisread, judge, stateOf, widthAdvice, type KnotLayer } from './balanceDesk.ts';
+import { Faults } from './components/Faults.tsx';
+import { Figures } from './components/Figures.tsx';
 import { Learning } from './components/Learning.tsx';
 import { PlanList } from './components/PlanList.tsx';
 import { TiedDrawing } from './components/TiedDrawing.tsx';
+import { RetieAdvice, Verdict } from './components/Verdict.tsx';
 import { WhatIf } from './components/WhatIf.tsx';
 
 type Wish = 'even' | Side;
@@ -202,159 +191,3 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
 }
 
 const NOTHING_READ: Readonly<Record<Half, null>> = { frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null };
-
-function Verdict({ verdict, measuredCount, withinMm }: { verdict: DeskVerdict; measuredCount: number; withinMm: number }) {
-  const isDone = verdict.unevenness.length === 0;
-  const title =
-    measuredCount === 0
-      ? 'Measure the tied bow'
-      : isDone
-        ? `Even within ${withinMm} mm: leave it`
-        : needsRetie(verdict)
-          ? 'No pull mends this: tie again'
-          : verdict.pulls.length === 0
-            ? 'One thing is left'
-            : `${verdict.pulls.length} ${verdict.pulls.length === 1 ? 'pull' : 'pulls'} to go`;
-  return (
-    <Box
-      role="status"
-      aria-label="Verdict"
-      sx={{ borderLeft: `5px solid ${measuredCount > 0 && isDone ? COLOURS.good : COLOURS.fair}`, pl: 2 }}
-    >
-      <Box sx={{ fontFamily: FIGURES, fontSize: '1.75rem', lineHeight: 1.15, fontWeight: 560 }}>{title}</Box>
-      {measuredCount === 0 ? (
-        <Box sx={{ color: 'text.secondary' }}>From the knot’s middle to each edge. Type them, take them by the tape, or drag the dots.</Box>
-      ) : (
-        verdict.unevenness.map((found) => <Box key={found}>{UNEVENNESS_WORDS[found]}</Box>)
-      )}
-    </Box>
-  );
-}
-
-/** What only tying again mends: a lead for two bows of different lengths, a set for the width. */
-function RetieAdvice({
-  verdict,
-  width,
-  wantedSpreadMm,
-}: {
-  verdict: DeskVerdict;
-  width: WidthAdvice | 'misread' | null;
-  wantedSpreadMm: number;
-}) {
-  const { length } = useUnits();
-  const { retie } = verdict;
-  if (!needsRetie(verdict) && width === null) return null;
-  return (
-    <Box
-      component="section"
-      aria-label="Tie again"
-      sx={{
-        border: `1px solid ${COLOURS.thread}`,
-        backgroundColor: COLOURS.card,
-        px: 2,
-        py: 1.5,
-        display: 'grid',
-        gap: 1,
-        fontSize: '1.0625rem',
-      }}
-    >
-      {needsRetie(verdict) && (
-        <Box>
-          Front and back are made of different lengths of cloth. Tie again with a lead of{' '}
-          <b>
-            {length(retie.leadMm)} ({retie.leadMm.toFixed(0)} mm)
-          </b>
-          : both then come to {retie.spreadMm.toFixed(0)} mm.
-        </Box>
-      )}
-      {width === 'misread' && (
-        <Box>No knot takes so much or so little cloth. Is the band at the mark on the card? If it is, measure once more.</Box>
-      )}
-      {width !== null && width !== 'misread' && (
-        <Box>
-          That is {Math.abs(width.widerByMm).toFixed(0)} mm {width.widerByMm > 0 ? 'wider' : 'narrower'} than the card’s{' '}
-          {wantedSpreadMm.toFixed(0)} mm.{' '}
-          {width.setting ? (
-            <>
-              By this tying alone, <b>{settingWords(width.setting, length).phrase}</b> would bring it to {width.spreadMm.toFixed(0)} mm; on
-              record it is weighed with the others below.
-            </>
-          ) : (
-            'No setting of this band comes nearer.'
-          )}
-        </Box>
-      )}
-    </Box>
-  );
-}
-
-function Figures({ figures }: { figures: ReturnType<typeof symmetryOf> }) {
-  const rows = [
-    ['To the edge', `${figures.left.extentMm.toFixed(0)} mm`, `${figures.right.extentMm.toFixed(0)} mm`],
-    ['Height', `${figures.left.heightMm.toFixed(0)} mm`, `${figures.right.heightMm.toFixed(0)} mm`],
-    ['Cloth seen', `${(figures.left.areaMm2 / 100).toFixed(1)} cm²`, `${(figures.right.areaMm2 / 100).toFixed(1)} cm²`],
-    ['Flat end past the loop', `${signed(figures.left.pointPastMm)} mm`, `${signed(figures.right.pointPastMm)} mm`],
-  ];
-  return (
-    <Box
-      component="table"
-      aria-label="Side against side"
-      sx={{
-        mt: 2,
-        borderCollapse: 'collapse',
-        '& th, & td': { textAlign: 'left', pr: 4, py: 0.5, fontWeight: 400 },
-        fontVariantNumeric: 'tabular-nums',
-      }}
-    >
-      <thead>
-        <Box component="tr" sx={{ color: 'text.secondary' }}>
-          <th scope="col" />
-          <th scope="col">wearer’s left</th>
-          <th scope="col">wearer’s right</th>
-        </Box>
-      </thead>
-      <tbody>
-        {rows.map(([name, left, right]) => (
-          <tr key={name}>
-            <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>
-              {name}
-            </Box>
-            <td>{left}</td>
-            <td>{right}</td>
-          </tr>
-        ))}
-        <tr>
-          <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>
-            Front, back bow
-          </Box>
-          <td>{figures.frontSpreadMm.toFixed(0)} mm</td>
-          <td>{figures.backSpreadMm.toFixed(0)} mm</td>
-        </tr>
-      </tbody>
-    </Box>
-  );
-}
-
-/** What is no unevenness, and where it leads. */
-const NOT_UNEVEN = ['granny', 'twistedEnd', 'fatKnot', 'standsOff', 'lowBow'] as const;
-
-function Faults({ fittingId }: { fittingId: string }) {
-  return (
-    <Box component="section" aria-label="Not unevenness">
-      <Box sx={{ color: 'text.secondary', mb: 0.5 }}>Is it rather one of these? The coach knows the remedy.</Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
-        {NOT_UNEVEN.map((fault) => (
-          <Button
-            key={fault}
-            variant="outlined"
-            component={Link}
-            to={`/coach?fitting=${fittingId}&fault=${fault}`}
-            sx={{ minHeight: 36, fontSize: '0.875rem' }}
-          >
-            {FAULT_WORDS[fault].seen}
-          </Button>
-        ))}
-      </Box>
-    </Box>
-  );
-}

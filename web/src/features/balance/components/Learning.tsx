@@ -67,20 +67,16 @@ export function Learning({
   const start = useMemo(() => priorOfCloth(model, others), [model, others]);
   const now = useMemo(() => learnTie(model, observations, start), [model, observations, start]);
   const prior = priorTakeUps(model);
-  const count = observations.length - now.surprisingIds.length;
-  const surprising = tyings.find(({ id: each }) => now.surprisingIds.includes(each));
+  // asked about as long as nothing was measured since
+  const isSurprised = now.surprisingIds.includes(observations.at(-1)?.id ?? '');
   const isTaken =
     tie.takeUp !== null &&
     Math.abs(tie.takeUp.shortMm - now.beliefs.short.meanMm) < 0.05 &&
     Math.abs(tie.takeUp.longMm - now.beliefs.long.meanMm) < 0.05;
-  const ownCount = observations.filter(({ wearerId }) => wearerId === wearer.id).length;
-  const own = takeUpsForWearer(
-    model,
-    observations.filter((each) => !now.surprisingIds.includes(each.id)),
-    wearer.id,
-    start,
-  );
-  const isByHim = ownCount >= WEARER_TYINGS;
+  const believed = observations.filter((each) => !now.surprisingIds.includes(each.id));
+  const count = believed.length;
+  const own = takeUpsForWearer(model, believed, wearer.id, start);
+  const isByHim = believed.filter(({ wearerId }) => wearerId === wearer.id).length >= WEARER_TYINGS;
   const held = isByHim ? own : now.beliefs;
   const effect = effectOn(desk, model, held);
   const calibrated = withTakeUps(model, held);
@@ -164,13 +160,13 @@ export function Learning({
             <Button variant="contained" disabled={read === null || isBusy} onClick={() => void keep(false)}>
               Put the tying on record
             </Button>
-            {surprising && (
+            {isSurprised && (
               <Button variant="outlined" disabled={read === null || isBusy} onClick={() => void keep(true)}>
                 Measured again: it is true
               </Button>
             )}
           </Box>
-          {surprising && (
+          {isSurprised && (
             <Alert severity="warning">
               A tying is so far from what this tie should take that it changes nothing yet: a mis-set mark or a mis-read is likelier.
               Measure again, then say that it is true.

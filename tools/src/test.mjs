@@ -31,17 +31,17 @@ runMain(async () => {
     await ensurePrograms([MARIADBD, MARIADB_INSTALL, MY_PRINT_DEFAULTS, ...(wants('e2e') ? [CHROMIUM] : [])]);
   mkdirSync(CACHE, { recursive: true });
 
-  /** @type {Outcome[]} */
-  const outcomes = [];
-  // what needs one core each goes on beside what can use all of them
-  outcomes.push(
-    ...(await Promise.all([
-      wants('lint') ? checkLint() : none(),
-      checkTheRest(wants),
-      jestParts.length > 0 ? timed('unit tests', () => runJest(jestParts)) : none(),
-    ])),
-  );
-  if (wants('e2e')) outcomes.push(await timed('journeys', runJourneys));
+  // lint needs one core for long and goes on beside the rest; the journeys want only the built interface
+  const outcomes = await Promise.all([
+    wants('lint') ? checkLint() : none(),
+    (async () => {
+      const checked = await Promise.all([
+        checkTheRest(wants),
+        jestParts.length > 0 ? timed('unit tests', () => runJest(jestParts)) : none(),
+      ]);
+      return addOutcomes([...checked, wants('e2e') ? await timed('journeys', runJourneys) : await none()]);
+    })(),
+  ]);
 
   const sum = addOutcomes(outcomes);
   console.log(`\n${closingLine(sum)}`);

@@ -7,7 +7,7 @@ import { clothOf, loopSideOf, type BowEnd } from '../balanceDesk.ts';
 import { drawOn, edgePerMm, NOT_TRIED, triedOn, triedWords, type Layer, type Tried } from '../whatIf.ts';
 import { outlinesOf } from './TiedDrawing.tsx';
 
-const VIEW = { width: 200, height: 92 } as const;
+const VIEW = { width: 236, height: 100 } as const;
 const LAYERS: readonly { readonly layer: Layer; readonly words: string }[] = [
   { layer: 'flatEnd', words: 'flat end' },
   { layer: 'tailSide', words: 'tail-side layer' },
@@ -118,7 +118,7 @@ function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, onTry }: T
           return (
             <g key={layer} transform={`translate(${x} ${y})`}>
               <text
-                x={out * 8}
+                x={out * 9}
                 y={1.6}
                 fontSize={5}
                 textAnchor={out > 0 ? 'start' : 'end'}

@@ -17,7 +17,7 @@ const project = (displayName, more = {}) => ({
 
 export default {
   // a test that hangs is ended; how long sound ones take depends on the machine
-  testTimeout: 60_000,
+  testTimeout: 180_000,
   // Jest leaves one core idle unasked, which on two cores is half of them
   maxWorkers: '100%',
   projects: [

@@ -20,8 +20,8 @@ export default defineConfig({
   workers: 2,
   fullyParallel: false,
   // what hangs is ended; how long a sound journey takes depends on the machine
-  timeout: 120_000,
-  expect: { timeout: 15_000 },
+  timeout: 300_000,
+  expect: { timeout: 45_000 },
   retries: 0,
   reporter: [['list'], ['json']],
   use: { browserName: 'chromium', launchOptions: chromium, screenshot: 'only-on-failure', locale: 'en-GB' },

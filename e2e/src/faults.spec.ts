@@ -14,12 +14,12 @@ const isReady = async (shop: Shop): Promise<boolean> => {
   }
 };
 
-test.describe.configure({ mode: 'serial', timeout: 180_000 });
+test.describe.configure({ mode: 'serial', timeout: 300_000 });
 
 test.describe('a shop whose parts are killed', () => {
   let shop: Shop;
   test.beforeAll(async () => {
-    test.setTimeout(120_000);
+    test.setTimeout(300_000);
     forgetShop('faults');
     shop = await startShop('faults');
   });
@@ -101,7 +101,7 @@ test.describe('a shop whose parts are killed', () => {
     const { database } = shop.pids();
     process.kill(database, 'SIGSTOP');
     await bench.giveOutButton.click();
-    await expect(page.getByText(/Not saved\./)).toBeVisible({ timeout: 30_000 });
+    await expect(page.getByText(/Not saved\./)).toBeVisible({ timeout: 60_000 });
     await expect(bench.name).toHaveValue('In The Dark');
     process.kill(database, 'SIGCONT');
     await waitFor(

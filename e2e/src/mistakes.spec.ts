@@ -125,7 +125,6 @@ test('an address that leads nowhere has a face', async ({ page, shop }) => {
 });
 
 test('an empty shop leads to its first tie, and from there to the bench', async ({ page }) => {
-  test.setTimeout(120_000);
   const shop = await startShop('empty', { empty: true });
   try {
     await page.goto(shop.address);

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
-const START_WITHIN_MS = 90_000;
+const START_WITHIN_MS = 180_000;
 
 /** A shop started by the start command, as a user would, with a database folder of its own. */
 export interface Shop {

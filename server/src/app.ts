@@ -46,6 +46,8 @@ export async function buildApp({
     logger: logLevel === 'silent' ? false : { level: logLevel },
     bodyLimit: LARGEST_BODY_BYTES,
     forceCloseConnections: 'idle',
+    // the first start makes tables and takes in the demo shop: on a slow machine longer than the usual 10 s
+    pluginTimeout: 120_000,
   });
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(checkAnswers ? serializerCompiler : () => JSON.stringify);

@@ -16,8 +16,7 @@ export const CLOTH_SHARE = 0.5;
 
 /** What a tie's tyings show against the model; null where none of them can be believed. Surprising ones are left out. */
 export function tieOff(tie: PreparedTie, observations: readonly TakeUpObservation[]): TieOff | null {
-  const { surprisingIds } = learnTie(tie, observations);
-  const believed = observations.filter(({ id }) => !surprisingIds.includes(id));
+  const { believed } = learnTie(tie, observations);
   if (believed.length === 0) return null;
   const mean = (end: 'shortMm' | 'longMm'): number => believed.reduce((sum, each) => sum + each[end], 0) / believed.length;
   return { count: believed.length, shortOffMm: mean('shortMm') - tie.takeUp.shortMm, longOffMm: mean('longMm') - tie.takeUp.longMm };

@@ -17,6 +17,8 @@ export interface LearnedTie {
   /** Beliefs before the first tying and after each, for a picture of how they narrow. */
   readonly history: readonly TakeUpBeliefs[];
   readonly surprisingIds: readonly string[];
+  /** The others, which are counted. */
+  readonly believed: readonly TakeUpObservation[];
 }
 
 /** Goes through a tie's measured tyings, oldest first, from what is held of it before them. */
@@ -31,7 +33,7 @@ export function learnTie(tie: PreparedTie, observations: readonly TakeUpObservat
     else beliefs = { short: short.belief, long: long.belief };
     history.push(beliefs);
   }
-  return { beliefs, history, surprisingIds };
+  return { beliefs, history, surprisingIds, believed: observations.filter(({ id }) => !surprisingIds.includes(id)) };
 }
 
 /** How much one wearer's hands differ from another's, in mm (assumed, no source). */

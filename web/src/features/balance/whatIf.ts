@@ -17,7 +17,7 @@ export const NOT_TRIED: Tried = { flatEndMm: 0, knotSideMm: 0 };
 const EDGES = { nearest: 5, furthest: 98 } as const;
 
 /** The pulls that come to what was tried. */
-export const pullsOf = ({ flatEndMm, knotSideMm }: Tried): readonly Pull[] => [
+const pullsOf = ({ flatEndMm, knotSideMm }: Tried): readonly Pull[] => [
   { kind: 'drawFlatEnd', byMm: flatEndMm },
   { kind: 'drawKnotSide', byMm: knotSideMm },
 ];

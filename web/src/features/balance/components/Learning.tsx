@@ -73,7 +73,7 @@ export function Learning({
     tie.takeUp !== null &&
     Math.abs(tie.takeUp.shortMm - now.beliefs.short.meanMm) < 0.05 &&
     Math.abs(tie.takeUp.longMm - now.beliefs.long.meanMm) < 0.05;
-  const believed = observations.filter((each) => !now.surprisingIds.includes(each.id));
+  const { believed } = now;
   const count = believed.length;
   const own = takeUpsForWearer(model, believed, wearer.id, start);
   const isByHim = believed.filter(({ wearerId }) => wearerId === wearer.id).length >= WEARER_TYINGS;

@@ -4,14 +4,21 @@ import { z } from 'zod';
 export const PROBLEMS = {
   invalid: { status: 400, title: 'Something typed cannot be right.' },
   unreadable: { status: 400, title: 'The request could not be read.' },
+  foreign: { status: 403, title: 'This request comes from another web page. Only the shop’s own pages may do this.' },
   notFound: { status: 404, title: 'There is no such record.' },
   noSuchPage: { status: 404, title: 'There is nothing at this address.' },
   stale: { status: 409, title: 'Somebody else saved this record in the meantime.' },
   taken: { status: 409, title: 'A different record was already saved under this key.' },
+  tooSlow: { status: 408, title: 'The request took too long to arrive. Nothing was taken in.' },
   tooLarge: { status: 413, title: 'This is more than can be taken in at once.' },
+  mediaType: { status: 415, title: 'Only JSON is taken here, or a file sent as a form.' },
+  wrongHost: { status: 421, title: 'This is not an address of the shop. Open it by the address that it gave when it started.' },
+  cancelled: { status: 409, title: 'The import was cancelled. Nothing of it was taken in.' },
   cannotBeTied: { status: 422, title: 'The tie cannot be tied like this.' },
   printerAway: { status: 503, title: 'The label printer does not answer. Nothing is lost; the card can be printed when it is back.' },
   databaseAway: { status: 503, title: 'The shop’s records cannot be reached just now. Nothing is lost; try again in a moment.' },
+  busy: { status: 503, title: 'Others are saving at this moment. Nothing is lost; try again.' },
+  noRoom: { status: 507, title: 'The disk with the shop’s records is full, so this was not saved. Make room on it; then save again.' },
   unexpected: { status: 500, title: 'Something went wrong in the program.' },
 } as const satisfies Record<string, { status: number; title: string }>;
 export type ProblemCode = keyof typeof PROBLEMS;
@@ -28,7 +35,7 @@ export const problem = z.object({
   code: z.string(),
   detail: z.string().optional(),
   errors: z.array(fieldError).optional(),
-  /** With `stale`: the record as it is now. */
+  /** With `stale`: the record as it is now. With `taken`: what was saved under the key. */
   current: z.unknown().optional(),
 });
 export type Problem = z.infer<typeof problem>;

@@ -15,11 +15,13 @@ import { tyingRoutes } from './modules/tyings/routes.ts';
 import { wearerRoutes } from './modules/wearers/routes.ts';
 import { database, type Database } from './plugins/database.ts';
 import { errors } from './plugins/errors.ts';
+import { FILE_WITHIN_MS, gate } from './plugins/gate.ts';
 import { health } from './plugins/health.ts';
 import { openapi } from './plugins/openapi.ts';
 import { webPages } from './plugins/webPages.ts';
 
 const LARGEST_BODY_BYTES = 1_048_576;
+const HEADERS_WITHIN_MS = 10_000;
 
 /** What an app is built from. */
 export interface AppOptions {
@@ -30,6 +32,11 @@ export interface AppOptions {
   readonly checkAnswers?: boolean;
   /** Where the label printer answers; without it there is none. */
   readonly printerUrl?: string | undefined;
+  /** Names, besides this machine's own, under which the shop is opened. */
+  readonly hosts?: readonly string[];
+  /** A request's body must be there within this, in ms. */
+  readonly bodyWithinMs?: number | undefined;
+  readonly beforeMigrating?: (database: Database, applied: readonly string[]) => Promise<void>;
   readonly onMigrated?: (database: Database) => Promise<void>;
 }
 
@@ -40,19 +47,27 @@ export async function buildApp({
   logLevel = 'silent',
   printerUrl,
   checkAnswers = false,
+  hosts = [],
+  bodyWithinMs,
+  beforeMigrating,
   onMigrated,
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
-    logger: logLevel === 'silent' ? false : { level: logLevel },
+    // an address may hold a name that was searched for
+    logger: logLevel === 'silent' ? false : { level: logLevel, serializers: { req: ({ method }) => ({ method }) } },
     bodyLimit: LARGEST_BODY_BYTES,
     forceCloseConnections: 'idle',
+    // bodies have a time of their own, see the gate
+    requestTimeout: FILE_WITHIN_MS + 5_000,
+    http: { headersTimeout: HEADERS_WITHIN_MS, connectionsCheckingInterval: 1_000 },
     // the first start makes tables and takes in the demo shop: on a slow machine longer than the usual 10 s
     pluginTimeout: 120_000,
   });
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(checkAnswers ? serializerCompiler : () => JSON.stringify);
   await app.register(errors);
-  await app.register(database, { sequelize, ...(onMigrated ? { onMigrated } : {}) });
+  await app.register(gate, { hosts, ...(bodyWithinMs === undefined ? {} : { bodyWithinMs }) });
+  await app.register(database, { sequelize, ...(beforeMigrating ? { beforeMigrating } : {}), ...(onMigrated ? { onMigrated } : {}) });
   await app.register(webPages, { webRoot });
   await app.register(openapi);
   await app.register(health);

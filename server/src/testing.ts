@@ -39,6 +39,25 @@ export async function openTestShop(options: Omit<AppOptions, 'sequelize'> = {}):
   };
 }
 
+/** Sends a table as the interface does: a file in a form. */
+export async function sendTableFile(
+  shop: TestShop,
+  kind: string,
+  body: string | Buffer,
+  mode: string,
+  { key, name = 'table.csv' }: { readonly key?: string; readonly name?: string } = {},
+) {
+  const form = new FormData();
+  form.append('file', new File([body], name));
+  const sent = new Response(form);
+  return shop.app.inject({
+    method: 'POST',
+    url: `/api/exchange/${kind}?${new URLSearchParams({ mode, ...(key === undefined ? {} : { key }) }).toString()}`,
+    headers: { 'content-type': sent.headers.get('content-type') ?? '' },
+    payload: Buffer.from(await sent.arrayBuffer()),
+  });
+}
+
 export const aWearer = (change: Partial<NewWearer> = {}): NewWearer => ({
   id: uuid(),
   name: 'Corin Attleby',

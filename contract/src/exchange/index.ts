@@ -1,10 +1,25 @@
 /** Exchange: taking tables of ties and wearers in, and what is answered about their mistakes. */
 import { z } from 'zod';
+import { recordId } from '../fields/common.ts';
+import { problem } from '../problems.ts';
 
 /** `check`: nothing is taken in. `all`: all or nothing. `good`: the rows without a mistake. */
 export const importMode = z.enum(['check', 'all', 'good']);
 export type ImportMode = z.infer<typeof importMode>;
-export const importQuery = z.object({ mode: importMode });
+
+/** What can be taken in and out as a table. */
+export const exchangeKind = z.enum(['ties', 'wearers']);
+export type ExchangeKind = z.infer<typeof exchangeKind>;
+
+/** `key` is made where the file is chosen: the same import sent again is done once. */
+export const importQuery = z.object({ mode: importMode, key: recordId.optional() });
+
+/** Largest file that is taken in, and most rows of each kind: a drawer is looked through whole, wearers are searched. */
+export const LARGEST_IMPORT_MB = 256;
+export const MOST_IMPORT_ROWS: Readonly<Record<ExchangeKind, number>> = { ties: 20_000, wearers: 1_000_000 };
+
+/** Of a cell that is refused no more is shown, in characters. */
+export const LONGEST_CELL_SHOWN = 200;
 
 /** A mistake in a file: the row as a spreadsheet counts it (the heading is row 1), the column, and what would be right. */
 export const importMistake = z.object({ row: z.int(), column: z.string(), value: z.string(), message: z.string() });
@@ -24,6 +39,18 @@ export const importReport = z.object({
   further: z.int(),
 });
 export type ImportReport = z.infer<typeof importReport>;
+
+/** How far an import is. */
+export const importProgress = z.object({
+  key: recordId,
+  state: z.enum(['waiting', 'reading', 'done', 'cancelled', 'failed', 'interrupted']),
+  rows: z.int(),
+  /** Of the file, 0 to 1. */
+  share: z.number(),
+  report: importReport.nullable(),
+  problem: problem.nullable(),
+});
+export type ImportProgress = z.infer<typeof importProgress>;
 
 /** A drawer or the wearers as JSON, out and in. */
 export const tieFile = z.object({ kind: z.literal('easytuck.ties'), version: z.literal(1), rows: z.array(z.unknown()) });

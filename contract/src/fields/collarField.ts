@@ -31,6 +31,7 @@ export const collarField = z
   .string({ error: explainNumber('empty', 'The collar size', EXAMPLES) })
   .transform((text, context): WrittenCollar => {
     const reading = parseCollarSize(text);
+    // what can be read is never longer than the record has room for
     if (reading.kind === 'collar') return { text: text.trim(), ...reading.collar };
     context.addIssue({ code: 'custom', message: explainCollar(reading) ?? '' });
     return z.NEVER;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** Key of a record: a time-ordered UUID (version 7, RFC 9562), made by the application. */
-export const recordId = z.uuid({ error: 'This is not a key of a record.' });
+export const recordId = z.uuid({ error: 'This is not a key of a record.' }).toLowerCase();
 
 /** A moment, ISO 8601 in UTC. */
 export const moment = z.iso.datetime();

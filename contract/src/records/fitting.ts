@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { collarField, collarSize } from '../fields/collarField.ts';
-import { moment, nameField, noteField, recordId, shortField, side } from '../fields/common.ts';
+import { moment, nameField, noteField, recordId, shortField, side, version } from '../fields/common.ts';
 import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
 import { setCard } from './card.ts';
 import { tie } from './tie.ts';
@@ -37,9 +37,24 @@ const worn = {
   note: noteField.default(''),
 };
 
-/** Who is fitted: somebody on record, or somebody new, saved together with the fitting. */
+/** What of a wearer's record can be found out at a fitting. A name is there only to be corrected. */
+export const measuredHere = z.enum(['name', 'collar', 'longEnd', 'neckBreadthMm', 'faceWidthMm', 'firstButtonMm', 'buttonSpacingMm']);
+export type MeasuredHere = z.infer<typeof measuredHere>;
+
+/**
+ * Who is fitted: somebody on record, or somebody new, saved together with the fitting. Of somebody on record only what was
+ * measured at this fitting goes on the record, over the version that was seen: what the fields were filled with is older.
+ */
 export const fittedWearer = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('known'), id: recordId }),
+  z.object({
+    kind: z.literal('known'),
+    id: recordId,
+    measured: z.array(measuredHere).max(measuredHere.options.length).default([]),
+    /** Of the record as it was seen; needed where something was measured. */
+    version: version.nullable().default(null),
+    /** The name, where it is corrected. */
+    name: nameField('The wearer’s name').nullable().default(null),
+  }),
   z.object({ kind: z.literal('new'), id: recordId, name: nameField('The wearer’s name') }),
 ]);
 

@@ -5,9 +5,11 @@ export type NumberReading =
   | { readonly kind: 'number'; readonly value: number }
   | { readonly kind: 'unreadable'; readonly reason: 'empty' | 'notANumber' | 'zeroDenominator' | 'negative' };
 
-const LONGEST_TEXT = 40;
+/** No number that anybody writes for a measure is longer, in characters. */
+export const LONGEST_NUMBER_TEXT = 40;
 const DECIMAL = /^\d+(?:[.,]\d+)?$/;
-const FRACTION = /^(?:(\d+)(?:\s+|\s*-\s*|\s+and\s+))?(\d+)\s*\/\s*(\d+)$/;
+/** After white space was made single spaces. */
+const FRACTION = /^(?:(\d+)(?: ?- ?| and | ))?(\d+) ?\/ ?(\d+)$/;
 
 /**
  * Reads a non-negative number written with a decimal point or comma, as a fraction, or as a whole number and a
@@ -16,10 +18,11 @@ const FRACTION = /^(?:(\d+)(?:\s+|\s*-\s*|\s+and\s+))?(\d+)\s*\/\s*(\d+)$/;
  * Fails with a reason, never with NaN. A minus sign is read only to be refused by name.
  */
 export function parseNumber(text: string): NumberReading {
-  const plain = spellOutFractions(text).trim().toLowerCase();
-  if (plain === '') return unreadable('empty');
-  if (/^[-−–]\s*\d/.test(plain)) return unreadable('negative');
-  if (plain.length > LONGEST_TEXT) return unreadable('notANumber');
+  const typed = text.trim();
+  if (typed === '') return unreadable('empty');
+  if (typed.length > LONGEST_NUMBER_TEXT) return unreadable('notANumber');
+  const plain = spellOutFractions(typed).trim().toLowerCase().replace(/\s+/g, ' ');
+  if (/^[-−–] ?\d/.test(plain)) return unreadable('negative');
   if (DECIMAL.test(plain)) return { kind: 'number', value: Number(plain.replace(',', '.')) };
   const match = FRACTION.exec(plain);
   if (!match) return unreadable('notANumber');

@@ -1,29 +1,33 @@
 import type { Transaction } from 'sequelize';
 
-/** The driver's connection, which sends many rows in one go; the model layer takes twenty times as long for thousands of them. */
-interface BatchConnection {
-  batch(statement: string, rows: readonly (readonly unknown[])[]): Promise<unknown>;
+type Value = string | number | boolean | Date | null;
+
+/** The driver's connection; the model layer takes ten times as long for thousands of rows. */
+interface InsertingConnection {
+  query(statement: string, values: readonly Value[]): Promise<unknown>;
 }
 
-/** Rows sent at once; small enough for any server's largest packet. */
-const BATCH = 1_000;
+/** Rows in one statement; small enough for any server's largest packet. */
+const BATCH = 500;
 
 /**
- * Inserts many rows within a transaction, in order.
+ * Inserts many rows within a transaction, in order, many to a statement: row by row takes the database twice as long.
  * @param columns names of columns, each with how a row gives its value; documents are to be given as JSON text.
  */
 export async function insertRows<Row>(
   table: string,
-  columns: readonly (readonly [name: string, value: (row: Row) => string | number | boolean | Date | null])[],
+  columns: readonly (readonly [name: string, value: (row: Row) => Value])[],
   rows: readonly Row[],
   transaction: Transaction,
 ): Promise<void> {
-  const { connection } = transaction as unknown as { readonly connection: BatchConnection };
-  const statement = `INSERT INTO ${table} (${columns.map(([name]) => name).join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`;
+  const { connection } = transaction as unknown as { readonly connection: InsertingConnection };
+  const into = `INSERT INTO ${table} (${columns.map(([name]) => name).join(', ')}) VALUES `;
+  const places = `(${columns.map(() => '?').join(', ')})`;
   for (let i = 0; i < rows.length; i += BATCH) {
-    await connection.batch(
-      statement,
-      rows.slice(i, i + BATCH).map((row) => columns.map(([, value]) => value(row))),
+    const batch = rows.slice(i, i + BATCH);
+    await connection.query(
+      into + Array.from(batch, () => places).join(', '),
+      batch.flatMap((row) => columns.map(([, value]) => value(row))),
     );
   }
 }

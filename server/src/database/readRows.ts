@@ -1,4 +1,5 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { assertNotInTransaction } from './withTransaction.ts';
 
 type Value = string | number;
 
@@ -16,7 +17,7 @@ interface Pool {
 /**
  * Reads rows by a statement with `?` for each value, prepared once a connection. The model layer, which takes three times
  * as long as the database for a single row, is left out; the connection is of Sequelize's pool. Within a transaction the
- * statement goes the usual way.
+ * statement goes the usual way, and must be given that transaction.
  */
 export async function readRows<Row extends object>(
   sequelize: Sequelize,
@@ -25,6 +26,7 @@ export async function readRows<Row extends object>(
   transaction?: Transaction,
 ): Promise<Row[]> {
   if (transaction) return sequelize.query<Row>(statement, { type: QueryTypes.SELECT, replacements: [...values], transaction });
+  assertNotInTransaction();
   const { connectionManager } = sequelize as unknown as { readonly connectionManager: Pool };
   const connection = await connectionManager.getConnection({ type: 'SELECT' });
   try {

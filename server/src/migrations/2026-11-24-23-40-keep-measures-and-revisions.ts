@@ -106,7 +106,9 @@ export const keepMeasuresAndRevisions: MigrationStep = {
     });
     for (const { id, name, seenAt } of wearers) {
       for (const word of searchWords(name))
-        await sequelize.query('INSERT INTO wearer_words (word, seen_at, wearer_id) VALUES (?, ?, ?)', { replacements: [word, seenAt, id] });
+        await sequelize.query('INSERT IGNORE INTO wearer_words (word, seen_at, wearer_id) VALUES (?, ?, ?)', {
+          replacements: [word, seenAt, id],
+        });
     }
   },
 };

@@ -3,6 +3,7 @@ import type { MigrationStep } from '../database/migrate.ts';
 import { createShop } from './2026-11-24-03-10-create-shop.ts';
 import { createDemoMark } from './2026-11-24-03-20-create-demo-mark.ts';
 import { keepMeasuresAndRevisions } from './2026-11-24-23-40-keep-measures-and-revisions.ts';
+import { createImports } from './2026-11-28-16-00-create-imports.ts';
 import { timeTyings } from './2026-11-25-03-30-time-tyings.ts';
 
-export const migrations: readonly MigrationStep[] = [createShop, createDemoMark, keepMeasuresAndRevisions, timeTyings];
+export const migrations: readonly MigrationStep[] = [createShop, createDemoMark, keepMeasuresAndRevisions, timeTyings, createImports];

@@ -1,14 +1,19 @@
 import type { FastifyInstance } from 'fastify';
 import plugin from 'fastify-plugin';
 import type { Sequelize } from 'sequelize';
+import { connectJobs } from '../database/connect.ts';
 import { isDatabaseAway } from '../database/databaseErrors.ts';
 import { migrate } from '../database/migrate.ts';
 import { defineModels, type Models } from '../database/models.ts';
+import { traceOf } from '../errorTrace.ts';
 import { ProblemError } from '../problem.ts';
+import { StartRefused } from '../startRefused.ts';
 
 /** The shop's records as the modules see them. */
 export interface Database {
   readonly sequelize: Sequelize;
+  /** For work that may take its time, and must leave requests their connections. */
+  readonly jobs: Sequelize;
   readonly models: Models;
   /** Whether the tables are up to date; until they are, requests are answered 503. */
   readonly isReady: () => boolean;
@@ -22,9 +27,10 @@ declare module 'fastify' {
 
 const TRY_AGAIN_MS = 1_000;
 
-/** Options: the pool, and what is to be done once the tables are up to date. */
+/** Options: the pool, and what is to be done before tables are changed and once they are up to date. */
 export interface DatabaseOptions {
   readonly sequelize: Sequelize;
+  readonly beforeMigrating?: (database: Database, applied: readonly string[]) => Promise<void>;
   readonly onMigrated?: (database: Database) => Promise<void>;
 }
 
@@ -34,13 +40,14 @@ export interface DatabaseOptions {
  */
 export const database = plugin(async (app: FastifyInstance, options: DatabaseOptions) => {
   const { sequelize } = options;
+  const jobs = connectJobs(sequelize);
   let ready = false;
   let closing = false;
-  const shop: Database = { sequelize, models: defineModels(sequelize), isReady: () => ready };
+  const shop: Database = { sequelize, jobs, models: defineModels(sequelize), isReady: () => ready };
   app.decorate('database', shop);
 
   const prepare = async (): Promise<void> => {
-    await migrate(sequelize);
+    await migrate(jobs, { before: async (applied) => options.beforeMigrating?.(shop, applied) });
     await options.onMigrated?.(shop);
     ready = true;
   };
@@ -50,24 +57,31 @@ export const database = plugin(async (app: FastifyInstance, options: DatabaseOpt
       try {
         await prepare();
       } catch (error) {
-        if (!isDatabaseAway(error)) app.log.error({ err: error }, 'the tables could not be brought up to date');
+        if (isDatabaseAway(error)) continue;
+        app.log.error(
+          { trace: traceOf(error) },
+          error instanceof StartRefused ? error.message : 'the tables could not be brought up to date',
+        );
       }
     }
   };
   try {
     await prepare();
   } catch (error) {
-    if (!isDatabaseAway(error)) throw error;
+    if (!isDatabaseAway(error)) {
+      await Promise.all([sequelize.close(), jobs.close()]);
+      throw error;
+    }
     app.log.warn('the database is away; trying again until it is back');
     void keepTrying();
   }
   app.addHook('onClose', async () => {
     closing = true;
-    await sequelize.close();
+    await Promise.all([sequelize.close(), jobs.close()]);
   });
 });
 
 /** Refuses with 503 until the tables are up to date. */
-export function requireReady(shop: Database): void {
+export function requireReady(shop: Pick<Database, 'isReady'>): void {
   if (!shop.isReady()) throw new ProblemError('databaseAway');
 }

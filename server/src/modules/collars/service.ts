@@ -1,7 +1,7 @@
 import type { CollarInput, StockCollar } from '@easytuck/contract';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { ProblemError } from '../../problem.ts';
-import { insertOnce } from '../insertOnce.ts';
+import { afterChange, insertOnce } from '../insertOnce.ts';
 import { collarRepository } from './repository.ts';
 
 /** What can be done with the collars in stock. */
@@ -30,19 +30,23 @@ export function collarService(shop: Database): CollarService {
       return insertOnce({
         insert: () => repository.insert(id, data, new Date()),
         find: () => repository.find(id),
-        sameAs: ({ id: _id, version: _v, createdAt: _c, updatedAt: _u, ...stored }) => [stored, data],
+        sameAs: (stored) => [dataOf(stored), data],
       });
     },
     change: async (id, version, data) => {
       await get(id);
       const saved = await repository.update(id, version, data, new Date());
       const current = await get(id);
-      if (!saved) throw new ProblemError('stale', { current });
-      return current;
+      return afterChange(current, saved, version, [dataOf(current), data]);
     },
     remove: async (id, version) => {
       const current = await get(id);
       if (!(await repository.remove(id, version))) throw new ProblemError('stale', { current });
     },
   };
+}
+
+/** What of a collar was typed. */
+function dataOf({ id: _id, version: _v, createdAt: _c, updatedAt: _u, ...data }: StockCollar): CollarInput {
+  return data;
 }

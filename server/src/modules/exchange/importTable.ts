@@ -1,151 +1,183 @@
-import { MOST_MISTAKES_LISTED, type ImportMistake, type ImportReport } from '@easytuck/contract';
-import { z } from 'zod';
+import type { ExchangeKind, ImportMode, ImportReport, TieData, WearerData } from '@easytuck/contract';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { v7 as uuid } from 'uuid';
+import { defineModels } from '../../database/models.ts';
+import { withTransaction } from '../../database/withTransaction.ts';
 import { ProblemError } from '../../problem.ts';
-import { at, type Column } from './columns.ts';
-import { readCsv, writeCsv } from './csv.ts';
+import { tieRepository } from '../ties/repository.ts';
+import { wearerRepository } from '../wearers/repository.ts';
+import { wholeWearer } from '../wearers/service.ts';
+import { readTable, Tally, type PlacedRow, type TableKind } from './readTable.ts';
+import { tieTable } from './tieTable.ts';
+import { wearerTable } from './wearerTable.ts';
 
-/** A kind of record that goes out and comes in as a table. */
-export interface TableKind<Data> {
-  /** What a JSON file of it says that it is. */
-  readonly file: string;
-  readonly schema: z.ZodType<Data>;
-  /** In the order they are written, which is also the order they are read in. */
-  readonly columns: readonly Column<Data>[];
-  /** Fills in what a table may leave out. */
-  readonly complete?: (record: Record<string, unknown>) => void;
-  /** What two records that must not both be on record have in common. */
-  readonly sameAs: (data: Data) => string;
-  readonly sameColumn: string;
-  readonly alreadyThere: string;
+/** What is to be read, and whether it is to be taken in. */
+export interface ImportOrder {
+  readonly kind: ExchangeKind;
+  readonly format: 'csv' | 'json';
+  readonly mode: ImportMode;
+  /** Where the file lies. */
+  readonly path: string;
 }
 
-/** A row that can be taken in, or its mistakes. */
-interface ReadRow<Data> {
-  readonly row: number;
-  readonly data: Data | null;
-  readonly mistakes: readonly ImportMistake[];
+/** How far the reading is. */
+export interface ImportStep {
+  readonly rows: number;
+  readonly share: number;
 }
 
-/** A file, read: rows without a mistake, and the report. */
-export interface ReadFile<Data> {
-  readonly good: readonly Data[];
-  readonly report: Omit<ImportReport, 'taken'>;
+/** Rows that are checked, looked up and inserted together. */
+const BATCH = 500;
+/** Of the time that a batch took, so much is left to others before the next. */
+const REST_RATIO = 0.35;
+const LONGEST_REST_MS = 60;
+
+/** What a kind of table needs of the records. */
+interface Store<Data> {
+  readonly table: TableKind<Data>;
+  /** Which of these are on record already, as the table compares them. */
+  readonly known: (rows: readonly Data[], transaction: Transaction | null) => Promise<ReadonlySet<string>>;
+  readonly insert: (rows: readonly Data[], transaction: Transaction) => Promise<void>;
 }
 
-const FILE_VERSION = 1;
+/**
+ * Reads a file row by row, and takes in what may be: all rows where none has a mistake, or the good ones where they were
+ * chosen; all at once, or nothing where it is cut off. Leaves time to others between batches.
+ * @throws ProblemError `cancelled` once the signal says so; nothing of it is then on record.
+ */
+export async function importTable(
+  sequelize: Sequelize,
+  order: ImportOrder,
+  onStep: (step: ImportStep) => void,
+  signal: AbortSignal,
+): Promise<ImportReport> {
+  return order.kind === 'ties'
+    ? importInto(sequelize, tieStore(sequelize), order, onStep, signal)
+    : importInto(sequelize, wearerStore(sequelize), order, onStep, signal);
+}
 
-/** Reads a table and checks every row by the contract, each mistake at its row and column. `known`: what is on record already. */
-export function readFile<Data>(kind: TableKind<Data>, format: 'csv' | 'json', text: string, known: ReadonlySet<string>): ReadFile<Data> {
-  const rows = format === 'csv' ? readCsvRows(kind, text) : readJsonRows(kind, text);
-  const seen = new Set(known);
-  const good: Data[] = [];
-  const mistakes: ImportMistake[] = [];
-  for (const { row, data, mistakes: found } of rows) {
-    mistakes.push(...found);
-    if (data === null) continue;
-    const same = kind.sameAs(data);
-    if (seen.has(same)) {
-      const message = known.has(same) ? kind.alreadyThere : 'An earlier row of this file is the same.';
-      mistakes.push({ row, column: kind.sameColumn, value: same.split('|')[0] ?? '', message });
-      continue;
-    }
-    seen.add(same);
-    good.push(data);
+async function importInto<Data>(
+  sequelize: Sequelize,
+  store: Store<Data>,
+  order: ImportOrder,
+  onStep: (step: ImportStep) => void,
+  signal: AbortSignal,
+): Promise<ImportReport> {
+  if (order.mode === 'check') {
+    const tally = new Tally(store.table);
+    for await (const batch of batchesOf(store, order, onStep, signal)) tally.add(batch, await store.known(dataOf(batch), null));
+    return tally.report(0);
   }
+  const tally = new Tally(store.table);
+  let taken = 0;
+  try {
+    await withTransaction(sequelize, async (transaction) => {
+      for await (const batch of batchesOf(store, order, onStep, signal)) {
+        const good = tally.add(batch, await store.known(dataOf(batch), transaction));
+        if (order.mode === 'all' && tally.bad > 0) continue;
+        await store.insert(good, transaction);
+        taken += good.length;
+      }
+      if (order.mode === 'all' && tally.bad > 0) throw new NothingTaken();
+    });
+  } catch (error) {
+    if (!(error instanceof NothingTaken)) throw error;
+    taken = 0;
+  }
+  return tally.report(taken);
+}
+
+/** Ends a transaction whose rows are not to be kept. */
+class NothingTaken extends Error {}
+
+const dataOf = <Data>(batch: readonly PlacedRow<Data>[]): Data[] => batch.flatMap(({ data }) => (data === null ? [] : [data]));
+
+async function* batchesOf<Data>(
+  { table }: Store<Data>,
+  { format, path }: ImportOrder,
+  onStep: (step: ImportStep) => void,
+  signal: AbortSignal,
+): AsyncGenerator<readonly PlacedRow<Data>[]> {
+  let rows = 0;
+  let batch: PlacedRow<Data>[] = [];
+  let began = performance.now();
+  for await (const row of readTable(table, format, path)) {
+    rows += 1;
+    batch.push(row);
+    if (batch.length < BATCH) continue;
+    if (signal.aborted) throw new ProblemError('cancelled');
+    yield batch;
+    onStep({ rows, share: row.share });
+    batch = [];
+    await new Promise((resolve) => setTimeout(resolve, Math.min(LONGEST_REST_MS, REST_RATIO * (performance.now() - began))));
+    began = performance.now();
+  }
+  if (signal.aborted) throw new ProblemError('cancelled');
+  if (batch.length > 0) yield batch;
+  onStep({ rows, share: 1 });
+}
+
+function wearerStore(sequelize: Sequelize): Store<WearerData> {
+  const wearers = wearerRepository({ sequelize, models: defineModels(sequelize) });
   return {
-    good,
-    report: {
-      total: rows.length,
-      good: good.length,
-      bad: rows.length - good.length,
-      mistakes: mistakes.slice(0, MOST_MISTAKES_LISTED),
-      further: Math.max(0, mistakes.length - MOST_MISTAKES_LISTED),
+    table: wearerTable,
+    known: async (rows, transaction) => {
+      const found = await named<{ name: string; collarSystem: 'in' | 'cm'; collarLabel: number; collarEstimated: number }>(
+        sequelize,
+        `SELECT name, collar_system AS collarSystem, collar_label AS collarLabel, collar_estimated AS collarEstimated
+          FROM wearers WHERE merged_into IS NULL AND name IN (?)`,
+        rows,
+        transaction,
+      );
+      // a collar that was only proposed is nobody's measure
+      return new Set(
+        found.map(({ name, collarSystem: system, collarLabel: label, collarEstimated }) =>
+          wearerTable.sameAs({ ...EMPTY, name, collar: Number(collarEstimated) === 1 ? null : { text: '', system, label } }),
+        ),
+      );
     },
+    insert: async (rows, transaction) =>
+      wearers.insert(
+        rows.map((data) => wholeWearer(uuid(), data)),
+        new Date(),
+        transaction,
+      ),
   };
 }
 
-/** Writes records as a table, or as JSON that says what it is. */
-export function writeFile<Data>(
-  kind: TableKind<Data>,
-  format: 'csv' | 'json',
-  records: readonly Data[],
-  toJson: (data: Data) => unknown,
-): string {
-  if (format === 'json') return `${JSON.stringify({ kind: kind.file, version: FILE_VERSION, rows: records.map(toJson) }, null, 1)}\n`;
-  return writeCsv(
-    kind.columns.map(({ name }) => name),
-    records.map((data) => kind.columns.map(({ write }) => write(data))),
-  );
+/** A wearer of whom nothing is known: for comparing by what is. */
+const EMPTY: WearerData = {
+  ...{ name: '', collar: null, longEnd: 'left', note: '', takenBy: '' },
+  ...{ bareNeckMm: null, easeMm: null, neckBreadthMm: null, faceWidthMm: null, firstButtonMm: null, buttonSpacingMm: null },
+  ...{ dexterity: null, finish: null, fullness: null, backKnotLayer: null },
+};
+
+function tieStore(sequelize: Sequelize): Store<TieData> {
+  const ties = tieRepository({ models: defineModels(sequelize) });
+  return {
+    table: tieTable,
+    known: async (rows, transaction) => {
+      const found = await named<{ name: string }>(sequelize, 'SELECT name FROM ties WHERE name IN (?)', rows, transaction);
+      return new Set(found.map(({ name }) => sameTieName(name)));
+    },
+    insert: async (rows, transaction) =>
+      ties.insertAll(
+        rows.map((data) => ({ id: uuid(), data })),
+        new Date(),
+        transaction,
+      ),
+  };
 }
 
-function readCsvRows<Data>(kind: TableKind<Data>, text: string): readonly ReadRow<Data>[] {
-  const table = readCsv(text);
-  if (table.columns.every((name) => name === '')) throw unreadable('This file is empty. The first row names the columns.');
-  const places = kind.columns.map((column) => ({ column, place: table.columns.findIndex((name) => name.toLowerCase() === column.name) }));
-  const unknown = table.columns.filter((name) => name !== '' && !kind.columns.some((column) => column.name === name.toLowerCase()));
-  if (unknown.length > 0)
-    throw unreadable(`There is no column “${unknown[0]}”. Columns are: ${kind.columns.map(({ name }) => name).join(', ')}.`);
-  return table.rows.map(({ row, cells }) => {
-    const record: Record<string, unknown> = {};
-    for (const { column, place } of places) if (place >= 0) column.read(cells[place] ?? '', record);
-    kind.complete?.(record);
-    const torn = table.broken.find((broken) => broken.row === row);
-    const extra =
-      cells.length > table.columns.length
-        ? [
-            {
-              row,
-              column: '',
-              value: cells.slice(table.columns.length).join(' '),
-              message: `This row has ${cells.length} cells, but there are ${table.columns.length} columns.`,
-            },
-          ]
-        : [];
-    const broken = torn ? [{ row, column: '', value: '', message: 'A quotation mark in this row is not closed.' }] : extra;
-    return broken.length > 0
-      ? { row, data: null, mistakes: broken }
-      : checked(kind, row, record, (column) => cells[places.find((each) => each.column === column)?.place ?? -1] ?? '');
-  });
-}
+const sameTieName = (name: string): string => name.trim().toLocaleLowerCase();
 
-const jsonFile = z.object({ kind: z.string(), version: z.number(), rows: z.array(z.unknown()) });
-
-function readJsonRows<Data>(kind: TableKind<Data>, text: string): readonly ReadRow<Data>[] {
-  let content: unknown;
-  try {
-    content = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch (error) {
-    throw unreadable(`This file is not JSON: ${error instanceof Error ? error.message : ''}`);
-  }
-  const file = jsonFile.safeParse(content);
-  if (!file.success || file.data.kind !== kind.file || file.data.version !== FILE_VERSION)
-    throw unreadable(`This file does not say that it is “${kind.file}”, version ${FILE_VERSION}.`);
-  return file.data.rows.map((record, i) => checked(kind, i + 1, record, (column) => String(at(record, column.path) ?? '')));
-}
-
-function checked<Data>(kind: TableKind<Data>, row: number, record: unknown, cellOf: (column: Column<Data>) => string): ReadRow<Data> {
-  const read = kind.schema.safeParse(record);
-  if (read.success) return { row, data: read.data, mistakes: [] };
-  const mistakes = read.error.issues.map(({ path, message }): ImportMistake => {
-    const dotted = path.filter((step) => typeof step === 'string').join('.');
-    const column =
-      kind.columns.find((each) => each.path === dotted) ?? kind.columns.find((each) => dotted !== '' && each.path.startsWith(dotted));
-    return { row, column: column?.name ?? dotted, value: column ? cellOf(column) : '', message: inWords(message, column) };
-  });
-  return { row, data: null, mistakes };
-}
-
-/** What a schema says of a missing or unknown word is put in words for people. */
-function inWords<Data>(message: string, column: Column<Data> | undefined): string {
-  const options = /^Invalid (?:option|input): expected one of (.+)$/.exec(message)?.[1];
-  if (options !== undefined) {
-    const words = options.replaceAll('"', '').split('|');
-    return `Write one of ${words.map((word) => column?.words?.[word] ?? word).join(', ')}.`;
-  }
-  if (!message.startsWith('Invalid input')) return message;
-  return `${column ? `The ${column.name}` : 'This'} is missing or cannot be read.`;
-}
-
-function unreadable(detail: string): ProblemError {
-  return new ProblemError('unreadable', { detail });
+/** Rows with one of the names of these; the database compares them more loosely than the table does. */
+async function named<Row extends object>(
+  sequelize: Sequelize,
+  statement: string,
+  rows: readonly { readonly name: string }[],
+  transaction: Transaction | null,
+): Promise<Row[]> {
+  if (rows.length === 0) return [];
+  return sequelize.query<Row>(statement, { replacements: [rows.map(({ name }) => name)], type: QueryTypes.SELECT, transaction });
 }

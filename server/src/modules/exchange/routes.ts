@@ -1,48 +1,76 @@
-import { exportQuery, importQuery, importReport, problem } from '@easytuck/contract';
-import type { FastifyInstance } from 'fastify';
+import multipart from '@fastify/multipart';
+import {
+  exchangeKind,
+  exportQuery,
+  importProgress,
+  importQuery,
+  importReport,
+  LARGEST_IMPORT_MB,
+  problem,
+  recordId,
+} from '@easytuck/contract';
+import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
+import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
+import { ProblemError } from '../../problem.ts';
 import { sendTable } from '../sendFile.ts';
+import { withSentFile } from './receiveFile.ts';
 import { exchangeService } from './service.ts';
 
-const LARGEST_FILE_BYTES = 32 * 1_048_576;
 const tags = ['exchange'];
 const file = z.any().describe('A table as CSV or JSON.');
+const params = z.object({ kind: exchangeKind });
+const importParams = z.object({ key: recordId });
 
-/** Tables of ties and wearers, out and in: `text/csv` or JSON. */
+/** Tables of ties and wearers, out as CSV or JSON, and in as a file sent as a form. */
 export async function exchangeRoutes(app: FastifyInstance): Promise<void> {
   const routes = app.withTypeProvider<ZodTypeProvider>();
   const service = exchangeService(app.database);
-  // A file is handed on as it is: whether it is JSON at all is said with the other mistakes.
-  app.removeAllContentTypeParsers();
-  app.addContentTypeParser(
-    ['text/csv', 'application/json', 'text/plain'],
-    { parseAs: 'string', bodyLimit: LARGEST_FILE_BYTES },
-    (_request, body, done) => {
-      done(null, body);
+  await app.register(multipart, { limits: { files: 1, fields: 4, fieldSize: 1_024, fileSize: LARGEST_IMPORT_MB * 1_048_576 } });
+
+  routes.get(
+    '/:kind',
+    { schema: { tags, params, querystring: exportQuery, response: { 200: file, 400: problem, 503: problem } } },
+    async (request, reply) => {
+      const { kind } = request.params;
+      return sendTable(reply, kind, request.query.format, service.exportTable(kind, request.query.format));
     },
   );
-  const kinds = {
-    ties: { out: service.exportTies, into: service.importTies },
-    wearers: { out: service.exportWearers, into: service.importWearers },
-  } as const;
-  for (const [kind, { out, into }] of Object.entries(kinds)) {
-    routes.get(
-      `/${kind}`,
-      { schema: { tags, querystring: exportQuery, response: { 200: file, 503: problem } } },
-      async ({ query }, reply) => sendTable(reply, kind, query.format, await out(query.format)),
-    );
-    routes.post(
-      `/${kind}`,
-      {
-        schema: {
-          tags,
-          querystring: importQuery,
-          body: z.string(),
-          response: { 200: importReport, 400: problem, 413: problem, 503: problem },
-        },
+  routes.post(
+    '/:kind',
+    {
+      config: { takesFile: true },
+      bodyLimit: (LARGEST_IMPORT_MB + 1) * 1_048_576,
+      schema: {
+        tags,
+        params,
+        querystring: importQuery,
+        consumes: ['multipart/form-data'],
+        response: { 200: importReport, 400: problem, 409: problem, 413: problem, 415: problem, 503: problem },
       },
-      async (request) => into((request.headers['content-type'] ?? '').includes('json') ? 'json' : 'csv', request.body, request.query.mode),
-    );
-  }
+    },
+    async (request) => {
+      if (!request.isMultipart()) throw new ProblemError('mediaType');
+      const { mode, key = uuid() } = request.query;
+      return withSentFile(await request.file(), (sent) => service.importFile(request.params.kind, mode, key, sent, whenGone(request)));
+    },
+  );
+  routes.get(
+    '/imports/:key',
+    { schema: { tags, params: importParams, response: { 200: importProgress, 400: problem, 404: problem, 503: problem } } },
+    async (request) => service.progress(request.params.key),
+  );
+  routes.delete(
+    '/imports/:key',
+    { schema: { tags, params: importParams, response: { 200: importProgress, 400: problem, 404: problem, 503: problem } } },
+    async (request) => service.cancel(request.params.key),
+  );
+}
+
+/** Says when whoever asked is no longer there to be answered. */
+function whenGone({ raw }: FastifyRequest): AbortSignal {
+  const gone = new AbortController();
+  raw.socket.once('close', () => gone.abort());
+  return gone.signal;
 }

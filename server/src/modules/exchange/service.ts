@@ -1,91 +1,142 @@
-import type { ImportMode, ImportReport, TieData, Wearer, WearerData } from '@easytuck/contract';
-import { v7 as uuid } from 'uuid';
-import { withTransaction } from '../../database/withTransaction.ts';
+import type { ExchangeKind, ImportMode, ImportProgress, ImportReport, WearerData } from '@easytuck/contract';
+import { setTimeout as pause } from 'node:timers/promises';
+import { withLease } from '../../database/lease.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
+import { toProblemError } from '../../plugins/errors.ts';
+import { ProblemError } from '../../problem.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { dataOf } from '../ties/service.ts';
-import { wearerRepository } from '../wearers/repository.ts';
-import { keptOf, wholeWearer } from '../wearers/service.ts';
-import { readFile, writeFile, type ReadFile } from './importTable.ts';
+import { wearerRepository, type KeptWearer } from '../wearers/repository.ts';
+import { importLog, type ImportMark } from './importLog.ts';
+import type { ImportStep } from './importTable.ts';
+import { runImport } from './runImport.ts';
 import { tieTable } from './tieTable.ts';
 import { wearerTable } from './wearerTable.ts';
+import { writeTable } from './writeTable.ts';
 
 type Format = 'csv' | 'json';
 
+/** A file that was sent and lies in a folder of its own until it is read. */
+export interface SentFile {
+  readonly path: string;
+  readonly format: Format;
+  /** SHA-256. */
+  readonly fingerprint: string;
+}
+
 /** Tables out and in. */
 export interface ExchangeService {
-  readonly exportTies: (format: Format) => Promise<string>;
-  readonly exportWearers: (format: Format) => Promise<string>;
-  /** Nothing is taken in unless the mode asks for it; what is, all at once or not at all. */
-  readonly importTies: (format: Format, text: string, mode: ImportMode) => Promise<ImportReport>;
-  readonly importWearers: (format: Format, text: string, mode: ImportMode) => Promise<ImportReport>;
+  /** The table in pieces, as it is read: the whole is never held. */
+  readonly exportTable: (kind: ExchangeKind, format: Format) => AsyncIterable<string>;
+  /**
+   * Nothing is taken in unless the mode asks for it; what is, all at once or not at all. Imports are taken in one after another,
+   * so that the same file sent twice at once finds its own rows there. The same key is done once.
+   * @param gone says that nobody waits for it any more: it is then cancelled.
+   */
+  readonly importFile: (kind: ExchangeKind, mode: ImportMode, key: string, file: SentFile, gone: AbortSignal) => Promise<ImportReport>;
+  readonly progress: (key: string) => Promise<ImportProgress>;
+  readonly cancel: (key: string) => Promise<ImportProgress>;
 }
 
 const PAGE = 1_000;
+const KEEP_STEP_MS = 500;
+const LOOK_AGAIN_MS = 150;
+/** An import before this one is waited for so long. */
+const WAIT_MS = 60 * 60_000;
 
 export function exchangeService(shop: Database): ExchangeService {
   const ties = tieRepository(shop);
   const wearers = wearerRepository(shop);
-  const allWearers = async (): Promise<Wearer[]> => {
-    const all: Wearer[] = [];
-    for (let page = await wearers.page('', PAGE); page.length > 0; page = await wearers.page(page.at(-1)?.id ?? '', PAGE))
-      all.push(...page);
-    return all;
+  const log = importLog(shop.jobs);
+
+  const wearerPages = async function* (): AsyncGenerator<readonly WearerData[]> {
+    for (let page = await wearers.page('', PAGE); page.last !== null; page = await wearers.page(page.last, PAGE))
+      yield page.wearers.map(wearerDataOf);
   };
+  const tiePages = async function* () {
+    yield (await ties.list()).map(dataOf);
+  };
+  const progress = async (key: string): Promise<ImportProgress> => {
+    requireReady(shop);
+    const found = await log.find(key);
+    if (!found) throw new ProblemError('notFound', { detail: 'There is no such import.' });
+    return found;
+  };
+
+  /** Runs it, keeps how far it is, and ends it when its client is gone or somebody cancels it. */
+  const runLogged = async (mark: ImportMark, file: SentFile, gone: AbortSignal): Promise<ImportReport> => {
+    const { key, kind, mode } = mark;
+    const cancelled = new AbortController();
+    let step: ImportStep = { rows: 0, share: 0 };
+    const keep = async (): Promise<void> => {
+      if (await log.step(key, step.rows, step.share)) cancelled.abort();
+    };
+    const keeping = setInterval(() => void keep().catch(() => undefined), KEEP_STEP_MS);
+    const signal = AbortSignal.any([gone, cancelled.signal]);
+    const run = (): Promise<ImportReport> => {
+      if (signal.aborted) throw new ProblemError('cancelled');
+      return runImport(shop.jobs, { kind, mode, format: file.format, path: file.path }, (next) => (step = next), signal);
+    };
+    try {
+      const report = mode === 'check' ? await run() : await withLease(shop.jobs, 'import', WAIT_MS, async () => run());
+      if (report === null) throw new ProblemError('busy', { detail: 'Another import has been going on for an hour. Cancel it first.' });
+      await log.end(key, 'done', { report });
+      return report;
+    } catch (error) {
+      const why = toProblemError(error as Parameters<typeof toProblemError>[0]);
+      await log.end(key, why.code === 'cancelled' ? 'cancelled' : 'failed', { problem: why.toProblem() }).catch(() => undefined);
+      throw error;
+    } finally {
+      clearInterval(keeping);
+    }
+  };
+
+  /** The same import sent again: what came of the first. */
+  const awaitFirst = async (key: string, gone: AbortSignal): Promise<ImportReport> => {
+    for (;;) {
+      const { report, problem, state } = await progress(key);
+      if (report !== null) return report;
+      if (problem !== null)
+        throw new ProblemError(state === 'cancelled' ? 'cancelled' : 'unreadable', { detail: problem.detail ?? problem.title });
+      if (state === 'interrupted') throw new ProblemError('busy', { detail: 'The import was cut off. Send it again.' });
+      if (gone.aborted) throw new ProblemError('cancelled');
+      await pause(LOOK_AGAIN_MS);
+    }
+  };
+
   return {
-    exportTies: async (format) => {
+    exportTable: (kind, format) => {
       requireReady(shop);
-      return writeFile(tieTable, format, (await ties.list()).map(dataOf), (data) => data);
+      return kind === 'ties'
+        ? writeTable(tieTable, format, tiePages(), (data) => data)
+        : writeTable(wearerTable, format, wearerPages(), jsonOf);
     },
-    exportWearers: async (format) => {
+    importFile: async (kind, mode, key, file, gone) => {
       requireReady(shop);
-      return writeFile(wearerTable, format, (await allWearers()).map(wearerDataOf), ({ takenBy: _by, ...data }) => ({
-        ...data,
-        collar: data.collar?.text ?? '',
-      }));
+      const mark: ImportMark = { key, kind, mode, fingerprint: file.fingerprint };
+      switch (await log.begin(mark)) {
+        case 'now':
+          return runLogged(mark, file, gone);
+        case 'before':
+          return awaitFirst(key, gone);
+        case 'taken':
+          throw new ProblemError('taken', { detail: 'Another import was sent under this key.' });
+      }
     },
-    importTies: async (format, text, mode) => {
-      requireReady(shop);
-      const known = new Set((await ties.names()).map((name) => name.trim().toLocaleLowerCase()));
-      return takeIn(readFile<TieData>(tieTable, format, text, known), mode, (good) =>
-        withTransaction(shop.sequelize, (transaction) =>
-          ties.insertAll(
-            good.map((data) => ({ id: uuid(), data })),
-            new Date(),
-            transaction,
-          ),
-        ),
-      );
-    },
-    importWearers: async (format, text, mode) => {
-      requireReady(shop);
-      const known = new Set((await allWearers()).map((wearer) => wearerTable.sameAs(wearerDataOf(wearer))));
-      return takeIn(readFile<WearerData>(wearerTable, format, text, known), mode, (good) =>
-        withTransaction(shop.sequelize, (transaction) =>
-          wearers.insert(
-            good.map((data) => wholeWearer(uuid(), data)),
-            new Date(),
-            transaction,
-          ),
-        ),
-      );
+    progress,
+    cancel: async (key) => {
+      await progress(key);
+      await log.askToCancel(key);
+      return progress(key);
     },
   };
 }
 
-/** Takes in what may be taken: all rows where none has a mistake, or the good ones where they were chosen. */
-async function takeIn<Data>(
-  { good, report }: ReadFile<Data>,
-  mode: ImportMode,
-  insert: (good: readonly Data[]) => Promise<void>,
-): Promise<ImportReport> {
-  const takes = mode === 'good' || (mode === 'all' && report.bad === 0);
-  if (takes && good.length > 0) await insert(good);
-  return { ...report, taken: takes ? good.length : 0 };
-}
+/** As it stands in a file: the collar as it was written, and nothing of who took the measures or how. */
+const jsonOf = (data: WearerData): unknown =>
+  Object.assign({}, data, { collar: data.collar?.text ?? '', takenBy: undefined, collarEstimated: undefined });
 
 /** A wearer as he was typed: a collar that was only proposed is left for the next reader to propose again. */
-function wearerDataOf(wearer: Wearer): WearerData {
-  const { collarEstimated, collar, ...rest } = keptOf(wearer);
-  return { ...rest, collar: collarEstimated ? null : collar, takenBy: '' };
+function wearerDataOf(kept: KeptWearer): WearerData {
+  return Object.assign({}, kept, { collar: kept.collarEstimated ? null : kept.collar, takenBy: '' });
 }

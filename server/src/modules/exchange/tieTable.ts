@@ -1,7 +1,7 @@
-import { SHAPE_WORDS, tieInput, type TieData } from '@easytuck/contract';
+import { MOST_IMPORT_ROWS, SHAPE_WORDS, tieInput, type TieData } from '@easytuck/contract';
 import { CLOTH_BEHAVIOUR, parseNumber, type ClothKind } from '@easytuck/core';
 import { at, numberColumn, put, textColumn, wordColumn, yesColumn, type Column } from './columns.ts';
-import type { TableKind } from './importTable.ts';
+import type { TableKind } from './readTable.ts';
 
 const mm = (name: string, path: string): Column<TieData> => numberColumn(`${name} mm`, path);
 
@@ -123,4 +123,5 @@ export const tieTable: TableKind<TieData> = {
   sameAs: ({ name }) => name.trim().toLocaleLowerCase(),
   sameColumn: 'name',
   alreadyThere: 'There is a tie of this name already.',
+  mostRows: MOST_IMPORT_ROWS.ties,
 };

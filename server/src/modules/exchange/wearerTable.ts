@@ -1,6 +1,6 @@
-import { wearerInput, type WearerData } from '@easytuck/contract';
+import { MOST_IMPORT_ROWS, wearerInput, type WearerData } from '@easytuck/contract';
 import { numberColumn, textColumn, wordColumn, type Column } from './columns.ts';
-import type { TableKind } from './importTable.ts';
+import type { TableKind } from './readTable.ts';
 
 const mm = (name: string, path: keyof WearerData): Column<WearerData> => numberColumn(`${name} mm`, path, null);
 
@@ -27,4 +27,5 @@ export const wearerTable: TableKind<WearerData> = {
   sameAs: ({ name, collar }) => `${name.trim().toLocaleLowerCase()}|${collar ? `${collar.label} ${collar.system}` : ''}`,
   sameColumn: 'name',
   alreadyThere: 'Somebody of this name and collar is on record already.',
+  mostRows: MOST_IMPORT_ROWS.wearers,
 };

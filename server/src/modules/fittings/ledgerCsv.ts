@@ -1,5 +1,5 @@
 import { OCCASION_WORDS, SCHOOL_WORDS, type FittingQuery, type LedgerLine } from '@easytuck/contract';
-import { writeCsv } from '../exchange/csv.ts';
+import { writeCsvHeading, writeCsvRows } from '../exchange/csv.ts';
 import type { FittingService } from './service.ts';
 
 const PAGE = 200;
@@ -23,17 +23,13 @@ const COLUMNS: readonly (readonly [name: string, value: (line: LedgerLine) => st
   ['key', ({ id }) => id],
 ];
 
-/** The whole ledger, by the filters, as CSV. */
-export async function ledgerCsv(service: FittingService, query: FittingQuery): Promise<string> {
-  const rows: string[][] = [];
+/** The whole ledger, by the filters, as CSV, page by page. */
+export async function* ledgerCsv(service: FittingService, query: FittingQuery): AsyncGenerator<string> {
+  yield writeCsvHeading(COLUMNS.map(([name]) => name));
   for (let before = query.before, more = true; more;) {
     const page = await service.ledger({ ...query, limit: PAGE, ...(before === undefined ? {} : { before }) });
-    rows.push(...page.lines.map((line) => COLUMNS.map(([, value]) => value(line))));
+    yield writeCsvRows(page.lines.map((line) => COLUMNS.map(([, value]) => value(line))));
     more = page.more;
     before = page.lines.at(-1)?.id;
   }
-  return writeCsv(
-    COLUMNS.map(([name]) => name),
-    rows,
-  );
 }

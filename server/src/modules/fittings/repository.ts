@@ -23,7 +23,7 @@ export interface FittingRepository {
   /** Latest first. */
   readonly list: (query: FittingQuery, limit: number) => Promise<Fitting[]>;
   /** First to last. */
-  readonly revisions: (rootId: string) => Promise<Fitting[]>;
+  readonly revisions: (rootId: string, transaction?: Transaction) => Promise<Fitting[]>;
   /** Keeps a fitting; where it revises another, that one is no longer the latest. */
   readonly insert: (fitting: Fitting, transaction: Transaction) => Promise<void>;
 }
@@ -54,10 +54,12 @@ export function fittingRepository({ models, sequelize }: Database): FittingRepos
       );
       return rows.map(toFitting);
     },
-    revisions: async (rootId) =>
-      (await readRows<FittingRow>(sequelize, `SELECT ${COLUMNS} FROM fittings WHERE root_id = ? ORDER BY revision`, [rootId])).map(
-        toFitting,
-      ),
+    revisions: async (rootId, transaction) => {
+      // within a transaction what others have committed since it began counts too
+      const now = transaction ? ' LOCK IN SHARE MODE' : '';
+      const statement = `SELECT ${COLUMNS} FROM fittings WHERE root_id = ? ORDER BY revision${now}`;
+      return (await readRows<FittingRow>(sequelize, statement, [rootId], transaction)).map(toFitting);
+    },
     insert: async (fitting, transaction) => {
       const { id, givenOutAt, wearer, tie, modelVersion, result, revision, card, occasion, staff } = fitting;
       if (revision.revises !== null) await fittings.update({ isLatest: false }, { where: { id: revision.revises }, transaction });

@@ -24,7 +24,7 @@ export async function fittingRoutes(app: FastifyInstance): Promise<void> {
   routes.get(
     '/ledger.csv',
     { schema: { tags, querystring: fittingQuery, response: { 200: z.any().describe('The ledger as CSV.'), 400: problem, 503: problem } } },
-    async ({ query }, reply) => sendTable(reply, 'ledger', 'csv', await ledgerCsv(service, query)),
+    async ({ query }, reply) => sendTable(reply, 'ledger', 'csv', ledgerCsv(service, query)),
   );
   routes.get('/:id', { schema: { tags, params, response: { 200: fitting, 404: problem, 503: problem } } }, async (request) =>
     service.get(request.params.id),

@@ -4,6 +4,7 @@ import {
   type FittingData,
   type FittingQuery,
   type LedgerLine,
+  type MeasuredHere,
   type Recomputed,
   type Wearer,
 } from '@easytuck/contract';
@@ -34,8 +35,9 @@ export interface FittingService {
   /** Works an old fitting out again with today's tie and model, beside what was given out. Nothing is kept. */
   readonly recompute: (id: string) => Promise<Recomputed>;
   /**
-   * Works out the answer and keeps it, together with a new wearer where there is one: both or neither. Measures that were
-   * taken of a known wearer go on his record. Where it revises an older one that is no longer the latest: `stale`, with
+   * Works out the answer and keeps it, together with a new wearer where there is one: both or neither. What was measured of a
+   * known wearer at this fitting goes on his record; `stale`, with the record, where that has changed since it was seen. Where
+   * it revises an older one that is no longer the latest: `stale`, with
    * the latest.
    */
   readonly giveOut: (data: FittingData) => Promise<{ stored: Fitting; created: boolean }>;
@@ -63,15 +65,19 @@ export function fittingService(shop: Database): FittingService {
 
   const wearerOf = async (data: FittingData, transaction: Transaction): Promise<Fitting['wearer']> => {
     if (data.wearer.kind === 'new') return enterWearer(data.wearer.id, data.wearer.name, data, transaction);
-    let found = await wearers.lock(data.wearer.id, transaction);
-    if (found?.mergedInto) found = await wearers.lock(found.mergedInto, transaction);
+    const found = await wearers.lockFollowed(data.wearer.id, transaction);
     if (!found) throw invalidField('wearer.id', 'This wearer is no longer on record. Choose another, or type the name to enter a new one.');
     const now = new Date();
     const kept = withMeasured(found, data);
-    const measures = measuresBetween(keptOf(found), kept, data.staff);
-    if (measures.length > 0) await wearers.update(found.id, found.version, kept, measures, now, transaction);
-    else await wearers.markSeen(found.id, now, transaction);
-    return { id: found.id, name: found.name };
+    if (isDeepStrictEqual(kept, keptOf(found))) {
+      await wearers.markSeen(found.id, now, transaction);
+      return { id: found.id, name: found.name };
+    }
+    const { version } = data.wearer;
+    if (version === null) throw invalidField('wearer.version', 'Say which version of the record was seen when this was measured.');
+    if (version !== found.version || found.id !== data.wearer.id) throw new ProblemError('stale', { current: found });
+    await wearers.update(found.id, version, kept, measuresBetween(keptOf(found), kept, data.staff), now, transaction);
+    return { id: found.id, name: kept.name };
   };
 
   const revisionOf = async (data: FittingData, transaction: Transaction): Promise<Fitting['revision']> => {
@@ -79,7 +85,7 @@ export function fittingService(shop: Database): FittingService {
     const revised = await fittings.lock(data.revises, transaction);
     if (!revised) throw invalidField('revises', 'The fitting that this one revises is not on record.');
     const { rootId, number } = revised.fitting.revision;
-    if (!revised.isLatest) throw new ProblemError('stale', { current: (await fittings.revisions(rootId)).at(-1) });
+    if (!revised.isLatest) throw new ProblemError('stale', { current: (await fittings.revisions(rootId, transaction)).at(-1) });
     return { number: number + 1, rootId, revises: data.revises };
   };
 
@@ -90,15 +96,19 @@ export function fittingService(shop: Database): FittingService {
     return found;
   };
 
+  /** Fittings of a wearer whose record was merged into another are found there. */
+  const ofTheSamePerson = async (query: FittingQuery): Promise<FittingQuery> =>
+    query.wearerId === undefined ? query : { ...query, wearerId: (await wearers.follow(query.wearerId))?.id ?? query.wearerId };
+
   return {
     get,
     list: async (query) => {
       requireReady(shop);
-      return fittings.list(query, query.limit);
+      return fittings.list(await ofTheSamePerson(query), query.limit);
     },
     ledger: async (query) => {
       requireReady(shop);
-      const [found, { unit }] = [await fittings.list(query, query.limit + 1), await settings.read()];
+      const [found, { unit }] = [await fittings.list(await ofTheSamePerson(query), query.limit + 1), await settings.read()];
       return { lines: found.slice(0, query.limit).map((fitting) => ledgerLineOf(fitting, unit)), more: found.length > query.limit };
     },
     revisions: async (id) => fittings.revisions((await get(id)).revision.rootId),
@@ -137,10 +147,18 @@ export function fittingService(shop: Database): FittingService {
             throw error;
           }),
         find: () => fittings.find(data.id),
-        sameAs: (stored) => [
-          { tieId: stored.tie.id, revises: stored.revision.revises, ...inputsOf(stored) },
-          { tieId: data.tieId, revises: data.revises, ...inputsOf(data) },
-        ],
+        sameAs: async (stored) => {
+          const wearerId = (await wearers.follow(data.wearer.id))?.id ?? data.wearer.id;
+          return [
+            { wearer: stored.wearer, tieId: stored.tie.id, revises: stored.revision.revises, ...inputsOf(stored) },
+            {
+              wearer: { id: wearerId, name: data.wearer.name ?? stored.wearer.name },
+              tieId: data.tieId,
+              revises: data.revises,
+              ...inputsOf(data),
+            },
+          ];
+        },
       });
     },
   };
@@ -159,21 +177,24 @@ const NO_MEASURES = {
   backKnotLayer: null,
 } as const;
 
-/** What of a fitting is measured of the wearer himself; what was not measured says nothing. */
+/** What a fitting says of the wearer himself; what was not measured says nothing. */
 function measuredIn({ neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm }: FittingData): Partial<KeptWearer> {
   const measured = { neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm };
   return Object.fromEntries(Object.entries(measured).filter(([, value]) => value !== null));
 }
 
-/** A wearer's record with what was found at the fitting. The collar is new only where its label is. */
+/** A wearer's record with what was measured at the fitting, and nothing else of it. The collar is new only where its label is. */
 function withMeasured(wearer: Wearer, data: FittingData): KeptWearer {
+  if (data.wearer.kind === 'new') throw new Error('somebody new has no record to add to');
+  const here = new Set<MeasuredHere>(data.wearer.measured);
   const { system, label } = wearer.collar;
-  const isSame = system === data.collar.system && label === data.collar.label;
+  const isCollarNew = here.has('collar') && (system !== data.collar.system || label !== data.collar.label || wearer.collarEstimated);
   return {
     ...keptOf(wearer),
-    ...measuredIn(data),
-    longEnd: data.longEnd,
-    ...(isSame ? {} : { collar: data.collar, collarEstimated: false }),
+    ...Object.fromEntries(Object.entries(measuredIn(data)).filter(([name]) => here.has(name as MeasuredHere))),
+    ...(here.has('longEnd') ? { longEnd: data.longEnd } : {}),
+    ...(here.has('name') && data.wearer.name !== null ? { name: data.wearer.name } : {}),
+    ...(isCollarNew ? { collar: data.collar, collarEstimated: false } : {}),
   };
 }
 

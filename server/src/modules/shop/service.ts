@@ -1,6 +1,6 @@
 import type { ShopSettings, ShopSettingsData } from '@easytuck/contract';
 import { requireReady, type Database } from '../../plugins/database.ts';
-import { ProblemError } from '../../problem.ts';
+import { afterChange } from '../insertOnce.ts';
 import { shopRepository } from './repository.ts';
 
 /** What can be done with the shop's settings. */
@@ -22,8 +22,8 @@ export function shopService(shop: Database): ShopService {
       requireReady(shop);
       const saved = await repository.update(version, data);
       const current = await read();
-      if (!saved) throw new ProblemError('stale', { current });
-      return current;
+      const { version: _version, ...stored } = current;
+      return afterChange(current, saved, version, [stored, data]);
     },
   };
 }

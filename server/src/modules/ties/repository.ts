@@ -33,7 +33,7 @@ export interface TieRepository {
   readonly update: (id: string, version: number, data: TieData, at: Date) => Promise<boolean>;
 }
 
-export function tieRepository({ models }: Database): TieRepository {
+export function tieRepository({ models }: Pick<Database, 'models'>): TieRepository {
   const { ties } = models;
   return {
     find: async (id, transaction) => {

@@ -1,7 +1,7 @@
 import type { Tie, TieData } from '@easytuck/contract';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { ProblemError } from '../../problem.ts';
-import { insertOnce } from '../insertOnce.ts';
+import { afterChange, insertOnce } from '../insertOnce.ts';
 import { tieRepository } from './repository.ts';
 
 /** What can be done with the ties in the drawer. */
@@ -39,8 +39,7 @@ export function tieService(shop: Database): TieService {
       requireReady(shop);
       const saved = await repository.update(id, version, data, new Date());
       const current = await get(id);
-      if (!saved) throw new ProblemError('stale', { current });
-      return current;
+      return afterChange(current, saved, version, [dataOf(current), data]);
     },
   };
 }

@@ -1,4 +1,5 @@
 import { tying as tyingSchema, type Tying, type TyingData } from '@easytuck/contract';
+import type { Transaction } from 'sequelize';
 import { readDocument, type TyingRow } from '../../database/models.ts';
 import { readRows } from '../../database/readRows.ts';
 import type { Database } from '../../plugins/database.ts';
@@ -23,7 +24,7 @@ export interface TyingRepository {
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
   /** The latest measured tyings of each tie of that cloth but one, by tie; of the ties that were changed last. */
   readonly ofCloth: (clothKind: string, exceptTieId: string) => Promise<ReadonlyMap<string, readonly Tying[]>>;
-  readonly insert: (data: TyingData, at: Date) => Promise<void>;
+  readonly insert: (data: TyingData, at: Date, transaction: Transaction) => Promise<void>;
 }
 
 export function tyingRepository({ models, sequelize }: Database): TyingRepository {
@@ -58,8 +59,8 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
     },
     ofWearer: (wearerId) => latest('wearer_id', wearerId),
     ofTie: (tieId) => latest('tie_id', tieId),
-    insert: async (data, at) => {
-      await models.tyings.create({ ...data, tiedAt: at });
+    insert: async (data, at, transaction) => {
+      await models.tyings.create({ ...data, tiedAt: at }, { transaction });
     },
   };
 }

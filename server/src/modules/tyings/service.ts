@@ -1,7 +1,9 @@
 import type { ClothLearning, Tying, TyingData } from '@easytuck/contract';
 import { observationsOf, prepareTie, tieOff } from '@easytuck/core';
+import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { invalidField, ProblemError } from '../../problem.ts';
+import { fittingRepository } from '../fittings/repository.ts';
 import { insertOnce } from '../insertOnce.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository } from '../wearers/repository.ts';
@@ -20,10 +22,11 @@ export function tyingService(shop: Database): TyingService {
   const repository = tyingRepository(shop);
   const wearers = wearerRepository(shop);
   const ties = tieRepository(shop);
+  const fittings = fittingRepository(shop);
   return {
     ofWearer: async (wearerId) => {
       requireReady(shop);
-      return repository.ofWearer(wearerId);
+      return repository.ofWearer((await wearers.follow(wearerId))?.id ?? wearerId);
     },
     ofTie: async (tieId) => {
       requireReady(shop);
@@ -44,12 +47,21 @@ export function tyingService(shop: Database): TyingService {
     },
     record: async (data) => {
       requireReady(shop);
-      if (!(await wearers.find(data.wearerId))) throw invalidField('wearerId', 'This wearer is no longer on record.');
-      if (!(await ties.find(data.tieId))) throw invalidField('tieId', 'This tie is no longer in the drawer.');
       return insertOnce({
-        insert: () => repository.insert(data, new Date()),
+        insert: () =>
+          withTransaction(shop.sequelize, async (transaction) => {
+            const wearer = await wearers.lockFollowed(data.wearerId, transaction);
+            if (!wearer) throw invalidField('wearerId', 'This wearer is no longer on record.');
+            if (!(await ties.find(data.tieId, transaction))) throw invalidField('tieId', 'This tie is no longer in the drawer.');
+            if (data.fittingId !== null && !(await fittings.find(data.fittingId, transaction)))
+              throw invalidField('fittingId', 'The fitting that it was tied after is not on record.');
+            await repository.insert({ ...data, wearerId: wearer.id }, new Date(), transaction);
+          }),
         find: () => repository.find(data.id),
-        sameAs: ({ tieName: _name, tiedAt: _at, ...stored }) => [stored, data],
+        sameAs: async ({ tieName: _name, tiedAt: _at, ...stored }) => {
+          const wearerId = (await wearers.follow(data.wearerId))?.id ?? data.wearerId;
+          return [stored, { ...data, wearerId }];
+        },
       });
     },
   };

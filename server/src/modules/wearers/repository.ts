@@ -13,7 +13,7 @@ import { readDocument, type WearerMeasureRow, type WearerRow } from '../../datab
 import { insertRows } from '../../database/insertRows.ts';
 import { readRows } from '../../database/readRows.ts';
 import type { Database } from '../../plugins/database.ts';
-import { nameWords, searchWords, SHORT_WORD } from './searchWords.ts';
+import { isShortWord, nameWords, searchWords } from './searchWords.ts';
 
 /** What is kept of a wearer besides keys and times: the collar is there, read off a shirt or proposed from the neck. */
 export type KeptWearer = Omit<Wearer, 'id' | 'version' | 'createdAt' | 'updatedAt' | 'seenAt' | 'mergedInto'>;
@@ -33,10 +33,14 @@ export interface WearerRepository {
   readonly find: (id: string, transaction?: Transaction) => Promise<Wearer | null>;
   /** As `find`, and nobody else changes it until the transaction ends. */
   readonly lock: (id: string, transaction: Transaction) => Promise<Wearer | null>;
+  /** The record that a wearer's key leads to: his own, or the one that it was merged into. */
+  readonly follow: (id: string) => Promise<Wearer | null>;
+  /** As `follow`, and nobody else changes that record, or merges it, until the transaction ends. */
+  readonly lockFollowed: (id: string, transaction: Transaction) => Promise<Wearer | null>;
   /** Those with a word that begins with each of the words, recently seen first; merged records are left out. */
   readonly search: (letters: string, limit: number) => Promise<Wearer[]>;
-  /** Everybody, by key, a page at a time. */
-  readonly page: (after: string, limit: number) => Promise<Wearer[]>;
+  /** What is kept of everybody, by key, a page at a time; `last` is the page's last key, or null where there is no more. */
+  readonly page: (after: string, limit: number) => Promise<{ readonly wearers: readonly KeptWearer[]; readonly last: string | null }>;
   readonly insert: (wearers: readonly WholeWearer[], at: Date, transaction: Transaction) => Promise<void>;
   /** @returns false where there is no such wearer or it no longer has this version. */
   readonly update: (
@@ -51,17 +55,20 @@ export interface WearerRepository {
   /** Latest first. */
   readonly history: (id: string) => Promise<TakenMeasure[]>;
   readonly ownedTies: (id: string) => Promise<OwnedTie[]>;
-  readonly own: (id: string, tieId: string, at: Date) => Promise<void>;
+  readonly own: (id: string, tieId: string, at: Date, transaction: Transaction) => Promise<void>;
   readonly disown: (id: string, tieId: string) => Promise<void>;
   /** Moves all that belongs to one wearer to another and leaves a pointer. */
   readonly moveInto: (fromId: string, intoId: string, at: Date, transaction: Transaction) => Promise<void>;
 }
 
+/** Pointers lead straight to where a record went; a few steps are allowed for all the same. */
+const MOST_POINTERS = 8;
+
 const COLUMNS = `id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel,
   collar_estimated AS collarEstimated, long_end AS longEnd, note, measures, merged_into AS mergedInto, version,
   created_at AS createdAt, updated_at AS updatedAt, seen_at AS seenAt`;
 
-export function wearerRepository({ models, sequelize }: Database): WearerRepository {
+export function wearerRepository({ models, sequelize }: Pick<Database, 'models' | 'sequelize'>): WearerRepository {
   const { wearers, wearerWords, wearerMeasures: taken, wearerTies } = models;
   const one = async (id: string, transaction: Transaction | undefined, suffix = ''): Promise<Wearer | null> => {
     const [row] = await readRows<WearerRow>(sequelize, `SELECT ${COLUMNS} FROM wearers WHERE id = ?${suffix}`, [id], transaction);
@@ -94,10 +101,20 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
         ['seen_at', () => at],
         ['wearer_id', ({ id }) => id],
       ],
-      names.flatMap(({ id, name }) => searchWords(name).map((word) => ({ id, word }))),
+      // in the order of the key, which goes in faster
+      names
+        .flatMap(({ id, name }) => searchWords(name).map((word) => ({ id, word })))
+        .sort((a, b) => (a.word < b.word ? -1 : a.word > b.word ? 1 : 0)),
       transaction,
     );
+  const followed = async (id: string, read: (id: string) => Promise<Wearer | null>): Promise<Wearer | null> => {
+    let found = await read(id);
+    for (let i = 0; found !== null && found.mergedInto !== null && i < MOST_POINTERS; i += 1) found = await read(found.mergedInto);
+    return found;
+  };
   return {
+    follow: (id) => followed(id, (next) => one(next, undefined)),
+    lockFollowed: (id, transaction) => followed(id, (next) => one(next, transaction, ' FOR UPDATE')),
     find: (id, transaction) => one(id, transaction),
     lock: (id, transaction) => one(id, transaction, ' FOR UPDATE'),
     search: async (letters, limit) => {
@@ -114,13 +131,17 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
       const byId = new Map(rows.map((row) => [row.id, row]));
       return found.flatMap((id) => byId.get(id) ?? []).map(toWearer);
     },
-    page: async (after, limit) =>
-      (
-        await readRows<WearerRow>(sequelize, `SELECT ${COLUMNS} FROM wearers WHERE merged_into IS NULL AND id > ? ORDER BY id LIMIT ?`, [
-          after,
-          limit,
-        ])
-      ).map(toWearer),
+    page: async (after, limit) => {
+      const rows = await readRows<Pick<WearerRow, 'id' | Exclude<keyof Columns, 'measures'>> & { measures: string }>(
+        sequelize,
+        // as text: a hundred thousand documents and dates made into objects one by one take longer than all else
+        `SELECT id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel,
+            collar_estimated AS collarEstimated, long_end AS longEnd, note, CONCAT(measures) AS measures
+          FROM wearers WHERE merged_into IS NULL AND id > ? ORDER BY id LIMIT ?`,
+        [after, limit],
+      );
+      return { wearers: rows.map(toKept), last: rows.at(-1)?.id ?? null };
+    },
     insert: async (all, at, transaction) => {
       const columns = all.map(({ id, kept }) => ({ id, ...toColumns(kept) }));
       await insertRows(
@@ -157,7 +178,8 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
     update: async (id, version, kept, measures, at, transaction) => {
       const [changed] = await wearers.update(
         { ...toColumns(kept), version: version + 1, updatedAt: at, seenAt: at },
-        { where: { id, version }, transaction },
+        // a record that was merged into another is not brought back to life
+        { where: { id, version, mergedInto: null }, transaction },
       );
       if (changed !== 1) return false;
       await wearerWords.destroy({ where: { wearerId: id }, transaction });
@@ -193,8 +215,8 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
       );
       return rows.map(({ since, ...rest }) => ({ ...rest, since: since.toISOString() }));
     },
-    own: async (id, tieId, at) => {
-      await wearerTies.bulkCreate([{ wearerId: id, tieId, since: at }], { ignoreDuplicates: true });
+    own: async (id, tieId, at, transaction) => {
+      await wearerTies.bulkCreate([{ wearerId: id, tieId, since: at }], { ignoreDuplicates: true, transaction });
     },
     disown: async (id, tieId) => {
       await wearerTies.destroy({ where: { wearerId: id, tieId } });
@@ -228,16 +250,15 @@ export function wearerRepository({ models, sequelize }: Database): WearerReposit
 function searchStatement([leading, ...others]: readonly string[]): { statement: string; values: readonly string[] } {
   if (leading === undefined)
     return { statement: 'SELECT id FROM wearers WHERE merged_into IS NULL ORDER BY seen_at DESC, id DESC LIMIT ?', values: [] };
-  const isShort = (word: string): boolean => word.length <= SHORT_WORD;
   const also = others.map((word) => {
-    const place = isShort(word) ? 'o.word = ? AND o.seen_at = w.seen_at' : 'o.word LIKE ?';
+    const place = isShortWord(word) ? 'o.word = ? AND o.seen_at = w.seen_at' : 'o.word LIKE ?';
     return `AND EXISTS (SELECT 1 FROM wearer_words o WHERE ${place} AND o.wearer_id = w.wearer_id)`;
   });
   // a longer beginning may match two words of one name; a short one stands in the table once for each wearer
   return {
-    statement: `SELECT ${isShort(leading) ? '' : 'DISTINCT'} w.wearer_id AS id, w.seen_at FROM wearer_words w
-      WHERE w.word ${isShort(leading) ? '= ?' : 'LIKE ?'} ${also.join(' ')} ORDER BY w.seen_at DESC, w.wearer_id DESC LIMIT ?`,
-    values: [leading, ...others].map((word) => (isShort(word) ? word : `${word}%`)),
+    statement: `SELECT ${isShortWord(leading) ? '' : 'DISTINCT'} w.wearer_id AS id, w.seen_at FROM wearer_words w
+      WHERE w.word ${isShortWord(leading) ? '= ?' : 'LIKE ?'} ${also.join(' ')} ORDER BY w.seen_at DESC, w.wearer_id DESC LIMIT ?`,
+    values: [leading, ...others].map((word) => (isShortWord(word) ? word : `${word}%`)),
   };
 }
 
@@ -255,6 +276,16 @@ function toColumns(kept: KeptWearer): Columns {
     ...{ name, collarText: collar.text, collarSystem: collar.system, collarLabel: collar.label, collarEstimated, longEnd, note },
     measures: wearerMeasures.parse(kept),
   };
+}
+
+function toKept(row: Pick<WearerRow, keyof Columns>): KeptWearer {
+  const { name, longEnd, note } = row;
+  const collar: WrittenCollar = { text: row.collarText, system: row.collarSystem, label: row.collarLabel };
+  return Object.assign(
+    { name, collar, collarEstimated: Boolean(row.collarEstimated), longEnd, note },
+    NO_MEASURES,
+    readDocument(row.measures) as Partial<WearerMeasures>,
+  );
 }
 
 function toWearer(row: WearerRow): Wearer {

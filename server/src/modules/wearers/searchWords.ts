@@ -16,11 +16,17 @@ export function nameWords(name: string): readonly string[] {
   return plain
     .split(/[^\p{L}\p{N}]+/u)
     .filter((word) => word !== '')
-    .map((word) => word.slice(0, LONGEST_WORD));
+    .map((word) => beginning(word, LONGEST_WORD));
 }
 
 /** What a name is found by: its words, and their first one to four letters. */
 export function searchWords(name: string): readonly string[] {
   const words = nameWords(name);
-  return [...new Set(words.flatMap((word) => [word, ...Array.from({ length: SHORT_WORD }, (_, i) => word.slice(0, i + 1))]))];
+  return [...new Set(words.flatMap((word) => [word, ...Array.from({ length: SHORT_WORD }, (_, i) => beginning(word, i + 1))]))];
 }
+
+/** The first letters of a word. Letters are counted, not the halves that some of them are stored as: 𠮷 is one. */
+export const beginning = (word: string, letters: number): string => Array.from(word).slice(0, letters).join('');
+
+/** Whether a word's beginning is kept as it is. */
+export const isShortWord = (word: string): boolean => Array.from(word).length <= SHORT_WORD;

@@ -13,10 +13,11 @@ import { isDeepStrictEqual } from 'node:util';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { invalidField, ProblemError } from '../../problem.ts';
-import { insertOnce } from '../insertOnce.ts';
+import { afterChange, insertOnce } from '../insertOnce.ts';
+import { tieRepository } from '../ties/repository.ts';
 import { likeness } from './likeness.ts';
 import { wearerRepository, type KeptWearer, type NewMeasure, type WholeWearer } from './repository.ts';
-import { nameWords, SHORT_WORD } from './searchWords.ts';
+import { beginning, nameWords, SHORT_WORD } from './searchWords.ts';
 
 /** What can be done with wearers. */
 export interface WearerService {
@@ -35,15 +36,25 @@ export interface WearerService {
   readonly disown: (id: string, tieId: string) => Promise<OwnedTie[]>;
 }
 
+/** Characters that a record's note has room for. */
+const LONGEST_NOTE = 2_000;
 const MOST_COMPARED = 200;
 const MOST_LIKE = 6;
 
 export function wearerService(shop: Database): WearerService {
   const repository = wearerRepository(shop);
+  const ties = tieRepository(shop);
   const get = async (id: string): Promise<Wearer> => {
     requireReady(shop);
     const found = await repository.find(id);
-    if (!found) throw new ProblemError('notFound', { detail: 'There is no such wearer.' });
+    if (!found) throw noSuchWearer();
+    return found;
+  };
+  /** The record that a key leads to, by way of what it was merged into. */
+  const follow = async (id: string): Promise<Wearer> => {
+    requireReady(shop);
+    const found = await repository.follow(id);
+    if (!found) throw noSuchWearer();
     return found;
   };
   return {
@@ -61,26 +72,25 @@ export function wearerService(shop: Database): WearerService {
       });
     },
     change: async (id, version, data) => {
-      const before = await get(id);
-      const kept = keptWearer(data, before.collar.system);
-      const saved = await withTransaction(shop.sequelize, (transaction) =>
-        repository.update(id, version, kept, measuresBetween(before, kept, data.takenBy), new Date(), transaction),
-      );
-      const current = await get(id);
-      if (!saved) throw new ProblemError('stale', { current });
-      return current;
+      requireReady(shop);
+      const saved = await withTransaction(shop.sequelize, async (transaction) => {
+        const before = await repository.lock(id, transaction);
+        if (!before) throw noSuchWearer();
+        const kept = keptWearer(data, before.collar.system);
+        return repository.update(id, version, kept, measuresBetween(before, kept, data.takenBy), new Date(), transaction);
+      });
+      const current = await follow(id);
+      if (current.id !== id) throw new ProblemError('stale', { current });
+      return afterChange(current, saved, version, [keptOf(current), keptWearer(data, current.collar.system)]);
     },
-    history: async (id) => {
-      await get(id);
-      return repository.history(id);
-    },
+    history: async (id) => repository.history((await follow(id)).id),
     like: async (name, collarText, except) => {
       requireReady(shop);
       const reading = parseCollarSize(collarText);
       const collar = reading.kind === 'collar' ? reading.collar : null;
       const found = new Map<string, LikeWearer>();
       for (const word of nameWords(name)) {
-        for (const wearer of await repository.search(word.slice(0, SHORT_WORD), MOST_COMPARED)) {
+        for (const wearer of await repository.search(beginning(word, SHORT_WORD), MOST_COMPARED)) {
           const because = wearer.id === except ? [] : likeness(name, collar, wearer);
           if (because.length > 0) found.set(wearer.id, { wearer, because });
         }
@@ -97,31 +107,41 @@ export function wearerService(shop: Database): WearerService {
         const locked = [await repository.lock(first, transaction), await repository.lock(second, transaction)];
         const into = locked.find((wearer) => wearer?.id === id);
         const from = locked.find((wearer) => wearer?.id === fromId);
-        if (!into || !from) throw new ProblemError('notFound', { detail: 'There is no such wearer.' });
+        if (!into || !from) throw noSuchWearer();
+        // the same merging sent again, after its answer was lost
+        if (from.mergedInto === id && from.version === fromVersion + 1) return;
         if (into.mergedInto !== null || from.mergedInto !== null)
           throw invalidField('fromId', 'One of the two was merged into another record before.');
         if (into.version !== version || from.version !== fromVersion) throw new ProblemError('stale', { current: into });
+        const kept = filledFrom(into, from);
+        if (Array.from(kept.note).length > LONGEST_NOTE)
+          throw invalidField('fromId', 'The notes of the two together are longer than one record can hold. Shorten one of them first.');
         await repository.moveInto(fromId, id, new Date(), transaction);
-        await repository.update(id, version, filledFrom(into, from), [], new Date(), transaction);
+        await repository.update(id, version, kept, [], new Date(), transaction);
       });
       return get(id);
     },
-    ownedTies: async (id) => {
-      await get(id);
-      return repository.ownedTies(id);
-    },
+    ownedTies: async (id) => repository.ownedTies((await follow(id)).id),
     own: async (id, tieId) => {
-      await get(id);
-      await repository.own(id, tieId, new Date());
-      return repository.ownedTies(id);
+      requireReady(shop);
+      const owner = await withTransaction(shop.sequelize, async (transaction) => {
+        const found = await repository.lockFollowed(id, transaction);
+        if (!found) throw noSuchWearer();
+        if (!(await ties.find(tieId, transaction))) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
+        await repository.own(found.id, tieId, new Date(), transaction);
+        return found.id;
+      });
+      return repository.ownedTies(owner);
     },
     disown: async (id, tieId) => {
-      await get(id);
-      await repository.disown(id, tieId);
-      return repository.ownedTies(id);
+      const { id: owner } = await follow(id);
+      await repository.disown(owner, tieId);
+      return repository.ownedTies(owner);
     },
   };
 }
+
+const noSuchWearer = (): ProblemError => new ProblemError('notFound', { detail: 'There is no such wearer.' });
 
 /** What is kept of what was typed; a collar that was not is proposed from the bare neck, in the system the wearer is known in. */
 export function keptWearer(data: WearerData, system: CollarSystem = 'in'): KeptWearer {
@@ -168,10 +188,7 @@ function filledFrom(into: Wearer, from: Wearer): KeptWearer {
     ...kept,
     ...filled,
     ...collar,
-    note: [kept.note, from.note]
-      .filter((note) => note !== '')
-      .join('\n')
-      .slice(0, 2000),
+    note: [kept.note, from.note].filter((note) => note !== '').join('\n'),
   };
 }
 

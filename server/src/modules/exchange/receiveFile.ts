@@ -1,0 +1,34 @@
+import type { MultipartFile } from '@fastify/multipart';
+import { LARGEST_IMPORT_MB } from '@easytuck/contract';
+import { createHash } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { ProblemError } from '../../problem.ts';
+import type { SentFile } from './service.ts';
+
+/** Takes a file that is sent into a folder of its own, and removes both once the work with it is over. */
+export async function withSentFile<T>(sent: MultipartFile | undefined, work: (file: SentFile) => Promise<T>): Promise<T> {
+  if (!sent) throw new ProblemError('unreadable', { detail: 'No file was sent. Choose one.' });
+  const folder = await mkdtemp(join(tmpdir(), 'easytuck-import-'));
+  try {
+    const path = join(folder, 'sent');
+    const hash = createHash('sha256');
+    const listen = new Transform({
+      transform: (chunk: Buffer, _encoding, done) => {
+        hash.update(chunk);
+        done(null, chunk);
+      },
+    });
+    await pipeline(sent.file, listen, createWriteStream(path, { mode: 0o600 }));
+    if (sent.file.truncated)
+      throw new ProblemError('tooLarge', { detail: `No file over ${LARGEST_IMPORT_MB} MB is taken in at once. Divide it.` });
+    const isJson = sent.mimetype.includes('json') || sent.filename.toLowerCase().endsWith('.json');
+    return await work({ path, format: isJson ? 'json' : 'csv', fingerprint: hash.digest('hex') });
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}

@@ -10,6 +10,7 @@ export * from './records/collarStock.ts';
 export * from './records/printer.ts';
 export * from './records/shop.ts';
 export * from './records/tying.ts';
+export * from './records/backup.ts';
 export * from './exchange/index.ts';
 export { explainOutOfReach, explainTapeOrder, FURTHER_WIDTHS_EXAMPLE } from './explain.ts';
 export { fieldError, problem, PROBLEMS, type FieldError, type Problem, type ProblemCode } from './problems.ts';

@@ -1,6 +1,7 @@
 import Fastify, { type FastifyInstance } from 'fastify';
 import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
 import type { Sequelize } from 'sequelize';
+import { backupRoutes } from './modules/backups/routes.ts';
 import { cardRoutes } from './modules/cards/routes.ts';
 import { coachRoutes } from './modules/coach/routes.ts';
 import { tableRoutes } from './modules/tables/routes.ts';
@@ -34,6 +35,8 @@ export interface AppOptions {
   readonly printerUrl?: string | undefined;
   /** Names, besides this machine's own, under which the shop is opened. */
   readonly hosts?: readonly string[];
+  /** Where backups are kept; without it none are made. */
+  readonly backupFolder?: string | undefined;
   /** A request's body must be there within this, in ms. */
   readonly bodyWithinMs?: number | undefined;
   readonly beforeMigrating?: (database: Database, applied: readonly string[]) => Promise<void>;
@@ -49,6 +52,7 @@ export async function buildApp({
   checkAnswers = false,
   hosts = [],
   bodyWithinMs,
+  backupFolder,
   beforeMigrating,
   onMigrated,
 }: AppOptions): Promise<FastifyInstance> {
@@ -82,5 +86,6 @@ export async function buildApp({
   await app.register(tableRoutes, { prefix: '/api/paper' });
   await app.register(exchangeRoutes, { prefix: '/api/exchange' });
   await app.register(printerRoutes, { prefix: '/api/printer', printer: simulatedPrinter(printerUrl) });
+  await app.register(backupRoutes, { prefix: '/api', folder: backupFolder });
   return app;
 }

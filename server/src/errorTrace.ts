@@ -33,3 +33,9 @@ function placesOf({ stack = '', message }: Error): readonly string[] {
     .filter((line) => line.startsWith('at '))
     .slice(0, MOST_PLACES);
 }
+
+/** An error for the terminal of whoever started the program: its message where that repeats nothing of the records, and where it came from. */
+export function errorOf(error: unknown): string {
+  const message = error instanceof Error && !('sql' in error) && !('sqlState' in error) ? error.message : 'The database refused.';
+  return `${message}\n${JSON.stringify(traceOf(error), null, 1)}`;
+}

@@ -23,7 +23,9 @@ const writeCsv = (columns: readonly string[], rows: readonly (readonly string[])
 /** Reads a text in pieces of a few bytes, so that any place may fall between two of them. */
 async function readText(text: string, pieceBytes = 7): Promise<readonly CsvRow[]> {
   const bytes = Buffer.from(text);
-  const pieces = Array.from({ length: Math.ceil(bytes.length / pieceBytes) }, (_, i) => bytes.subarray(i * pieceBytes, (i + 1) * pieceBytes));
+  const pieces = Array.from({ length: Math.ceil(bytes.length / pieceBytes) }, (_, i) =>
+    bytes.subarray(i * pieceBytes, (i + 1) * pieceBytes),
+  );
   const rows: CsvRow[] = [];
   for await (const row of readCsv(Readable.from(pieces), delimiterOf(text))) rows.push(row);
   return rows;

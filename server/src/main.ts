@@ -1,7 +1,14 @@
 import { buildApp } from './app.ts';
 import { readConfig } from './config.ts';
 import { connectDatabase } from './database/connect.ts';
+import { isDatabaseAway } from './database/databaseErrors.ts';
 import { loadDemo } from './demo/loadDemo.ts';
+import { errorOf, traceOf } from './errorTrace.ts';
+import { backupService } from './modules/backups/service.ts';
+import { START_REFUSED_CODE, StartRefused } from './startRefused.ts';
+
+/** How often the server says that it is alive; whoever supervises it starts it again when it falls silent. */
+const SIGN_OF_LIFE_MS = 500;
 
 /** Starts one server: reads the environment, listens, tells its parent where, and stops when told or when the parent is gone. */
 async function main(): Promise<void> {
@@ -12,6 +19,20 @@ async function main(): Promise<void> {
     webRoot: config.webRoot,
     logLevel: config.logLevel,
     printerUrl: config.printerUrl,
+    hosts: config.hosts,
+    backupFolder: config.backupFolder,
+    beforeMigrating: async ({ jobs }) => {
+      if (config.backupFolder === undefined) return;
+      await backupService(jobs, config.backupFolder)
+        .make('beforeMigration')
+        .catch((cause: unknown) => {
+          if (isDatabaseAway(cause)) throw cause;
+          throw new StartRefused(
+            'The records are to be changed for this version, and could not be backed up before. Nothing was changed. Look at the disk and the folder for backups.',
+            { cause },
+          );
+        });
+    },
     ...(withDemo ? { onMigrated: loadDemo } : {}),
   });
   let stopping: Promise<void> | undefined;
@@ -19,7 +40,7 @@ async function main(): Promise<void> {
     stopping ??= app.close().then(
       () => process.exit(0),
       (error: unknown) => {
-        console.error(error);
+        console.error(traceOf(error));
         process.exit(1);
       },
     );
@@ -29,10 +50,15 @@ async function main(): Promise<void> {
   process.on('disconnect', stop);
   const address = await app.listen({ host: config.host, port: config.port });
   process.send?.({ kind: 'listening', address });
+  setInterval(() => process.send?.({ kind: 'alive' }), SIGN_OF_LIFE_MS).unref();
   if (!process.send) console.log(`Easy Tuck listens on ${address}`);
 }
 
 main().catch((error: unknown) => {
-  console.error(error);
+  if (error instanceof StartRefused) {
+    console.error(error.message);
+    process.exit(START_REFUSED_CODE);
+  }
+  console.error(`The server could not start. ${errorOf(error)}`);
   process.exit(1);
 });

@@ -1,23 +1,28 @@
 /** Starts Easy Tuck: set-up, database, simulated label printer, server; keeps all running and stops them together. `--demo` loads the demo scenario once. */
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { buildWeb, WEB_ROOT } from './lib/buildWeb.mjs';
+import { buildWeb } from './lib/buildWeb.mjs';
+import { lockFolder } from './lib/folderLock.mjs';
 import { freePort } from './lib/freePort.mjs';
 import { ensureNodePackages } from './lib/nodePackages.mjs';
-import { DATA, ROOT } from './lib/paths.mjs';
-import { commandLineOf, startPrivateDatabase } from './lib/privateDatabase.mjs';
+import { ROOT } from './lib/paths.mjs';
+import { startPrivateDatabase } from './lib/privateDatabase.mjs';
 import { runMain, SetupError } from './lib/run.mjs';
+import { runFileOf, runningIn, sayRunning, shopFolder } from './lib/shopFolder.mjs';
+import { SILENT_MS, watchSignsOfLife } from './lib/signsOfLife.mjs';
 
 const USUAL_PORT = 4310;
-/** A server that dies this often within a minute is not started again. */
-const MOST_RESTARTS = 20;
+/** A server that ends so often before it listens is not started again. */
+const MOST_FAILED_STARTS = 4;
+const START_AGAIN_MS = 100;
+/** The server's exit code where trying again cannot help. */
+const START_REFUSED_CODE = 3;
 
 runMain(async () => {
   const withDemo = process.argv.includes('--demo');
-  const folder = process.env['EASYTUCK_DATA'] ?? join(DATA, withDemo ? 'demo' : 'shop');
-  const runFile = join(folder, 'running.json');
-  refuseSecondStart(runFile);
+  const folder = shopFolder(withDemo);
+  await refuseSecondStart(folder);
 
   await ensureNodePackages();
   const external = process.env['DATABASE_URL'] || undefined;
@@ -32,20 +37,21 @@ runMain(async () => {
     await database?.stop();
     throw build.reason;
   }
+  const webRoot = build.value;
   const port = await freePort(Number(process.env['PORT'] ?? USUAL_PORT));
 
   const printer = process.env['PRINTER_URL'] ? undefined : await startPrinter();
   /** @type {import('node:child_process').ChildProcess | undefined} */
   let server;
   let stopping = false;
-  let restarts = 0;
+  let [isFirst, failedStarts] = [true, 0];
   const stop = async (/** @type {number} */ code) => {
     if (stopping) return;
     stopping = true;
     await endServer(server);
     await endServer(printer?.child);
     await database?.stop();
-    rmSync(runFile, { force: true });
+    rmSync(runFileOf(folder), { force: true });
     process.exit(code);
   };
   for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) {
@@ -63,30 +69,44 @@ runMain(async () => {
         DATABASE_URL: external ?? database?.url('easytuck'),
         HOST: '127.0.0.1',
         PORT: String(port),
-        WEB_ROOT,
+        WEB_ROOT: webRoot,
+        BACKUPS: process.env['BACKUPS'] ?? join(folder, 'backups'),
         PRINTER_URL: process.env['PRINTER_URL'] ?? printer?.address,
       },
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       detached: true,
     });
     server = started;
+    const life = watchSignsOfLife(() => {
+      console.error(`The server has been stuck for ${SILENT_MS / 1000} s.`);
+      started.kill('SIGKILL');
+    });
     started.on('message', (message) => {
+      if (kindOf(message) === 'alive') {
+        life.heard();
+        return;
+      }
       const address = addressOf(message);
-      mkdirSync(folder, { recursive: true });
-      writeFileSync(runFile, JSON.stringify({ pid: process.pid, address, serverPid: started.pid, databasePid: database?.pid() }));
-      if (restarts === 0) console.log(`\nEasy Tuck is ready at ${address}\nCtrl-C stops it.`);
+      sayRunning(folder, { pid: process.pid, address, serverPid: Number(started.pid), databasePid: database?.pid() });
+      failedStarts = 0;
+      if (isFirst) console.log(`\nEasy Tuck is ready at ${address}\nCtrl-C stops it.`);
+      isFirst = false;
     });
     started.on('exit', (code) => {
+      life.stop();
       if (stopping) return;
-      restarts += 1;
-      setTimeout(() => (restarts = Math.max(1, restarts - 1)), 60_000).unref();
-      if (restarts > MOST_RESTARTS || (code === 1 && restarts > 3)) {
+      if (code === START_REFUSED_CODE) {
+        void stop(1);
+        return;
+      }
+      failedStarts += 1;
+      if (failedStarts >= MOST_FAILED_STARTS) {
         console.error('The server keeps stopping; giving up.');
         void stop(1);
         return;
       }
       console.error('The server stopped; starting it again.');
-      setTimeout(() => !stopping && launch(), 300);
+      setTimeout(() => !stopping && launch(), START_AGAIN_MS);
     });
   };
   launch();
@@ -107,13 +127,15 @@ async function startPrinter() {
   return { child, address };
 }
 
-/** @param {string} runFile */
-function refuseSecondStart(runFile) {
-  if (!existsSync(runFile)) return;
-  const { pid, address } = JSON.parse(readFileSync(runFile, 'utf8'));
-  if (commandLineOf(pid).some((part) => part.endsWith('start.mjs'))) throw new SetupError(`Easy Tuck is already running at ${address}.`);
-  rmSync(runFile, { force: true });
+/** @param {string} folder */
+async function refuseSecondStart(folder) {
+  if (await lockFolder(folder)) return;
+  const running = runningIn(folder);
+  throw new SetupError(running ? `Easy Tuck is already running at ${running.address}.` : 'Easy Tuck is already starting in this folder.');
 }
+
+/** @param {unknown} message */
+const kindOf = (message) => (typeof message === 'object' && message !== null && 'kind' in message ? message.kind : undefined);
 
 /** @param {unknown} message */
 function addressOf(message) {

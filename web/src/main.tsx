@@ -14,6 +14,16 @@ import { theme } from './theme.ts';
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no place for the application');
 
+// A part of the page that is no longer served: the shop's program was renewed while this page was open. What is typed is kept.
+const RELOADED_KEY = 'easytuck.reloaded';
+window.addEventListener('vite:preloadError', (event) => {
+  const last = Number(sessionStorage.getItem(RELOADED_KEY) ?? 0);
+  if (Date.now() - last < 30_000) return;
+  sessionStorage.setItem(RELOADED_KEY, String(Date.now()));
+  event.preventDefault();
+  window.location.reload();
+});
+
 createRoot(root).render(
   <StrictMode>
     <ThemeProvider theme={theme}>

@@ -12,7 +12,8 @@ import {
 } from '@easytuck/contract';
 import { DEFAULT_EASE_MM, evenLeadMm, naturalSetMm, neckPathMm, prepareTie, schoolSet, type Occasion } from '@easytuck/core';
 import { QueryTypes } from 'sequelize';
-import { v7 as uuid } from 'uuid';
+import { v5, v7 as uuid } from 'uuid';
+import { withLease } from '../database/lease.ts';
 import { withTransaction } from '../database/withTransaction.ts';
 import { collarRepository } from '../modules/collars/repository.ts';
 import { fittingService } from '../modules/fittings/service.ts';
@@ -21,27 +22,50 @@ import { tieRepository } from '../modules/ties/repository.ts';
 import { tyingService } from '../modules/tyings/service.ts';
 import { wearerRepository } from '../modules/wearers/repository.ts';
 import { wearerService, wholeWearer } from '../modules/wearers/service.ts';
+import { defineModels } from '../database/models.ts';
 import type { Database } from '../plugins/database.ts';
 import { demoCollars, demoShop } from './house.ts';
 import { demoTies } from './ties.ts';
 import { demoWearers } from './wearers.ts';
 
 const SCENARIO = 'harbour outfitters';
+/** Stands until the fittings and tyings of the scenario are there too. */
+const UNFINISHED = 'harbour outfitters: still to be given out';
+const WAIT_MS = 5 * 60_000;
 
-/** Fills an empty shop with the demo scenario, once. What was entered since is never touched. */
+/**
+ * Fills an empty shop with the demo scenario, once, however many servers start together; cut off, it goes on where it was. What
+ * was entered since is never touched.
+ */
 export async function loadDemo(shop: Database): Promise<void> {
-  const { sequelize } = shop;
-  const marks = await sequelize.query('SELECT scenario FROM demo_mark WHERE scenario = ?', {
-    replacements: [SCENARIO],
-    type: QueryTypes.SELECT,
+  const marks = async (): Promise<readonly string[]> =>
+    (await shop.jobs.query<{ scenario: string }>('SELECT scenario FROM demo_mark', { type: QueryTypes.SELECT, useMaster: true })).map(
+      ({ scenario }) => scenario,
+    );
+  const isDone = (found: readonly string[]): boolean => found.includes(SCENARIO) && !found.includes(UNFINISHED);
+  if (isDone(await marks())) return;
+  const done = await withLease(shop.jobs, 'start', WAIT_MS, async () => {
+    const found = await marks();
+    if (isDone(found)) return true;
+    // the pool of jobs waits longer for its locks than requests do
+    const patient: Database = { ...shop, sequelize: shop.jobs, models: defineModels(shop.jobs), isReady: () => true };
+    if (!found.includes(SCENARIO)) await stock(patient);
+    await giveOutSome(patient, await wearerRepository(patient).search('', 200), await tieRepository(patient).list());
+    await shop.jobs.query('DELETE FROM demo_mark WHERE scenario = ?', { replacements: [UNFINISHED] });
+    return true;
   });
-  if (marks.length > 0) return;
+  if (done === null) throw new Error('another server has been loading the demo scenario for five minutes');
+}
+
+/** Ties, collars, wearers and the house's habits: all or none. */
+async function stock(shop: Database): Promise<void> {
+  const { sequelize } = shop;
   const ties = tieRepository(shop);
   const wearers = wearerRepository(shop);
   const collars = collarRepository(shop);
   await withTransaction(sequelize, async (transaction) => {
-    await sequelize.query('INSERT INTO demo_mark (scenario, loaded_at) VALUES (?, UTC_TIMESTAMP(3))', {
-      replacements: [SCENARIO],
+    await sequelize.query('INSERT INTO demo_mark (scenario, loaded_at) VALUES (?, UTC_TIMESTAMP(3)), (?, UTC_TIMESTAMP(3))', {
+      replacements: [SCENARIO, UNFINISHED],
       transaction,
     });
     await ties.insertAll(
@@ -53,10 +77,12 @@ export async function loadDemo(shop: Database): Promise<void> {
     for (const wearer of [...demoWearers].reverse())
       await wearers.insert([wholeWearer(uuid(), wearerInput.parse(wearer))], new Date(), transaction);
   });
-  const ready: Database = { ...shop, isReady: () => true };
   await shopRepository(shop).update(1, shopSettingsInput.parse(demoShop));
-  await giveOutSome(ready, await wearers.search('', 200), await ties.list());
 }
+
+/** Keys that are the same each time, so that what was given out before it was cut off is not given out twice. */
+const NAMESPACE = '6f2c1f0e-8f3b-5c57-9a53-0f6e2d0a7b11';
+const keyOf = (kind: string, number: number): string => v5(`${kind} ${number}`, NAMESPACE);
 
 /** Fittings and tyings of the last days, so that there is a ledger, a history, and a revision to look at. */
 async function giveOutSome(shop: Database, wearers: readonly Wearer[], ties: readonly Tie[]): Promise<void> {
@@ -72,11 +98,19 @@ async function giveOutSome(shop: Database, wearers: readonly Wearer[], ties: rea
     ['Corin Attleby', 'Harbour Night', 'blackTie', 'Hester'],
   ];
   let last: Fitting | null = null;
-  for (const [wearerName, tieName, occasion, staff, school = 'true'] of given) {
-    last = await giveOut(fittings, find(wearers, wearerName), find(ties, tieName), { occasion, staff, school }, null);
+  for (const [i, [wearerName, tieName, occasion, staff, school = 'true']] of given.entries()) {
+    last = await giveOut(fittings, keyOf('fitting', i), find(wearers, wearerName), find(ties, tieName), { occasion, staff, school }, null);
   }
   const corin = find(wearers, 'Corin Attleby');
-  if (last) await giveOut(fittings, corin, find(ties, 'Harbour Night'), { occasion: 'blackTie', staff: 'Hester', school: 'easy' }, last.id);
+  if (last)
+    await giveOut(
+      fittings,
+      keyOf('fitting', given.length),
+      corin,
+      find(ties, 'Harbour Night'),
+      { occasion: 'blackTie', staff: 'Hester', school: 'easy' },
+      last.id,
+    );
   await wearerService(shop).own(corin.id, find(ties, 'Harbour Night').id);
   if (last) await tieSome(shop, corin, find(ties, 'Harbour Night'), last);
   await tieCottons(shop, wearers, ties);
@@ -90,7 +124,7 @@ async function tieCottons(shop: Database, wearers: readonly Wearer[], ties: read
     ['Desmond', 'Pilot', 4, 3],
     ['Ottoline', 'Little Gull', 2, 6],
   ];
-  for (const [wearerName, tieName, shortOffMm, longOffMm] of tied) {
+  for (const [i, [wearerName, tieName, shortOffMm, longOffMm]] of tied.entries()) {
     const tie = find(ties, tieName);
     const prepared = prepareTie(tie);
     const [path, leadMm] = [neckPathMm({ system: 'in', label: 15.5 }, DEFAULT_EASE_MM), evenLeadMm(prepared)];
@@ -99,7 +133,7 @@ async function tieCottons(shop: Database, wearers: readonly Wearer[], ties: read
     const [front, back] = [third(shortOffMm), third(longOffMm)];
     const halves = { frontLoopMm: front, frontFlatEndMm: front, backLoopMm: back, backFlatEndMm: back };
     const about = { wearerId: find(wearers, wearerName).id, tieId: tie.id, outcome: 'tied', neckPathMm: path } as const;
-    await tyings.record(tyingInput.parse({ id: uuid(), ...about, setMm, leadMm, ...halves }));
+    await tyings.record(tyingInput.parse({ id: keyOf('cotton', i), ...about, setMm, leadMm, ...halves }));
   }
 }
 
@@ -121,11 +155,12 @@ async function tieSome(
     { ...tiedWith, outcome: 'tied', frontLoopMm: 60, frontFlatEndMm: 61, backLoopMm: 64, backFlatEndMm: 62 },
     { ...tiedWith, outcome: 'tied', frontLoopMm: 61, frontFlatEndMm: 60, backLoopMm: 63, backFlatEndMm: 63 },
   ];
-  for (const tried of tries) await tyings.record(tyingInput.parse({ id: uuid(), wearerId, tieId, ...tried }));
+  for (const [i, tried] of tries.entries()) await tyings.record(tyingInput.parse({ id: keyOf('tying', i), wearerId, tieId, ...tried }));
 }
 
 async function giveOut(
   fittings: ReturnType<typeof fittingService>,
+  id: string,
   wearer: Wearer,
   tie: Tie,
   about: { readonly occasion: Occasion; readonly staff: string; readonly school: 'true' | 'easy' | 'late' },
@@ -137,7 +172,7 @@ async function giveOut(
   const { neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm } = wearer;
   const { stored } = await fittings.giveOut(
     fittingInput.parse({
-      ...{ id: uuid(), wearer: { kind: 'known', id: wearer.id }, collar: wearer.collar.text, easeMm, longEnd: wearer.longEnd },
+      ...{ id, wearer: { kind: 'known', id: wearer.id }, collar: wearer.collar.text, easeMm, longEnd: wearer.longEnd },
       ...{ collarStyle: 'turndown', collarPointsMm: null, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm },
       ...{ ...about, tieId: tie.id, step: rounded.nearest.step, leadMm: evenLeadMm(prepared), revises },
     }),

@@ -40,7 +40,7 @@ async function startedStream(pieces: AsyncIterable<string>): Promise<Readable> {
 }
 
 /** The body goes out as it is: it is no JSON for the schema's serializer. */
-function sendAs(reply: FastifyReply, type: string, disposition: string, body: Readable | Buffer): FastifyReply {
+export function sendAs(reply: FastifyReply, type: string, disposition: string, body: Readable | Buffer): FastifyReply {
   return reply
     .type(type)
     .header('content-disposition', disposition)

@@ -10,6 +10,7 @@ import { run, SetupError } from './run.mjs';
 /** The server's programs alone: this package starts no service and makes no database of its own. */
 export const MARIADBD = { program: 'mariadbd', debianPackage: 'mariadb-server-core', purpose: 'the shop’s records' };
 export const MARIADB_INSTALL = { program: 'mariadb-install-db', debianPackage: 'mariadb-server-core', purpose: 'the shop’s records' };
+export const MARIADB_UPGRADE = { program: 'mariadb-upgrade', debianPackage: 'mariadb-server-core', purpose: 'the shop’s records' };
 /** Which the program that makes a database calls, though its package does not ask for it. */
 export const MY_PRINT_DEFAULTS = { program: 'my_print_defaults', debianPackage: 'mariadb-client-core', purpose: 'the shop’s records' };
 export const CHROMIUM = { program: 'chromium', debianPackage: 'chromium', purpose: 'the browser tests' };

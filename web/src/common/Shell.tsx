@@ -4,6 +4,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
 import { COLOURS, FIGURES } from '../theme.ts';
 import { Choice } from './Choice.tsx';
+import { NothingKept } from './NothingKept.tsx';
 import { TapeProvider } from './tape/TapeProvider.tsx';
 import { listenForShortcuts, useShortcuts } from './shortcuts/shortcuts.ts';
 import { useUnits } from './UnitProvider.tsx';
@@ -79,6 +80,7 @@ export function Shell() {
           small
         />
       </Box>
+      <NothingKept />
       {isLoading && <LinearProgress aria-label="Loading the room" sx={{ position: 'absolute', insetInline: 0, height: 2 }} />}
       <Outlet />
       {isHelpOpen && (

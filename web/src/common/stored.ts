@@ -1,18 +1,57 @@
+/** What the browser refused to keep: it is held here, so that it outlives the page's own parts, though not a reload. */
+const refused = new Map<string, string>();
+const listeners = new Set<() => void>();
+
+function tellIfChanged(before: number): void {
+  if (before !== refused.size) for (const listener of listeners) listener();
+}
+
 /** Reads a value that was kept in the browser; the fallback where there is none or it no longer fits. */
 export function readStored<T>(key: string, read: (value: unknown) => T | null, fallback: T): T {
   try {
-    const text = localStorage.getItem(key);
+    const text = refused.get(key) ?? localStorage.getItem(key);
     return (text === null ? null : read(JSON.parse(text))) ?? fallback;
   } catch {
     return fallback; // a browser that keeps nothing, or a value that an older version wrote
   }
 }
 
-/** Keeps a value in the browser. Where the browser refuses (private window, full), work goes on without. */
+/**
+ * Keeps a value in the browser; null forgets it. Where the browser refuses (private window, full) it is held until the page is
+ * left, and {@link subscribeToRefusals} tells.
+ */
 export function writeStored(key: string, value: unknown): void {
+  const before = refused.size;
   try {
-    localStorage.setItem(key, JSON.stringify(value));
+    if (value === null) localStorage.removeItem(key);
+    else localStorage.setItem(key, JSON.stringify(value));
+    refused.delete(key);
   } catch {
-    // nothing can be done about it here, and the page itself still holds the value
+    if (value === null) refused.delete(key);
+    else refused.set(key, JSON.stringify(value));
   }
+  tellIfChanged(before);
+}
+
+/** Keys that begin so, of what is kept. */
+export function storedKeys(beginning: string): readonly string[] {
+  const keys = [...refused.keys()];
+  try {
+    for (let i = 0; i < localStorage.length; i += 1) {
+      const key = localStorage.key(i);
+      if (key !== null && !refused.has(key)) keys.push(key);
+    }
+  } catch {
+    // a browser that keeps nothing has no keys either
+  }
+  return keys.filter((key) => key.startsWith(beginning));
+}
+
+/** Whether something that was to be kept is not: a reload would lose it. */
+export const isSomethingRefused = (): boolean => refused.size > 0;
+
+/** Calls back whenever {@link isSomethingRefused} may answer otherwise. @returns how to stop that. */
+export function subscribeToRefusals(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
 }

@@ -1,14 +1,13 @@
 import type { ImportReport, ProblemCode } from '@easytuck/contract';
 import { stat } from 'node:fs/promises';
-import { Worker } from 'node:worker_threads';
 import type { Sequelize } from 'sequelize';
 import { urlOf } from '../../database/connect.ts';
+import { inThread } from '../../inThread.ts';
 import { ProblemError } from '../../problem.ts';
 import { importTable, type ImportOrder, type ImportStep } from './importTable.ts';
 
-/** What the import's thread says. */
-export type ImportMessage =
-  | { readonly kind: 'step'; readonly step: ImportStep }
+/** What came of an import in a thread: errors lose what they are on the way out of one. */
+export type ImportOutcome =
   | { readonly kind: 'done'; readonly report: ImportReport }
   | { readonly kind: 'refused'; readonly code: ProblemCode; readonly detail: string };
 
@@ -24,36 +23,17 @@ export async function runImport(
   onStep: (step: ImportStep) => void,
   signal: AbortSignal,
 ): Promise<ImportReport> {
-  return (await stat(order.path)).size <= SMALL_BYTES
-    ? importTable(jobs, order, onStep, signal)
-    : inThread(urlOf(jobs), order, onStep, signal);
-}
-
-function inThread(databaseUrl: string, order: ImportOrder, onStep: (step: ImportStep) => void, signal: AbortSignal): Promise<ImportReport> {
-  return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('../../thread.mjs', import.meta.url), {
-      workerData: { module: new URL('./importWorker.ts', import.meta.url).href, order, databaseUrl },
-      execArgv: ['--no-warnings'],
-      resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY_MB },
-    });
-    const cancel = (): void => worker.postMessage('cancel');
-    signal.addEventListener('abort', cancel, { once: true });
-    worker.on('message', (message: ImportMessage) => {
-      if (message.kind === 'step') onStep(message.step);
-      else if (message.kind === 'done') resolve(message.report);
-      else reject(new ProblemError(message.code, { detail: message.detail }));
-    });
-    worker.once('error', (error: Error) => {
-      const { code } = error as { readonly code?: unknown };
-      reject(
-        code === 'ERR_WORKER_OUT_OF_MEMORY'
-          ? new ProblemError('tooLarge', { detail: 'This file needs too much memory to be read. Divide it.', cause: error })
-          : error,
-      );
-    });
-    worker.once('exit', () => {
-      signal.removeEventListener('abort', cancel);
-      reject(new Error('the import’s thread ended without an answer'));
-    });
+  if ((await stat(order.path)).size <= SMALL_BYTES) return importTable(jobs, order, onStep, signal);
+  const outcome = await inThread<ImportOutcome, ImportStep>(new URL('./importThread.ts', import.meta.url), {
+    data: { order, databaseUrl: urlOf(jobs) },
+    onSaid: onStep,
+    mostMemoryMb: MOST_MEMORY_MB,
+    signal,
+  }).catch((error: unknown) => {
+    if (error instanceof Error && (error as { code?: unknown }).code === 'ERR_WORKER_OUT_OF_MEMORY')
+      throw new ProblemError('tooLarge', { detail: 'This file needs too much memory to be read. Divide it.', cause: error });
+    throw error;
   });
+  if (outcome.kind === 'done') return outcome.report;
+  throw new ProblemError(outcome.code, { detail: outcome.detail });
 }

@@ -1,15 +1,43 @@
-import { importReport, type ImportMode, type ImportReport } from '@easytuck/contract';
-import { mutate } from 'swr';
-import { sendFile } from './request.ts';
+import {
+  importProgress,
+  importReport,
+  type ExchangeKind,
+  type ImportMode,
+  type ImportProgress,
+  type ImportReport,
+} from '@easytuck/contract';
+import useSWR, { mutate } from 'swr';
+import type { Reading } from './reading.ts';
+import { request, sendFile } from './request.ts';
 
-/** What can be taken in and out as a table. */
-export type ExchangeKind = 'ties' | 'wearers';
+const keyOf = (key: string): string => `/api/exchange/imports/${key}`;
+const LOOK_EVERY_MS = 700;
 
-/** Reads a file at the server: checked only, or taken in. */
-export async function importFile(kind: ExchangeKind, text: string, isJson: boolean, mode: ImportMode): Promise<ImportReport> {
-  const report = await sendFile(`/api/exchange/${kind}?mode=${mode}`, importReport, text, isJson ? 'application/json' : 'text/csv');
-  if (report.taken > 0) await mutate((key) => typeof key === 'string' && key.startsWith(`/api/${kind}`));
+/** Reads a file at the server, checked only or taken in, under a key of its own. It ends where the signal says so. */
+export async function importFile(
+  kind: ExchangeKind,
+  file: File,
+  mode: ImportMode,
+  key: string,
+  signal: AbortSignal,
+): Promise<ImportReport> {
+  const search = new URLSearchParams({ mode, key }).toString();
+  const report = await sendFile(`/api/exchange/${kind}?${search}`, importReport, file, signal);
+  if (report.taken > 0) await mutate((each) => typeof each === 'string' && each.startsWith(`/api/${kind}`));
   return report;
+}
+
+/** How far an import is; nothing is asked for null. */
+export function useImportProgress(key: string | null): Reading<ImportProgress> {
+  return useSWR(key === null ? null : keyOf(key), (path: string) => request('GET', path, importProgress), {
+    refreshInterval: LOOK_EVERY_MS,
+    shouldRetryOnError: false,
+  });
+}
+
+/** Asks for an import to be ended; nothing of it is then taken in. */
+export async function cancelImport(key: string): Promise<void> {
+  await request('DELETE', keyOf(key), importProgress);
 }
 
 /** Address of a table to be saved. */

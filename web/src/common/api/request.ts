@@ -2,7 +2,8 @@ import { problem as problemSchema, type FieldError, type Problem } from '@easytu
 import type { z } from 'zod';
 
 const TIMEOUT_MS = 12_000;
-const FILE_TIMEOUT_MS = 120_000;
+const LONG_TIMEOUT_MS = 10 * 60_000;
+const FILE_TIMEOUT_MS = 60 * 60_000;
 
 /** The server answered that it cannot do what was asked. */
 export class ApiProblem extends Error {
@@ -17,7 +18,7 @@ export class ApiProblem extends Error {
 /** No answer came: the server is gone, or the network is. */
 export class Unreachable extends Error {
   constructor(cause: unknown) {
-    super('The shop’s server does not answer. Nothing typed is lost; it is tried again by itself.', { cause });
+    super('The shop’s server does not answer.', { cause });
     this.name = 'Unreachable';
   }
 }
@@ -38,21 +39,30 @@ export async function request<S extends z.ZodType>(
   });
 }
 
-/** As {@link request}, a file as it is. Large ones may take a while. */
-export async function sendFile<S extends z.ZodType>(
-  path: string,
-  schema: S,
-  text: string,
-  type: 'text/csv' | 'application/json',
-): Promise<z.output<S>> {
-  return send(path, schema, { method: 'POST', headers: { 'content-type': type }, body: text }, FILE_TIMEOUT_MS);
+/** As {@link request}, for what may take minutes. */
+export async function requestLong<S extends z.ZodType>(method: 'POST', path: string, schema: S): Promise<z.output<S>> {
+  return send(path, schema, { method }, LONG_TIMEOUT_MS);
 }
 
-async function send<S extends z.ZodType>(path: string, schema: S, init: RequestInit, timeoutMs = TIMEOUT_MS): Promise<z.output<S>> {
+/** Sends a file as a form; ends when `signal` says so. Large ones may take a while. */
+export async function sendFile<S extends z.ZodType>(path: string, schema: S, file: File, signal: AbortSignal): Promise<z.output<S>> {
+  const form = new FormData();
+  form.append('file', file);
+  return send(path, schema, { method: 'POST', body: form }, FILE_TIMEOUT_MS, signal);
+}
+
+async function send<S extends z.ZodType>(
+  path: string,
+  schema: S,
+  init: RequestInit,
+  timeoutMs = TIMEOUT_MS,
+  signal?: AbortSignal,
+): Promise<z.output<S>> {
   let response: Response;
   let text: string;
   try {
-    response = await fetch(path, { ...init, signal: AbortSignal.timeout(timeoutMs) });
+    const timeout = AbortSignal.timeout(timeoutMs);
+    response = await fetch(path, { ...init, signal: signal ? AbortSignal.any([timeout, signal]) : timeout });
     text = await response.text();
   } catch (error) {
     throw new Unreachable(error);
@@ -87,6 +97,13 @@ export function fieldErrorsOf(error: unknown): readonly FieldError[] {
 /** What to tell about an error. */
 export function sentenceOf(error: unknown): string {
   return error instanceof Error ? error.message : 'Something went wrong in the program.';
+}
+
+/** With a save refused because its key is taken: what was saved under it. Null for any other error. */
+export function takenOf<S extends z.ZodType>(error: unknown, schema: S): z.output<S> | null {
+  if (!(error instanceof ApiProblem) || error.problem.code !== 'taken') return null;
+  const read = schema.safeParse(error.problem.current);
+  return read.success ? read.data : null;
 }
 
 /** With a save refused as stale: the record as it is now. Null for any other error. */

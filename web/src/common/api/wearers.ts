@@ -40,34 +40,18 @@ export async function createWearer(input: NewWearer): Promise<Wearer> {
   return saved;
 }
 
-/**
- * Saves a change: shown at once, taken back where the server refuses it. `onKept` is called when the server has it, before
- * the page is drawn again with what it answered.
- */
-export async function changeWearer(current: Wearer, input: WearerChange, expected: Wearer, onKept: () => void): Promise<Wearer> {
-  const key = keys.one(current.id);
-  await mutate<Wearer>(key, expected, { revalidate: false });
-  try {
-    const saved = await request('PUT', key, wearer, input);
-    onKept();
-    await mutate<Wearer>(key, saved, { revalidate: false });
-    void mutate(keys.measures(current.id));
-    void refreshWearers();
-    return saved;
-  } catch (error) {
-    await mutate<Wearer>(key, current, { revalidate: false });
-    throw error;
-  }
+/** Saves a change over the version it was based on. */
+export async function changeWearer(id: string, input: WearerChange): Promise<Wearer> {
+  const saved = await request('PUT', keys.one(id), wearer, input);
+  await mutate<Wearer>(keys.one(saved.id), saved, { revalidate: false });
+  void mutate(keys.measures(saved.id));
+  void refreshWearers();
+  return saved;
 }
 
 /** Reads all lists of wearers again. */
 export async function refreshWearers(): Promise<void> {
   await mutate((key) => typeof key === 'string' && key.startsWith('/api/wearers?'));
-}
-
-/** Reads one wearer again. */
-export async function refreshWearer(id: string): Promise<void> {
-  await mutate(keys.one(id));
 }
 
 /** A wearer's measures over time, latest first. */

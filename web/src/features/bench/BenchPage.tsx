@@ -19,13 +19,14 @@ import { SCHOOL_WORDS } from '../../common/words.ts';
 import css from './bench.module.css';
 import type { BenchEvent } from './benchReducer.ts';
 import type { BenchFit } from './benchViewModel.ts';
+import { BenchClashes } from './components/BenchClashes.tsx';
 import { GiveOut } from './components/GiveOut.tsx';
 import { StageWaiting } from './components/StageWaiting.tsx';
 import { preloadOffers, TiePicker } from './components/TiePicker.tsx';
 import { WearerFields } from './components/WearerFields.tsx';
 import type { RankingFor } from './ranking.ts';
 import { COLLAR_ADVICE, OCCASION_ADVICE } from './adviceWords.ts';
-import { useBench } from './useBench.ts';
+import { useBench, useTriedAgain } from './useBench.ts';
 
 const VIEW_KEY = 'easytuck.view';
 
@@ -63,6 +64,9 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
   );
   const navigate = useNavigate();
   const chosen = useFromAddress(draft.wearerId, dispatch);
+  useEffect(() => {
+    if (chosen && chosen.mergedInto === null) dispatch({ type: 'recordSeen', wearer: chosen });
+  }, [chosen, dispatch]);
   const fullness = chosen?.fullness ?? null;
   const isEstimate = chosen?.collarEstimated === true && chosen.collar.text === draft.collarText;
   const setSide = useCallback((next: ViewSide) => {
@@ -73,6 +77,7 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
     const saved = await giveOut();
     if (saved) await navigate(`/fittings/${saved.id}`);
   }, [giveOut, navigate]);
+  useTriedAgain(saving, onGiveOut);
   const { worn, fit } = view;
   const { longEnd, occasion, collarStyle, wings } = draft;
   const rankingFor = useMemo<RankingFor>(
@@ -94,6 +99,7 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
           A new revision of a fitting for {draft.name}. What was given out before stays on record.
         </Alert>
       )}
+      <BenchClashes draft={draft} dispatch={dispatch} />
       <div className={css.choose}>
         <WearerFields
           draft={draft}

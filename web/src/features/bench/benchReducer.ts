@@ -16,6 +16,22 @@ export const OPTIONAL_MEASURES: readonly OptionalMeasure[] = [
   'buttonSpacing',
 ];
 
+/** What the bench was filled with from a record or an older fitting: what differs from it was measured here. */
+export interface Prefill {
+  readonly name: string;
+  readonly collarText: string;
+  readonly longEnd: Side;
+  readonly measures: Readonly<Record<OptionalMeasure, string>>;
+  /** Version of the wearer's record that was seen; null until it was. */
+  readonly version: number | null;
+}
+
+/** A measure that was taken here, and by somebody else to something else since. */
+export interface BenchClash {
+  readonly field: 'collar' | 'longEnd' | OptionalMeasure;
+  readonly theirs: string;
+}
+
 /** What is typed and chosen at the bench, as it was typed. It survives a reload. */
 export interface BenchDraft {
   /** Keys that the fitting, and a new wearer, will be saved under: sending them twice saves once. */
@@ -41,6 +57,10 @@ export interface BenchDraft {
   readonly note: string;
   /** The fitting that this one is to take the place of, or null. */
   readonly revises: string | null;
+  /** What the fields were filled with; null for somebody new. */
+  readonly prefill: Prefill | null;
+  /** Told until somebody has decided. */
+  readonly clashes: readonly BenchClash[];
 }
 
 /** What the house does where the fitter has not chosen. */
@@ -52,6 +72,11 @@ export interface HouseHabits {
 /** What can happen at the bench. */
 export type BenchEvent =
   | { readonly type: 'wearerChosen'; readonly wearer: Wearer }
+  /** The record of the wearer who is on the bench, as it is now. */
+  | { readonly type: 'recordSeen'; readonly wearer: Wearer }
+  | { readonly type: 'clashDecided'; readonly field: BenchClash['field']; readonly whose: 'mine' | 'theirs' }
+  /** What was given out before its answer was lost: what is on the bench now corrects it. */
+  | { readonly type: 'wasGivenOut'; readonly fitting: Fitting; readonly fittingId: string }
   | { readonly type: 'nameTyped'; readonly name: string }
   | { readonly type: 'collarTyped'; readonly text: string }
   | { readonly type: 'longEndChosen'; readonly side: Side }
@@ -99,6 +124,8 @@ export function emptyDraft(ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>, h
     leadMm: null,
     note: '',
     revises: null,
+    prefill: null,
+    clashes: [],
   };
 }
 
@@ -108,13 +135,30 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
     case 'wearerChosen': {
       const { id, name, collar, longEnd } = event.wearer;
       const measures = { ...measuresOf(event.wearer), collarPoints: draft.measures.collarPoints };
-      return { ...draft, wearerId: id, name, collarText: collar.text, longEnd, measures, ...followSchool(draft) };
+      const prefill = prefillOf(event.wearer);
+      return { ...draft, wearerId: id, name, collarText: collar.text, longEnd, measures, ...followSchool(draft), prefill, clashes: [] };
     }
+    case 'recordSeen':
+      return withRecord(draft, event.wearer);
+    case 'clashDecided': {
+      const clash = draft.clashes.find(({ field }) => field === event.field);
+      const decided = { ...draft, clashes: draft.clashes.filter((each) => each !== clash) };
+      return clash && event.whose === 'theirs' ? withField(decided, clash.field, clash.theirs) : decided;
+    }
+    case 'wasGivenOut':
+      return correcting(draft, event.fitting, event.fittingId);
     case 'nameTyped':
+      // somebody entered here a moment ago keeps being that person: the name is corrected
+      if (draft.wearerId === null || draft.wearerId === draft.newWearerId) return { ...draft, name: event.name };
       // what is measured of one person is not another's
-      return draft.wearerId === null
-        ? { ...draft, name: event.name }
-        : { ...draft, name: event.name, wearerId: null, measures: { ...NO_MEASURES, collarPoints: draft.measures.collarPoints } };
+      return {
+        ...draft,
+        name: event.name,
+        wearerId: null,
+        measures: { ...NO_MEASURES, collarPoints: draft.measures.collarPoints },
+        prefill: null,
+        clashes: [],
+      };
     case 'collarTyped':
       return { ...draft, collarText: event.text, ...followSchool(draft) };
     case 'longEndChosen':
@@ -171,13 +215,84 @@ function takenFrom(fitting: Fitting, fittingId: string, revises: boolean, newWea
     step: school === 'own' ? step : null,
     leadMm,
     revises: revises ? fitting.id : null,
+    // an old fitting's measures are not measured again by laying it on the bench
+    prefill: { name: wearer.name, collarText: collar.text, longEnd, measures: { ...measuresOf(fitting), collarPoints: '' }, version: null },
+    clashes: [],
   };
 }
+
+const prefillOf = (wearer: Wearer): Prefill => ({
+  name: wearer.name,
+  collarText: wearer.collar.text,
+  longEnd: wearer.longEnd,
+  measures: measuresOf(wearer),
+  version: wearer.version,
+});
+
+/** Measures that stand on a wearer's record; the collar's points belong to the collar. */
+const RECORDED: readonly OptionalMeasure[] = OPTIONAL_MEASURES.filter((measure) => measure !== 'collarPoints');
+
+/**
+ * The bench after the wearer's record was seen: where it is newer than what the fields were filled with, fields that nobody
+ * touched here follow it; where both changed, it has to be decided. A fitting laid on the bench again keeps its own measures.
+ */
+function withRecord(draft: BenchDraft, wearer: Wearer): BenchDraft {
+  const { prefill } = draft;
+  if (prefill === null || draft.wearerId === null) return draft;
+  if (prefill.version === null) return { ...draft, wearerId: wearer.id, prefill: { ...prefill, version: wearer.version } };
+  if (wearer.id === draft.wearerId && wearer.version <= prefill.version) return draft;
+  const newer = prefillOf(wearer);
+  let next: BenchDraft = { ...draft, wearerId: wearer.id, prefill: newer };
+  if (draft.name === prefill.name) next = { ...next, name: newer.name };
+  const clashes: BenchClash[] = [];
+  const fields: readonly (readonly [BenchClash['field'], was: string, mine: string, theirs: string])[] = [
+    ['collar', prefill.collarText, draft.collarText, newer.collarText],
+    ['longEnd', prefill.longEnd, draft.longEnd, newer.longEnd],
+    ...RECORDED.map((measure) => [measure, prefill.measures[measure], draft.measures[measure], newer.measures[measure]] as const),
+  ];
+  for (const [field, was, mine, theirs] of fields) {
+    if (theirs === was || theirs === mine) continue;
+    if (mine === was) next = withField(next, field, theirs);
+    else clashes.push({ field, theirs });
+  }
+  return { ...next, clashes: [...draft.clashes.filter(({ field }) => !clashes.some((clash) => clash.field === field)), ...clashes] };
+}
+
+function withField(draft: BenchDraft, field: BenchClash['field'], text: string): BenchDraft {
+  if (field === 'collar') return { ...draft, collarText: text, ...followSchool(draft) };
+  if (field === 'longEnd') return { ...draft, longEnd: text === 'right' ? 'right' : 'left' };
+  return { ...draft, measures: { ...draft.measures, [field]: text } };
+}
+
+/** What is on the bench as a correction of what was given out under its key. */
+function correcting(draft: BenchDraft, { id, wearer, collar, longEnd, ...given }: Fitting, fittingId: string): BenchDraft {
+  const measures = { ...measuresOf(given), collarPoints: '' };
+  return {
+    ...draft,
+    fittingId,
+    wearerId: wearer.id,
+    revises: id,
+    prefill: { name: wearer.name, collarText: collar.text, longEnd, measures, version: null },
+  };
+}
+
+/** Nothing that somebody typed: not worth keeping. */
+export const isBlank = ({ name, collarText, note, wearerId, revises }: BenchDraft): boolean =>
+  name === '' && collarText === '' && note === '' && wearerId === null && revises === null;
 
 /** A set by hand was for the collar and tie of then; the school decides again. */
 function followSchool(draft: BenchDraft): Pick<BenchDraft, 'school' | 'step'> {
   return { school: draft.school === 'own' ? 'true' : draft.school, step: null };
 }
+
+const measuresSchema = z.object({
+  ease: z.string(),
+  collarPoints: z.string(),
+  neckBreadth: z.string(),
+  faceWidth: z.string(),
+  firstButton: z.string(),
+  buttonSpacing: z.string(),
+});
 
 const draftSchema = z.object({
   fittingId: z.string(),
@@ -190,20 +305,23 @@ const draftSchema = z.object({
   collarId: z.string().nullable(),
   occasion: z.enum(['whiteTie', 'blackTie', 'weddingParty', 'business', 'daytime', 'other']),
   wings: z.enum(['behind', 'over']),
-  measures: z.object({
-    ease: z.string(),
-    collarPoints: z.string(),
-    neckBreadth: z.string(),
-    faceWidth: z.string(),
-    firstButton: z.string(),
-    buttonSpacing: z.string(),
-  }),
+  measures: measuresSchema,
   tieId: z.string().nullable(),
   school: z.enum(['true', 'easy', 'small', 'late', 'own']),
   step: z.number().int().min(0).nullable(),
   leadMm: z.number().nullable(),
   note: z.string(),
   revises: z.string().nullable(),
+  prefill: z
+    .object({
+      name: z.string(),
+      collarText: z.string(),
+      longEnd: z.enum(['left', 'right']),
+      measures: measuresSchema,
+      version: z.number().nullable(),
+    })
+    .nullable(),
+  clashes: z.array(z.object({ field: z.enum(['collar', 'longEnd', ...OPTIONAL_MEASURES]), theirs: z.string() })),
 });
 
 /** A draft that was kept in the browser; null where an older version wrote something else. */

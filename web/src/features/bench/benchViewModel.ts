@@ -8,6 +8,7 @@ import {
   wearerInput,
   type FittingInput,
   type LengthLimits,
+  type MeasuredHere,
   type ShopSettings,
   type Tie,
   type WrittenCollar,
@@ -124,6 +125,7 @@ export function createBenchView(): (draft: BenchDraft, ties: readonly Tie[], uni
       tie ? '' : 'a tie',
       fit && fit.schoolBeyondMm !== 0 ? 'a set that the band has' : '',
       fit?.outOfReach ? 'a set at which the strip reaches' : '',
+      draft.clashes.length > 0 ? 'which measure holds' : '',
     );
     return {
       errors: fields.errors,
@@ -253,7 +255,7 @@ function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadF
   const { wearerId, newWearerId, name, collarText, longEnd, occasion, wings, school, note, revises } = draft;
   return {
     id: draft.fittingId,
-    wearer: wearerId === null ? { kind: 'new', id: newWearerId, name } : { kind: 'known', id: wearerId },
+    wearer: wearerId === null ? { kind: 'new', id: newWearerId, name } : { kind: 'known', id: wearerId, ...measuredHereOf(draft) },
     collar: collarText,
     easeMm: worn.easeMm,
     longEnd,
@@ -273,6 +275,26 @@ function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadF
     leadMm: fit.worn.fit.leadMm,
     note,
   };
+}
+
+/** What of the wearer was measured here: what differs from what the fields were filled with. */
+export function measuredHereOf({ prefill, name, collarText, longEnd, measures }: BenchDraft): {
+  readonly measured: MeasuredHere[];
+  readonly version: number | null;
+  readonly name: string | null;
+} {
+  if (prefill === null) return { measured: [], version: null, name: null };
+  const differs: Readonly<Record<MeasuredHere, boolean>> = {
+    name: name.trim() !== prefill.name,
+    collar: collarText.trim() !== prefill.collarText.trim(),
+    longEnd: longEnd !== prefill.longEnd,
+    neckBreadthMm: measures.neckBreadth !== prefill.measures.neckBreadth,
+    faceWidthMm: measures.faceWidth !== prefill.measures.faceWidth,
+    firstButtonMm: measures.firstButton !== prefill.measures.firstButton,
+    buttonSpacingMm: measures.buttonSpacing !== prefill.measures.buttonSpacing,
+  };
+  const measured = (Object.keys(differs) as MeasuredHere[]).filter((measure) => differs[measure]);
+  return { measured, version: prefill.version, name: differs.name ? name : null };
 }
 
 function messageOf(result: {

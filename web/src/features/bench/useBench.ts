@@ -1,15 +1,17 @@
-import type { Fitting, Tie } from '@easytuck/contract';
+import { fitting as fittingSchema, wearer as wearerSchema, type Fitting, type FittingInput, type Tie } from '@easytuck/contract';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
 import { v7 as uuid } from 'uuid';
 import { giveOutFitting } from '../../common/api/fittings.ts';
 import { useShop } from '../../common/api/shop.ts';
 import { useStaff } from '../../common/staff.ts';
-import { readStored, writeStored } from '../../common/stored.ts';
+import { forgetDraft, keepDraft, readDraft as readTabDraft } from '../../common/forms/tabDrafts.ts';
+import { TRY_AGAIN_MS } from '../../common/forms/useSaving.ts';
+import { currentOf, isAway, request, takenOf } from '../../common/api/request.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { benchReducer, emptyDraft, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
-import { createBenchView, type BenchView } from './benchViewModel.ts';
+import { benchReducer, emptyDraft, isBlank, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
+import { createBenchView, measuredHereOf, type BenchView } from './benchViewModel.ts';
 
-const KEY = 'easytuck.bench';
+const DRAFT = 'bench';
 const KEEP_AFTER_MS = 150;
 
 /** Saving: nothing under way, under way, or failed with the reason; the draft stays as it is. */
@@ -33,7 +35,7 @@ export function useBench(ties: readonly Tie[]): Bench {
   const { unit } = useUnits();
   const house = useShop();
   const [staff] = useStaff();
-  const [draft, dispatch] = useReducer(benchReducer, null, () => readStored(KEY, readDraft, emptyDraft(newIds(), house)));
+  const [draft, dispatch] = useReducer(benchReducer, null, () => readBenchDraft() ?? emptyDraft(newIds(), house));
   const [saving, setSaving] = useState<Saving>({ state: 'idle' });
   const isSaving = useRef(false);
   const [viewOf] = useState(createBenchView);
@@ -44,17 +46,17 @@ export function useBench(ties: readonly Tie[]): Bench {
     dispatch({ type: 'startedAnew', ids: newIds(), house });
     setSaving({ state: 'idle' });
   }, [house]);
-  const latestInput = useRef(view.input);
+  /** What is on the bench now, and what it was last given out as. */
+  const latest = useRef({ draft, input: view.input, viewOf: (next: BenchDraft) => viewOf(next, ties, unit, house, staff).input });
   useEffect(() => {
-    latestInput.current = view.input;
+    latest.current = { draft, input: view.input, viewOf: (next) => viewOf(next, ties, unit, house, staff).input };
   });
   const giveOut = useCallback(async () => {
-    const input = latestInput.current;
-    if (!input || isSaving.current) return null;
+    if (!latest.current.input || isSaving.current) return null;
     isSaving.current = true;
     setSaving({ state: 'saving' });
     try {
-      const saved = await giveOutFitting(input);
+      const saved = await giveOutMerged(latest.current, dispatch);
       startAnew();
       return saved;
     } catch (error) {
@@ -67,16 +69,88 @@ export function useBench(ties: readonly Tie[]): Bench {
   return { draft, view, dispatch, saving, giveOut, startAnew };
 }
 
+/** Calls back, every few seconds, as long as giving out failed because nobody answered. */
+export function useTriedAgain(saving: Saving, tryAgain: () => Promise<void>): void {
+  const latest = useRef(tryAgain);
+  useEffect(() => {
+    latest.current = tryAgain;
+  });
+  useEffect(() => {
+    if (saving.state !== 'failed' || !isAway(saving.error)) return undefined;
+    const later = setTimeout(() => void latest.current(), TRY_AGAIN_MS);
+    return () => clearTimeout(later);
+  }, [saving]);
+}
+
+interface Giving {
+  readonly draft: BenchDraft;
+  readonly input: FittingInput | null;
+  readonly viewOf: (draft: BenchDraft) => FittingInput | null;
+}
+
+/** Somebody who saves faster than this bench three times in a row is left to the hand. */
+const MOST_TRIES = 3;
+
+/**
+ * Gives out what is on the bench. Where the wearer's record has changed since it was seen, the bench follows it and tries
+ * again, unless something has to be decided. Where the fitting was kept already and only its answer was lost, what has been
+ * changed since corrects it.
+ */
+async function giveOutMerged({ draft: first, input: firstInput, viewOf }: Giving, dispatch: Dispatch<BenchEvent>): Promise<Fitting> {
+  let [draft, input] = [first, firstInput];
+  for (let tries = 1; ; tries += 1) {
+    if (!input) throw new Error('something on the bench is missing');
+    if (needsVersion(draft)) {
+      const event: BenchEvent = { type: 'recordSeen', wearer: await request('GET', `/api/wearers/${draft.wearerId ?? ''}`, wearerSchema) };
+      dispatch(event);
+      draft = benchReducer(draft, event);
+      input = viewOf(draft) ?? input;
+    }
+    try {
+      return await giveOutFitting(input);
+    } catch (error) {
+      const event = catchingUp(error, draft);
+      if (event === null || tries >= MOST_TRIES) throw error;
+      dispatch(event);
+      draft = benchReducer(draft, event);
+      if (draft.clashes.length > 0) throw error;
+      input = viewOf(draft);
+    }
+  }
+}
+
+/** Whether something goes on a record that has not been seen yet. */
+const needsVersion = (draft: BenchDraft): boolean =>
+  draft.wearerId !== null && draft.prefill?.version === null && measuredHereOf(draft).measured.length > 0;
+
+/** What the bench has to catch up with before it can be given out; null where that would not help. */
+function catchingUp(error: unknown, draft: BenchDraft): BenchEvent | null {
+  const record = currentOf(error, wearerSchema);
+  if (record) return { type: 'recordSeen', wearer: record };
+  const given = takenOf(error, fittingSchema);
+  const isOwn =
+    given !== null && given.id === draft.fittingId && (given.wearer.id === draft.wearerId || given.wearer.id === draft.newWearerId);
+  return isOwn ? { type: 'wasGivenOut', fitting: given, fittingId: uuid() } : null;
+}
+
+const readBenchDraft = (): BenchDraft | null => readTabDraft(DRAFT, readDraft);
+
+function keepBench(draft: BenchDraft): void {
+  if (isBlank(draft) && draft.tieId === null) forgetDraft(DRAFT);
+  // of benches left behind one with somebody on it is taken up first
+  else keepDraft(DRAFT, draft, isBlank(draft) ? 0 : 1);
+}
+
 /** Keeps the draft in the browser: soon after the last change, and at once when the page is left. */
 function useKept(draft: BenchDraft): void {
   const latest = useRef(draft);
   useEffect(() => {
     latest.current = draft;
-    const soon = setTimeout(() => writeStored(KEY, draft), KEEP_AFTER_MS);
+    const soon = setTimeout(() => keepBench(draft), KEEP_AFTER_MS);
     return () => clearTimeout(soon);
   }, [draft]);
   useEffect(() => {
-    const keep = (): void => writeStored(KEY, latest.current);
+    const keep = (): void => keepBench(latest.current);
     window.addEventListener('pagehide', keep);
     return () => {
       window.removeEventListener('pagehide', keep);

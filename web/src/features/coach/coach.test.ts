@@ -73,7 +73,7 @@ describe('coachReducer', () => {
 
 describe('practice', () => {
   it('puts down the time of each step as it is left, and of the last one when it is stopped', () => {
-    const begun = beginPractice('prepare', 1000);
+    const begun = beginPractice('try', 'prepare', 1000);
     const led = enterStep(enterStep(begun, 'lead', 4000), 'cross', 9000);
     const stopped = stopPractice(led, 21_000);
     expect(stopped.steps).toEqual([
@@ -94,7 +94,7 @@ describe('practice', () => {
   });
 
   it('is read back as it was kept, or not at all', () => {
-    const practice = beginPractice('lead', 5);
+    const practice = beginPractice('try', 'lead', 5);
     expect(readPractice(JSON.parse(JSON.stringify(practice)))).toEqual(practice);
     expect([readPractice(null), readPractice(7), readPractice({ startedAt: 'x' })]).toEqual([null, null, null]);
   });

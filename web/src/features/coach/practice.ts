@@ -2,6 +2,8 @@ import type { TyingStep } from '@easytuck/core';
 
 /** A practice that is being timed, or was just stopped. Kept in the browser, so that a reload does not stop it. */
 export interface Practice {
+  /** Key that the try is put on record under: sending it twice keeps it once. */
+  readonly id: string;
   readonly startedAt: number;
   /** When the step that is now shown came up. */
   readonly stepSince: number;
@@ -11,7 +13,8 @@ export interface Practice {
   readonly stoppedAt: number | null;
 }
 
-export const beginPractice = (step: TyingStep, now: number): Practice => ({
+export const beginPractice = (id: string, step: TyingStep, now: number): Practice => ({
+  id,
   startedAt: now,
   stepSince: now,
   step,
@@ -42,6 +45,8 @@ export function clock(ms: number): string {
 /** A practice as it was kept, or null where it does not read. */
 export function readPractice(value: unknown): Practice | null {
   if (typeof value !== 'object' || value === null) return null;
-  const { startedAt, stepSince, steps } = value as Partial<Practice>;
-  return typeof startedAt === 'number' && typeof stepSince === 'number' && Array.isArray(steps) ? (value as Practice) : null;
+  const { id, startedAt, stepSince, steps } = value as Partial<Practice>;
+  return typeof id === 'string' && typeof startedAt === 'number' && typeof stepSince === 'number' && Array.isArray(steps)
+    ? (value as Practice)
+    : null;
 }

@@ -1,7 +1,8 @@
 import type { TyingStep } from '@easytuck/core';
 import { useEffect, useState } from 'react';
+import { v7 as uuid } from 'uuid';
 import type { Playhead } from './playhead.ts';
-import { readStored, writeStored } from '../../common/stored.ts';
+import { forgetDraft, keepDraft, readDraft } from '../../common/forms/tabDrafts.ts';
 import { beginPractice, enterStep, readPractice, stopPractice, type Practice } from './practice.ts';
 
 /** The clock of a practice: started, led from step to step by what is shown, stopped, and put away. */
@@ -12,11 +13,11 @@ export interface PracticeClock {
   readonly clear: () => void;
 }
 
-const STORED = 'easytuck.practice';
+const DRAFT = 'practice';
 
 export function usePractice(steps: readonly TyingStep[], playhead: Playhead): PracticeClock {
-  const [practice, setPractice] = useState<Practice | null>(() => readStored(STORED, readPractice, null));
-  useEffect(() => writeStored(STORED, practice), [practice]);
+  const [practice, setPractice] = useState<Practice | null>(() => readDraft(DRAFT, readPractice));
+  useEffect(() => (practice === null ? forgetDraft(DRAFT) : keepDraft(DRAFT, practice)), [practice]);
   const shown = (): TyingStep => steps[Math.min(steps.length - 1, Math.floor(playhead.time()))] ?? 'prepare';
   useEffect(
     () =>
@@ -31,7 +32,7 @@ export function usePractice(steps: readonly TyingStep[], playhead: Playhead): Pr
   );
   return {
     practice,
-    start: () => setPractice(beginPractice(shown(), Date.now())),
+    start: () => setPractice(beginPractice(uuid(), shown(), Date.now())),
     stop: () => setPractice((now) => now && stopPractice(now, Date.now())),
     clear: () => setPractice(null),
   };

@@ -1,61 +1,50 @@
 import { tie as tieSchema, type Tie, type TieInput } from '@easytuck/contract';
 import { CLOTH_BEHAVIOUR } from '@easytuck/core';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useState, type ReactNode } from 'react';
-import { Controller, useForm, useWatch, type Control, type FieldErrors, type UseFormRegister, type UseFormSetValue } from 'react-hook-form';
+import { Controller, useWatch, type Control, type FieldErrors, type UseFormRegister, type UseFormSetValue } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
-import { v7 as uuid } from 'uuid';
-import { currentOf, sentenceOf } from '../../common/api/request.ts';
+import { currentOf } from '../../common/api/request.ts';
 import { changeTie, createTie, useTie } from '../../common/api/ties.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { Page } from '../../common/Page.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
-import { useFormDraft } from '../../common/useFormDraft.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { SHAPE_WORDS } from '../../common/words.ts';
 import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
-import { EMPTY_TIE, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
+import { EMPTY_TIE, GIVEN_UP, readLearned, TIE_LABELS, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
 
 /** Measuring a tie: the blade is drawn as it is typed, each measure shown where the tape goes. */
 export function MeasureTiePage() {
   const { id = '' } = useParams();
   const known = useTie(id === 'new' ? null : id);
   if (id === 'new') return <TieEditor key="new" tie={null} />;
-  return <Loaded reading={known}>{(tie) => <TieEditor key={tie.id + String(tie.version)} tie={tie} />}</Loaded>;
+  return <Loaded reading={known}>{(tie) => <TieEditor key={tie.id} tie={tie} />}</Loaded>;
 }
 
 function TieEditor({ tie }: { tie: Tie | null }) {
-  const [newId] = useState(() => uuid());
-  const [initial] = useState(() => (tie ? toTieForm(tie) : EMPTY_TIE));
-  const [version, setVersion] = useState(tie?.version ?? 0);
-  const [failure, setFailure] = useState<unknown>(null);
   const [focused, setFocused] = useState('');
-  const [takeUp, setTakeUp] = useState(tie?.takeUp ?? null);
   const navigate = useNavigate();
-  const { control, register, handleSubmit, formState, reset, watch, setValue } = useForm<TieForm, unknown, TieInput>({
+  const { form, clashes, arrived, decide, submit, isSaving, failure, discard } = useRecordForm<Tie, TieForm, TieInput>({
+    name: `tie.${tie?.id ?? 'new'}`,
+    record: tie,
+    schema: tieSchema,
+    toForm: toTieForm,
+    empty: EMPTY_TIE,
     resolver: tieResolver,
-    defaultValues: initial,
-    mode: 'onTouched',
+    save: (input, base, newId) =>
+      base === null ? createTie({ ...input, id: newId }) : changeTie(base.id, { ...input, version: base.version }),
+    onSaved: () => navigate('/drawer'),
   });
-  const draft = useFormDraft(`tie.${tie?.id ?? 'new'}`, initial, reset, watch);
-  const save = handleSubmit(async (input) => {
-    setFailure(null);
-    try {
-      if (tie) await changeTie(tie.id, { ...input, takeUp, version });
-      else await createTie({ ...input, id: newId });
-      draft.forget();
-      await navigate('/drawer');
-    } catch (error) {
-      const current = currentOf(error, tieSchema);
-      if (current) setVersion(current.version);
-      setFailure(error);
-    }
-  });
+  const { control, register, formState, setValue, getValues } = form;
+  const learned = useWatch({ control, name: 'learned' });
   return (
     <Page
       title={tie ? tie.name : 'Measure a tie'}
@@ -75,28 +64,39 @@ function TieEditor({ tie }: { tie: Tie | null }) {
       <Box
         component="form"
         noValidate
-        onSubmit={(event) => void save(event)}
+        onSubmit={(event) => {
+          event.preventDefault();
+          void submit();
+        }}
         onFocus={(event) => setFocused(event.target instanceof HTMLInputElement ? event.target.name : '')}
       >
         <MeasuredStrip control={control} setValue={setValue} focused={focused} />
         {tie?.takeUp && (
-          <LearnedTakeUp takeUp={tie.takeUp} isKept={takeUp !== null} onKeep={(keep) => setTakeUp(keep ? tie.takeUp : null)} />
+          <LearnedTakeUp
+            takeUp={readLearned(learned) ?? tie.takeUp}
+            isKept={readLearned(learned) !== null}
+            onKeep={(keep) => setValue('learned', keep ? toTieForm(tie).learned : GIVEN_UP, { shouldDirty: true })}
+          />
         )}
+        <ClashNotice<TieForm>
+          what="tie"
+          clashes={clashes}
+          arrived={arrived}
+          mineOf={(field) => getValues(field)}
+          nameOf={(field) => TIE_LABELS[field]}
+          wordsOf={(_field, text) => text}
+          onDecide={decide}
+        />
         <TieFields control={control} register={register} setValue={setValue} errors={formState.errors} />
-        {failure !== null && (
-          <Alert severity={currentOf(failure, tieSchema) ? 'warning' : 'error'} sx={{ mt: 2 }}>
-            Not saved. {sentenceOf(failure)} What you typed is kept
-            {currentOf(failure, tieSchema) ? '; save again to put it over theirs' : ''}.
-          </Alert>
-        )}
+        <NotSaved failure={currentOf(failure, tieSchema) ? null : failure} sx={{ mt: 2 }} />
         <Box sx={{ display: 'flex', gap: 2, mt: 3 }}>
-          <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
-            {formState.isSubmitting ? 'Saving …' : 'Put in the drawer'}
+          <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
+            {isSaving ? 'Saving …' : 'Put in the drawer'}
           </Button>
           <Button
             variant="outlined"
             onClick={() => {
-              draft.forget();
+              discard();
               void navigate('/drawer');
             }}
           >
@@ -170,7 +170,7 @@ function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
   const form = useWatch({ control }) as TieForm;
   const { shape, hardwareKind: kind, markedIn, clothKind, isReversible } = form;
   const usual = CLOTH_BEHAVIOUR[clothKind];
-  const text = (name: keyof TieForm, label: string, hint = ' ') => (
+  const text = (name: keyof TieForm, hint = ' ', label = TIE_LABELS[name]) => (
     <TextField
       key={name}
       label={label}
@@ -180,13 +180,13 @@ function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...(NO_TAPE.has(name) ? {} : TAPE_FIELD) } }}
     />
   );
-  const choose = (name: keyof TieForm, label: string, options: readonly (readonly [string, string])[]) => (
+  const choose = (name: keyof TieForm, options: readonly (readonly [string, string])[]) => (
     <Controller
       key={name}
       control={control}
       name={name}
       render={({ field }) => (
-        <TextField select label={label} {...field} helperText=" ">
+        <TextField select label={TIE_LABELS[name]} {...field} helperText=" ">
           {options.map(([value, words]) => (
             <MenuItem key={value} value={value}>
               {words}
@@ -199,30 +199,29 @@ function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
   return (
     <>
       <Group title="1. What it is">
-        {text('name', 'Name')}
-        {choose('shape', 'Shape', Object.entries(SHAPE_WORDS))}
+        {text('name')}
+        {choose('shape', Object.entries(SHAPE_WORDS))}
         {choose(
           'clothKind',
-          'Cloth',
           ['silk', 'satin', 'grosgrain', 'cotton', 'linen', 'polyester', 'velvet', 'wool'].map((cloth) => [cloth, cloth] as const),
         )}
-        {text('thickness', 'Thickness', `usual for ${clothKind}: ${usual.thicknessMm} mm`)}
-        {text('gather', 'Gather', `usual: ${usual.gatherRatio}; firm 0.55, soft 0.75`)}
+        {text('thickness', `usual for ${clothKind}: ${usual.thicknessMm} mm`)}
+        {text('gather', `usual: ${usual.gatherRatio}; firm 0.55, soft 0.75`)}
       </Group>
       <Group title="2. Lay the tape at the tip, in mm">
-        {text('tipToWaist', 'Tip to waist', 'the narrow line')}
-        {text('tipToBelly', 'Tip to belly', 'the first widest line')}
-        {text('tipToNose', 'Tip to nose', 'where the band starts to widen')}
-        {shape === 'pointed' || shape === 'club' ? text('tipDepth', 'Depth of the tip', 'widest line to the end') : null}
-        {text('overhang', 'Overhang', 'flat end past the loop')}
+        {text('tipToWaist', 'the narrow line')}
+        {text('tipToBelly', 'the first widest line')}
+        {text('tipToNose', 'where the band starts to widen')}
+        {shape === 'pointed' || shape === 'club' ? text('tipDepth', 'widest line to the end') : null}
+        {text('overhang', 'flat end past the loop')}
       </Group>
       <Group title="3. Across it, in mm">
-        {text('bandWidth', 'Band')}
-        {text('bellyWidth', 'Belly')}
-        {text('waistWidth', 'Waist')}
-        {text('tailWidth', 'Tail', 'empty: as wide as the belly')}
+        {text('bandWidth')}
+        {text('bellyWidth')}
+        {text('waistWidth')}
+        {text('tailWidth', 'empty: as wide as the belly')}
         <Box sx={{ gridColumn: 'span 2', display: 'flex', gap: 1, alignItems: 'start' }}>
-          {text('further', 'Further widths', 'place:width from the nose; or drag the points')}
+          {text('further', 'place:width from the nose; or drag the points')}
           <Button
             variant="outlined"
             onClick={() => setValue('further', nextFurther(form), { shouldDirty: true, shouldValidate: true })}
@@ -233,42 +232,38 @@ function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
         </Box>
       </Group>
       <Group title="4. Tip to tip, and what makes it adjustable, in mm">
-        {choose('hardwareKind', 'Hardware', [
+        {choose('hardwareKind', [
           ['slots', 'T-hook and slots'],
           ['slider', 'slider'],
           ['buttons', 'buttons'],
           ['fixed', 'none: sewn to length'],
         ])}
-        {text('tipToTip', 'Tip to tip')}
-        {kind !== 'fixed' ? text('readAt', 'Read at', 'mark, slot or glide; empty: the shortest') : null}
+        {text('tipToTip')}
+        {kind !== 'fixed' ? text('readAt', 'mark, slot or glide; empty: the shortest') : null}
         {kind === 'slider'
-          ? [
-              text('travel', 'Range', 'shortest to longest'),
-              text('strap', 'Strap', 'sewn end to glide'),
-              text('reach', 'Reach at the shortest', 'sewn end to ring'),
-            ]
+          ? [text('travel', 'shortest to longest'), text('strap', 'sewn end to glide'), text('reach', 'sewn end to ring')]
           : null}
         {kind === 'slots' || kind === 'buttons'
-          ? [text('stepCount', kind === 'slots' ? 'Slots' : 'Buttonholes'), text('pitch', 'From one to the next')]
+          ? [text('stepCount', ' ', kind === 'slots' ? 'Slots' : 'Buttonholes'), text('pitch')]
           : null}
         {kind !== 'fixed'
-          ? choose('markedIn', 'Numbers on the band', [
+          ? choose('markedIn', [
               ['in', 'collar sizes in inches'],
               ['cm', 'collar sizes in cm'],
               ['none', 'none'],
             ])
           : null}
-        {kind !== 'fixed' && markedIn !== 'none' ? text('markAtShortest', 'Number at the shortest') : null}
-        {choose('quickClasp', 'Second, quick clasp', NO_YES)}
+        {kind !== 'fixed' && markedIn !== 'none' ? text('markAtShortest') : null}
+        {choose('quickClasp', NO_YES)}
       </Group>
       <Group title="5. Faces and stock">
-        {text('outerName', 'Outer face', 'black silk, blue check …')}
-        {choose('outerLook', 'Looks', LOOKS)}
-        {choose('isReversible', 'Reversible', NO_YES)}
-        {isReversible === 'yes' ? [text('innerName', 'Inner face'), choose('innerLook', 'Inner looks', LOOKS)] : null}
-        {text('inStock', 'In stock')}
-        {text('priceCode', 'Price code')}
-        {text('note', 'Note')}
+        {text('outerName', 'black silk, blue check …')}
+        {choose('outerLook', LOOKS)}
+        {choose('isReversible', NO_YES)}
+        {isReversible === 'yes' ? [text('innerName'), choose('innerLook', LOOKS)] : null}
+        {text('inStock')}
+        {text('priceCode')}
+        {text('note')}
       </Group>
     </>
   );

@@ -59,6 +59,8 @@ export interface TieForm {
   priceCode: string;
   inStock: string;
   note: string;
+  /** What its tyings taught, as words; `given up` where it goes by its measures again. */
+  learned: string;
 }
 
 export const EMPTY_TIE: TieForm = {
@@ -76,7 +78,7 @@ export const EMPTY_TIE: TieForm = {
   },
   ...{ overhang: '0', hardwareKind: 'slots', tipToTip: '', readAt: '', travel: '', stepCount: '9', pitch: '12.7', strap: '', reach: '' },
   ...{ markedIn: 'in', markAtShortest: '14', outerName: '', outerLook: 'plain', isReversible: 'no', innerName: '', innerLook: 'plain' },
-  ...{ quickClasp: 'no', priceCode: '', inStock: '1', note: '' },
+  ...{ quickClasp: 'no', priceCode: '', inStock: '1', note: '', learned: '' },
 };
 
 /** Where each path of a tie is typed. */
@@ -181,6 +183,46 @@ function readHardware(form: TieForm): { hardware: unknown; refused: string | nul
   return { hardware: calibrateHardware(before, at.setting.step, tipToTipMm), refused: null };
 }
 
+/** Given up, in the field of what was learned. */
+export const GIVEN_UP = 'given up';
+
+/** What its tyings taught, as it stands in its field; null where nothing was learned, or it was given up. */
+export function readLearned(text: string): TieInput['takeUp'] {
+  const [shortMm, longMm] = text.split(' ').map(Number);
+  return shortMm === undefined || longMm === undefined || Number.isNaN(shortMm) || Number.isNaN(longMm) || text === ''
+    ? null
+    : { shortMm, longMm };
+}
+
+/** Names of the fields, as they stand on the page. */
+export const TIE_LABELS: Readonly<Record<keyof TieForm, string>> = {
+  ...{ name: 'Name', shape: 'Shape', clothKind: 'Cloth', thickness: 'Thickness', gather: 'Gather' },
+  ...{
+    tipToWaist: 'Tip to waist',
+    tipToBelly: 'Tip to belly',
+    tipToNose: 'Tip to nose',
+    tipDepth: 'Depth of the tip',
+    overhang: 'Overhang',
+  },
+  ...{ bandWidth: 'Band', bellyWidth: 'Belly', waistWidth: 'Waist', tailWidth: 'Tail', further: 'Further widths' },
+  ...{
+    hardwareKind: 'Hardware',
+    tipToTip: 'Tip to tip',
+    readAt: 'Read at',
+    travel: 'Range',
+    strap: 'Strap',
+    reach: 'Reach at the shortest',
+  },
+  ...{
+    stepCount: 'Slots or buttonholes',
+    pitch: 'From one to the next',
+    markedIn: 'Numbers on the band',
+    markAtShortest: 'Number at the shortest',
+  },
+  ...{ outerName: 'Outer face', outerLook: 'Looks', isReversible: 'Reversible', innerName: 'Inner face', innerLook: 'Inner looks' },
+  ...{ quickClasp: 'Second, quick clasp', priceCode: 'Price code', inStock: 'In stock', note: 'Note', learned: 'Learned from its tyings' },
+};
+
 /** The tie that was typed; a number that cannot be read is NaN, which the contract refuses at its field. Lengths are millimetres where no unit is written. */
 export function readTieForm(form: TieForm): unknown {
   const usual = CLOTH_BEHAVIOUR[form.clothKind];
@@ -195,6 +237,7 @@ export function readTieForm(form: TieForm): unknown {
       inner: form.isReversible === 'yes' ? { name: form.innerName, look: form.innerLook } : null,
     },
     ...{ quickClasp: form.quickClasp === 'yes', priceCode: form.priceCode, inStock: count(form.inStock), note: form.note },
+    takeUp: readLearned(form.learned),
   };
 }
 
@@ -260,5 +303,6 @@ export function toTieForm(tie: Tie): TieForm {
     ...{ outerName: faces.outer.name, outerLook: faces.outer.look, isReversible: faces.inner ? 'yes' : 'no' },
     ...{ innerName: faces.inner?.name ?? '', innerLook: faces.inner?.look ?? 'plain' },
     ...{ quickClasp: tie.quickClasp ? 'yes' : 'no', priceCode: tie.priceCode, inStock: String(tie.inStock), note: tie.note },
+    learned: tie.takeUp === null ? '' : `${tie.takeUp.shortMm} ${tie.takeUp.longMm}`,
   };
 }

@@ -1,11 +1,13 @@
-import type { ImportMode, ImportReport } from '@easytuck/contract';
+import { LARGEST_IMPORT_MB, MOST_IMPORT_ROWS, type ExchangeKind, type ImportMode, type ImportReport } from '@easytuck/contract';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useRef, useState, type DragEvent } from 'react';
+import LinearProgress from '@mui/material/LinearProgress';
+import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { Link, useParams } from 'react-router';
-import { exportAddress, importFile, type ExchangeKind } from '../../common/api/exchange.ts';
+import { v7 as uuid } from 'uuid';
+import { cancelImport, exportAddress, importFile, useImportProgress } from '../../common/api/exchange.ts';
 import { sentenceOf } from '../../common/api/request.ts';
 import { NoSuchPage } from '../../common/faces/NoSuchPage.tsx';
 import { Page } from '../../common/Page.tsx';
@@ -22,36 +24,40 @@ export function ExchangePage() {
   return kind === 'ties' || kind === 'wearers' ? <Exchange key={kind} kind={kind} /> : <NoSuchPage />;
 }
 
-interface ChosenFile {
-  readonly name: string;
-  readonly text: string;
-  readonly isJson: boolean;
-}
-
 /** Nothing chosen, being read, read with its report, or failed. */
 type Reading =
-  | { readonly state: 'none' | 'reading' }
+  | { readonly state: 'none' }
+  | { readonly state: 'reading'; readonly key: string; readonly mode: ImportMode }
   | { readonly state: 'read'; readonly report: ImportReport }
   | { readonly state: 'failed'; readonly error: unknown };
 
 function Exchange({ kind }: { kind: ExchangeKind }) {
   const { title, many, room } = WORDS[kind];
   const input = useRef<HTMLInputElement>(null);
-  const [file, setFile] = useState<ChosenFile | null>(null);
+  const [file, setFile] = useState<File | null>(null);
   const [reading, setReading] = useState<Reading>({ state: 'none' });
-  const send = async (chosen: ChosenFile, mode: ImportMode): Promise<void> => {
-    setReading({ state: 'reading' });
+  // an import ends with the page that it was begun on: nobody would see what came of it
+  const running = useRef<AbortController | null>(null);
+  useEffect(() => () => running.current?.abort(), []);
+  const send = async (chosen: File, mode: ImportMode): Promise<void> => {
+    running.current?.abort();
+    const own = new AbortController();
+    running.current = own;
+    const key = uuid();
+    setReading({ state: 'reading', key, mode });
+    const show = (next: Reading): void => {
+      if (running.current === own) setReading(next);
+    };
     try {
-      setReading({ state: 'read', report: await importFile(kind, chosen.text, chosen.isJson, mode) });
+      show({ state: 'read', report: await importFile(kind, chosen, mode, key, own.signal) });
     } catch (error) {
-      setReading({ state: 'failed', error });
+      show({ state: 'failed', error });
     }
   };
   const choose = async (picked: File | undefined): Promise<void> => {
     if (!picked) return;
-    const chosen = { name: picked.name, text: await picked.text(), isJson: picked.name.toLowerCase().endsWith('.json') };
-    setFile(chosen);
-    await send(chosen, 'check');
+    setFile(picked);
+    await send(picked, 'check');
   };
   const onDrop = (event: DragEvent): void => {
     event.preventDefault();
@@ -115,10 +121,12 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
               }}
             />
             <Box sx={{ color: 'text.secondary' }}>
-              {file ? file.name : 'CSV with commas, semicolons or tabs, or JSON; or drop it here. It is only checked at first.'}
+              {file
+                ? file.name
+                : `CSV with commas, semicolons or tabs, or JSON; or drop it here. It is only checked at first. Up to ${MOST_IMPORT_ROWS[kind].toLocaleString('en-GB')} rows and ${LARGEST_IMPORT_MB} MB.`}
             </Box>
           </Box>
-          {reading.state === 'reading' && <Box role="status">Reading …</Box>}
+          {reading.state === 'reading' && <Progress importKey={reading.key} mode={reading.mode} />}
           {reading.state === 'failed' && (
             <Alert severity="error" action={file && <Button onClick={() => void send(file, 'check')}>Try again</Button>}>
               Nothing was taken in. {sentenceOf(reading.error)}
@@ -128,6 +136,35 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
         </section>
       </Box>
     </Page>
+  );
+}
+
+/** How far the reading is, once it takes longer than a moment; to be ended before it is through. */
+function Progress({ importKey, mode }: { importKey: string; mode: ImportMode }) {
+  const { data } = useImportProgress(importKey);
+  const [isCancelling, setCancelling] = useState(false);
+  const share = data?.share ?? 0;
+  return (
+    <Box>
+      <Box role="status" sx={{ mb: 1 }}>
+        {isCancelling ? 'Cancelling …' : mode === 'check' ? 'Checking …' : 'Taking in …'} {data && data.rows > 0 ? rows(data.rows) : ''}
+      </Box>
+      <LinearProgress
+        aria-label="How far the file is read"
+        {...(share > 0 ? { variant: 'determinate' as const, value: 100 * share } : {})}
+        sx={{ mb: 1.5, height: 6 }}
+      />
+      <Button
+        variant="outlined"
+        disabled={isCancelling}
+        onClick={() => {
+          setCancelling(true);
+          cancelImport(importKey).catch(() => setCancelling(false));
+        }}
+      >
+        Cancel
+      </Button>
+    </Box>
   );
 }
 

@@ -1,12 +1,12 @@
 import type { Fitting } from '@easytuck/contract';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { printLabel, usePrinter } from '../../common/api/printer.ts';
-import { sentenceOf } from '../../common/api/request.ts';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { PRINTER_WORDS } from '../../common/words.ts';
 import { COLOURS } from '../../theme.ts';
@@ -14,17 +14,13 @@ import { COLOURS } from '../../theme.ts';
 /** The set card: on A6, as a sheet of eight, or from the label printer. */
 export function PrintCard({ fitting }: { fitting: Fitting }) {
   const [jobId, setJobId] = useState<string | null>(null);
-  const [failure, setFailure] = useState<unknown>(null);
-  const print = async (): Promise<void> => {
-    const id = uuid();
-    setFailure(null);
-    try {
-      await printLabel(id, fitting.id);
-      setJobId(id);
-    } catch (error) {
-      setFailure(error);
-    }
-  };
+  // the same label sent again, after its answer was lost, is printed once
+  const [nextId, setNextId] = useState(() => uuid());
+  const { save: print, failure } = useSaving(async () => {
+    await printLabel(nextId, fitting.id);
+    setJobId(nextId);
+    setNextId(uuid());
+  });
   useShortcuts('Fitting', [{ key: 'p', says: 'print the card on a label', run: () => void print() }]);
   if (fitting.card === null) return null;
   const pdf = (format: string): string => `/api/paper/cards?ids=${fitting.id}&format=${format}`;
@@ -44,11 +40,7 @@ export function PrintCard({ fitting }: { fitting: Fitting }) {
         Tying, step by step
       </Button>
       {jobId !== null && <JobState jobId={jobId} />}
-      {failure !== null && (
-        <Alert severity="error" sx={{ py: 0 }}>
-          Not printed. {sentenceOf(failure)}
-        </Alert>
-      )}
+      <NotSaved failure={failure} what="printed" kept="" sx={{ py: 0 }} />
     </Box>
   );
 }

@@ -7,18 +7,21 @@ import {
   type LengthLimits,
   type StockCollar,
 } from '@easytuck/contract';
-import { TYPICAL_COLLARS, type CollarStyle } from '@easytuck/core';
-import Alert from '@mui/material/Alert';
+import { TYPICAL_COLLARS, type CollarStyle, type LengthUnit } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
-import { v7 as uuid } from 'uuid';
+import { useMemo, useState } from 'react';
+import { Controller, type FieldErrors, type Resolver } from 'react-hook-form';
 import { changeCollar, createCollar, removeCollar, useCollars } from '../../common/api/collars.ts';
-import { currentOf, sentenceOf } from '../../common/api/request.ts';
+import { currentOf } from '../../common/api/request.ts';
 import { exactMm } from '../../common/exactMm.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useRecordForm } from '../../common/forms/useRecordForm.ts';
+import { useSaving } from '../../common/forms/useSaving.ts';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLLAR_STYLE_WORDS } from '../../common/words.ts';
@@ -36,7 +39,7 @@ export function CollarStock() {
             {collars.map((collar) => (
               <Box component="li" key={collar.id} sx={{ borderBottom: `1px solid ${COLOURS.rule}`, py: 0.75, px: 1 }}>
                 {open === collar.id ? (
-                  <CollarEditor key={collar.version} collar={collar} onDone={() => setOpen(null)} />
+                  <CollarEditor collar={collar} onDone={() => setOpen(null)} />
                 ) : (
                   <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
                     <Box sx={{ flex: 1 }}>
@@ -66,103 +69,148 @@ export function CollarStock() {
   );
 }
 
+/** A collar as it is typed. */
+interface CollarForm {
+  name: string;
+  style: CollarStyle;
+  pointsMm: string;
+  standMm: string;
+  leafMm: string;
+}
+
 const LENGTHS = [
-  ['pointsMm', 'Points apart', FITTING_LENGTHS.collarPointsMm],
-  ['standMm', 'Band height', FITTING_LENGTHS.standHeightMm],
-  ['leafMm', 'Leaf length', FITTING_LENGTHS.leafLengthMm],
-] as const satisfies readonly (readonly [keyof CollarInput, string, LengthLimits])[];
-type CollarLength = (typeof LENGTHS)[number][0];
+  ['pointsMm', FITTING_LENGTHS.collarPointsMm],
+  ['standMm', FITTING_LENGTHS.standHeightMm],
+  ['leafMm', FITTING_LENGTHS.leafLengthMm],
+] as const satisfies readonly (readonly [keyof CollarForm, LengthLimits])[];
+
+const LABELS: Readonly<Record<keyof CollarForm, string>> = {
+  name: 'Collar’s name',
+  style: 'Style',
+  pointsMm: 'Points apart',
+  standMm: 'Band height',
+  leafMm: 'Leaf length',
+};
+
+const toForm = ({ name, style, pointsMm, standMm, leafMm }: Omit<CollarInput, 'id'>): CollarForm => ({
+  ...{ name, style, pointsMm: exactMm(pointsMm), standMm: exactMm(standMm), leafMm: exactMm(leafMm) },
+});
+
+/** A new collar starts from what is typical of its style. */
+const EMPTY: CollarForm = toForm({ ...TYPICAL_COLLARS.turndown, name: '', style: 'turndown' });
+
+/** Checks what was typed by the contract; lengths without a unit are in `unit`. */
+const resolverFor =
+  (unit: LengthUnit): Resolver<CollarForm, unknown, CollarInput> =>
+  (form) => {
+    const errors: FieldErrors<CollarForm> = {};
+    const [pointsMm, standMm, leafMm] = LENGTHS.map(([field, limits]) => {
+      const read = lengthField(limits, unit).safeParse(form[field]);
+      if (!read.success) errors[field] = { type: 'contract', message: read.error.issues[0]?.message ?? '' };
+      return read.data ?? Number.NaN;
+    });
+    const input = collarInput.safeParse({ name: form.name, style: form.style, pointsMm, standMm, leafMm });
+    for (const { path, message } of input.error?.issues ?? []) errors[path[0] as keyof CollarForm] ??= { type: 'contract', message };
+    return input.success ? { values: input.data, errors: {} } : { values: {}, errors };
+  };
 
 function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: () => void }) {
   const { unit } = useUnits();
-  const [id] = useState(() => uuid());
-  const [name, setName] = useState(collar?.name ?? '');
-  const [style, setStyle] = useState<CollarStyle>(collar?.style ?? 'turndown');
-  const start = collar ?? TYPICAL_COLLARS.turndown;
-  const [lengths, setLengths] = useState<Readonly<Record<CollarLength, string>>>({
-    pointsMm: exactMm(start.pointsMm),
-    standMm: exactMm(start.standMm),
-    leafMm: exactMm(start.leafMm),
+  const resolver = useMemo(() => resolverFor(unit), [unit]);
+  const record = useRecordForm<StockCollar, CollarForm, CollarInput>({
+    name: `collar.${collar?.id ?? 'new'}`,
+    record: collar,
+    schema: stockCollar,
+    toForm,
+    empty: EMPTY,
+    resolver,
+    save: (input, base, newId) =>
+      base === null ? createCollar({ ...input, id: newId }) : changeCollar(base.id, { ...input, version: base.version }),
+    onSaved: onDone,
   });
-  const [version, setVersion] = useState(collar?.version ?? 0);
-  const [failure, setFailure] = useState<unknown>(null);
-  const read = (field: CollarLength, limits: LengthLimits) => lengthField(limits, unit).safeParse(lengths[field]);
-  const [points, stand, leaf] = LENGTHS.map(([field, , limits]) => read(field, limits).data);
-  const input = collarInput.safeParse({ name, style, pointsMm: points, standMm: stand, leafMm: leaf });
-  const run = async (work: () => Promise<unknown>): Promise<void> => {
-    setFailure(null);
-    try {
-      await work();
-      onDone();
-    } catch (error) {
-      const current = currentOf(error, stockCollar);
-      if (current) setVersion(current.version);
-      setFailure(error);
-    }
-  };
-  const chooseStyle = (next: CollarStyle): void => {
-    setStyle(next);
-    // a new collar starts from what is typical of its style
+  const { form, base, clashes, arrived, decide, submit, isSaving, failure, discard } = record;
+  const { control, register, formState, getValues, setValue } = form;
+  const { errors } = formState;
+  const removal = useSaving(async () => {
+    if (base === null) return;
+    await removeCollar(base);
+    discard();
+    onDone();
+  });
+  const text = (name: Exclude<keyof CollarForm, 'style'>) => (
+    <TextField
+      key={name}
+      label={LABELS[name]}
+      {...register(name)}
+      error={errors[name] !== undefined}
+      helperText={errors[name]?.message ?? ' '}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...(name === 'name' ? {} : TAPE_FIELD) } }}
+    />
+  );
+  const chooseStyle = (style: CollarStyle): void => {
+    setValue('style', style, { shouldDirty: true });
     if (collar) return;
-    const { pointsMm, standMm, leafMm } = TYPICAL_COLLARS[next];
-    setLengths({ pointsMm: exactMm(pointsMm), standMm: exactMm(standMm), leafMm: exactMm(leafMm) });
+    const typical = toForm({ ...TYPICAL_COLLARS[style], name: '', style });
+    for (const [field] of LENGTHS) setValue(field, typical[field], { shouldValidate: true });
   };
   return (
     <Box
       component="form"
       aria-label={collar ? collar.name : 'A new collar'}
+      noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        if (input.success)
-          void run(() => (collar ? changeCollar(collar.id, { ...input.data, version }) : createCollar({ ...input.data, id })));
+        void submit();
       }}
       sx={{ display: 'grid', columnGap: 2, rowGap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(130px, 1fr))', alignItems: 'start' }}
     >
-      <TextField
-        label="Collar’s name"
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        slotProps={{ inputLabel: { shrink: true } }}
+      <Box sx={{ gridColumn: '1 / -1' }}>
+        <ClashNotice<CollarForm>
+          what="collar"
+          clashes={clashes}
+          arrived={arrived}
+          mineOf={(field) => getValues(field)}
+          nameOf={(field) => LABELS[field]}
+          wordsOf={(field, value) => (field === 'style' ? (COLLAR_STYLE_WORDS[value as CollarStyle] ?? value) : value)}
+          onDecide={decide}
+        />
+      </Box>
+      {text('name')}
+      <Controller
+        control={control}
+        name="style"
+        render={({ field }) => (
+          <TextField select label={LABELS.style} value={field.value} onChange={(event) => chooseStyle(event.target.value as CollarStyle)}>
+            {(Object.keys(COLLAR_STYLE_WORDS) as CollarStyle[]).map((each) => (
+              <MenuItem key={each} value={each}>
+                {COLLAR_STYLE_WORDS[each]}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
       />
-      <TextField select label="Style" value={style} onChange={(event) => chooseStyle(event.target.value as CollarStyle)}>
-        {(Object.keys(COLLAR_STYLE_WORDS) as CollarStyle[]).map((each) => (
-          <MenuItem key={each} value={each}>
-            {COLLAR_STYLE_WORDS[each]}
-          </MenuItem>
-        ))}
-      </TextField>
-      {LENGTHS.map(([field, label, limits]) => {
-        const { error } = read(field, limits);
-        return (
-          <TextField
-            key={field}
-            label={label}
-            value={lengths[field]}
-            onChange={(event) => setLengths({ ...lengths, [field]: event.target.value })}
-            error={error !== undefined}
-            helperText={error?.issues[0]?.message ?? ' '}
-            slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
-          />
-        );
-      })}
+      {LENGTHS.map(([field]) => text(field))}
       <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1.5 }}>
-        <Button type="submit" variant="contained" disabled={!input.success}>
+        <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
           Save the collar
         </Button>
-        <Button variant="outlined" onClick={onDone}>
+        <Button
+          variant="outlined"
+          onClick={() => {
+            discard();
+            onDone();
+          }}
+        >
           Leave as it was
         </Button>
         {collar && (
-          <Button color="error" onClick={() => void run(() => removeCollar(collar))}>
+          <Button color="error" disabled={removal.isBusy} onClick={() => void removal.save()}>
             Out of stock
           </Button>
         )}
       </Box>
-      {failure !== null && (
-        <Alert severity="error" sx={{ gridColumn: '1 / -1' }}>
-          Not saved. {sentenceOf(failure)} What you typed is kept.
-        </Alert>
-      )}
+      <NotSaved failure={currentOf(failure, stockCollar) ? null : failure} sx={{ gridColumn: '1 / -1' }} />
+      <NotSaved failure={removal.failure} what="taken out of stock" kept="" sx={{ gridColumn: '1 / -1' }} />
     </Box>
   );
 }

@@ -1,20 +1,32 @@
-import { FITTING_LENGTHS, lengthField, shopSettings, type ShopSettings, type ShopSettingsInput } from '@easytuck/contract';
-import { SCHOOLS } from '@easytuck/core';
-import Alert from '@mui/material/Alert';
+import {
+  DEFAULT_SHOP,
+  FITTING_LENGTHS,
+  lengthField,
+  shopSettings,
+  shopSettingsInput,
+  type LengthLimits,
+  type ShopSettings,
+  type ShopSettingsInput,
+} from '@easytuck/contract';
+import { SCHOOLS, type LengthUnit } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
-import { currentOf, sentenceOf } from '../../common/api/request.ts';
+import { Fragment, useMemo } from 'react';
+import { Controller, type FieldErrors, type Resolver } from 'react-hook-form';
+import { currentOf } from '../../common/api/request.ts';
 import { changeShop, useShopReading } from '../../common/api/shop.ts';
 import { exactMm } from '../../common/exactMm.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
-import { readStored, writeStored } from '../../common/stored.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { SCHOOL_WORDS, WING_WORDS } from '../../common/words.ts';
+import { Backups } from './Backups.tsx';
 import { CollarStock } from './CollarStock.tsx';
 import { Printer } from './Printer.tsx';
 
@@ -24,11 +36,14 @@ export function ShopPage() {
     <Page title="Shop">
       <Box sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(300px, 400px) minmax(0, 1fr)' } }}>
         <Section title="House habits">
-          <Loaded reading={useShopReading()}>{(settings) => <Settings key={settings.version} settings={settings} />}</Loaded>
+          <Loaded reading={useShopReading()}>{(settings) => <Settings settings={settings} />}</Loaded>
         </Section>
         <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>
           <Section title="Collars in stock">
             <CollarStock />
+          </Section>
+          <Section title="Backup" id="backup">
+            <Backups />
           </Section>
           <Section title="Label printer" id="printer">
             <Printer />
@@ -51,172 +66,151 @@ export function ShopPage() {
 
 /** Settings as they are typed. */
 interface SettingsForm {
-  readonly name: string;
-  readonly unit: ShopSettings['unit'];
-  readonly school: ShopSettings['school'];
-  readonly ease: string;
-  readonly small: string;
-  readonly evenness: string;
-  readonly wings: ShopSettings['wings'];
-  readonly paper: ShopSettings['paper'];
-  readonly staff: string;
+  name: string;
+  unit: ShopSettings['unit'];
+  school: ShopSettings['school'];
+  ease: string;
+  small: string;
+  evenness: string;
+  wings: ShopSettings['wings'];
+  paper: ShopSettings['paper'];
+  staff: string;
 }
 
 const LENGTHS = [
-  ['ease', 'Ease', FITTING_LENGTHS.easeMm],
-  ['small', 'Small school goes under by', FITTING_LENGTHS.smallMm],
-  ['evenness', 'Even within', FITTING_LENGTHS.evennessMm],
+  ['ease', FITTING_LENGTHS.easeMm],
+  ['small', FITTING_LENGTHS.smallMm],
+  ['evenness', FITTING_LENGTHS.evennessMm],
 ] as const;
+
+const LABELS: Readonly<Record<keyof SettingsForm, string>> = {
+  name: 'Name on cards',
+  unit: 'Lengths in',
+  school: 'House school',
+  wings: 'Wing collars',
+  ease: 'Ease',
+  small: 'Small school goes under by',
+  evenness: 'Even within',
+  paper: 'Paper',
+  staff: 'Names for the record',
+};
+
+const CHOICES = {
+  unit: { in: 'inches, to an eighth', cm: 'centimetres' },
+  school: Object.fromEntries(SCHOOLS.map((school) => [school, `${SCHOOL_WORDS[school].name}: ${SCHOOL_WORDS[school].rule}`])),
+  wings: { behind: WING_WORDS.behind, over: WING_WORDS.over },
+  paper: { A4: 'A4', Letter: 'Letter' },
+} as const satisfies Partial<Record<keyof SettingsForm, Readonly<Record<string, string>>>>;
+
+const choiceWords = (field: string, text: string): string =>
+  field in CHOICES ? ((CHOICES[field as keyof typeof CHOICES] as Readonly<Record<string, string>>)[text] ?? text) : text;
 
 const toForm = ({ name, unit, school, easeMm, smallMm, evennessMm, wings, paper, staff }: ShopSettings): SettingsForm => ({
   ...{ name, unit, school, wings, paper },
   ...{ ease: exactMm(easeMm), small: exactMm(smallMm), evenness: exactMm(evennessMm), staff: staff.join(', ') },
 });
 
-const DRAFT_KEY = 'easytuck.form.shop';
+/** Checks what was typed by the contract; lengths without a unit are in `unit`. */
+const resolverFor =
+  (unit: LengthUnit): Resolver<SettingsForm, unknown, ShopSettingsInput> =>
+  (form) => {
+    const errors: FieldErrors<SettingsForm> = {};
+    const read = (name: (typeof LENGTHS)[number][0], limits: LengthLimits): number => {
+      const found = lengthField(limits, unit).safeParse(form[name]);
+      if (!found.success) errors[name] = { type: 'contract', message: found.error.issues[0]?.message ?? '' };
+      return found.data ?? Number.NaN;
+    };
+    const [easeMm, smallMm, evennessMm] = LENGTHS.map(([name, limits]) => read(name, limits));
+    const names = form.staff.split(',').map((name) => name.trim());
+    const { name, unit: shown, school, wings, paper } = form;
+    const typed = { name, unit: shown, school, wings, paper, easeMm, smallMm, evennessMm, staff: names.filter((each) => each !== '') };
+    const input = shopSettingsInput.safeParse(typed);
+    for (const { path, message } of input.error?.issues ?? []) {
+      const field = path[0] as keyof SettingsForm;
+      if (field in LABELS) errors[field] ??= { type: 'contract', message };
+    }
+    return input.success ? { values: input.data, errors: {} } : { values: {}, errors };
+  };
+
+const NOBODY = toForm({ ...DEFAULT_SHOP, version: 1 });
 
 function Settings({ settings }: { settings: ShopSettings }) {
   const { unit } = useUnits();
-  const [form, setForm] = useState<SettingsForm>(() =>
-    readStored(
-      DRAFT_KEY,
-      (value) => (typeof value === 'object' && value !== null ? { ...toForm(settings), ...(value as SettingsForm) } : null),
-      toForm(settings),
-    ),
+  const resolver = useMemo(() => resolverFor(unit), [unit]);
+  const { form, isChanged, clashes, arrived, decide, submit, isSaving, failure, discard } = useRecordForm<
+    ShopSettings,
+    SettingsForm,
+    ShopSettingsInput
+  >({
+    name: 'shop',
+    record: settings,
+    schema: shopSettings,
+    toForm,
+    empty: NOBODY,
+    resolver,
+    save: (input, base) => changeShop({ ...input, version: base?.version ?? settings.version }),
+  });
+  const { control, register, formState, getValues } = form;
+  const { errors } = formState;
+  const text = (name: keyof SettingsForm, hint = ' ') => (
+    <TextField
+      label={LABELS[name]}
+      {...register(name)}
+      error={errors[name] !== undefined}
+      helperText={errors[name]?.message ?? hint}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
+    />
   );
-  const [version, setVersion] = useState(settings.version);
-  const [failure, setFailure] = useState<unknown>(null);
-  const [isSaving, setSaving] = useState(false);
-  const change = (part: Partial<SettingsForm>): void => {
-    const next = { ...form, ...part };
-    setForm(next);
-    writeStored(DRAFT_KEY, next);
-  };
-  const read = (name: (typeof LENGTHS)[number][0], limits: (typeof LENGTHS)[number][2]) => lengthField(limits, unit).safeParse(form[name]);
-  const isRight = LENGTHS.every(([name, , limits]) => read(name, limits).success) && form.name.trim() !== '';
-  const save = async (): Promise<void> => {
-    setSaving(true);
-    setFailure(null);
-    const input: ShopSettingsInput = {
-      ...{ name: form.name, unit: form.unit, school: form.school, wings: form.wings, paper: form.paper },
-      easeMm: read('ease', FITTING_LENGTHS.easeMm).data ?? settings.easeMm,
-      smallMm: read('small', FITTING_LENGTHS.smallMm).data ?? settings.smallMm,
-      evennessMm: read('evenness', FITTING_LENGTHS.evennessMm).data ?? settings.evennessMm,
-      staff: form.staff
-        .split(',')
-        .map((name) => name.trim())
-        .filter((name) => name !== ''),
-    };
-    try {
-      writeStored(DRAFT_KEY, null);
-      await changeShop({ ...input, version });
-    } catch (error) {
-      writeStored(DRAFT_KEY, form);
-      const current = currentOf(error, shopSettings);
-      if (current) setVersion(current.version);
-      setFailure(error);
-    } finally {
-      setSaving(false);
-    }
-  };
-  const isChanged = JSON.stringify(form) !== JSON.stringify(toForm(settings));
-  const shrunk = { inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } } as const;
+  const choose = (name: keyof typeof CHOICES) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <TextField select label={LABELS[name]} {...field}>
+          {Object.entries(CHOICES[name]).map(([value, words]) => (
+            <MenuItem key={value} value={value}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    />
+  );
   return (
     <Box
       component="form"
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        if (isRight) void save();
+        void submit();
       }}
       sx={{ display: 'grid', gap: 2 }}
     >
-      <TextField
-        label="Name on cards"
-        value={form.name}
-        onChange={(event) => change({ name: event.target.value })}
-        error={form.name.trim() === ''}
-        helperText={form.name.trim() === '' ? 'The shop’s name is missing.' : ' '}
-        slotProps={shrunk}
+      <ClashNotice<SettingsForm>
+        what="page"
+        clashes={clashes}
+        arrived={arrived}
+        mineOf={(field) => getValues(field)}
+        nameOf={(field) => LABELS[field]}
+        wordsOf={choiceWords}
+        onDecide={decide}
       />
-      <TextField
-        select
-        label="Lengths in"
-        value={form.unit}
-        onChange={(event) => change({ unit: event.target.value as SettingsForm['unit'] })}
-      >
-        <MenuItem value="in">inches, to an eighth</MenuItem>
-        <MenuItem value="cm">centimetres</MenuItem>
-      </TextField>
-      <TextField
-        select
-        label="House school"
-        value={form.school}
-        onChange={(event) => change({ school: event.target.value as SettingsForm['school'] })}
-      >
-        {SCHOOLS.map((school) => (
-          <MenuItem key={school} value={school}>
-            {SCHOOL_WORDS[school].name}: {SCHOOL_WORDS[school].rule}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        select
-        label="Wing collars"
-        value={form.wings}
-        onChange={(event) => change({ wings: event.target.value as SettingsForm['wings'] })}
-      >
-        <MenuItem value="behind">{WING_WORDS.behind}</MenuItem>
-        <MenuItem value="over">{WING_WORDS.over}</MenuItem>
-      </TextField>
-      {LENGTHS.map(([name, label, limits]) => {
-        const { error } = read(name, limits);
-        return (
-          <TextField
-            key={name}
-            label={label}
-            value={form[name]}
-            onChange={(event) => change({ [name]: event.target.value })}
-            error={error !== undefined}
-            helperText={error?.issues[0]?.message ?? ' '}
-            slotProps={shrunk}
-          />
-        );
-      })}
-      <TextField
-        select
-        label="Paper"
-        value={form.paper}
-        onChange={(event) => change({ paper: event.target.value as SettingsForm['paper'] })}
-      >
-        <MenuItem value="A4">A4</MenuItem>
-        <MenuItem value="Letter">Letter</MenuItem>
-      </TextField>
-      <TextField
-        label="Names for the record"
-        value={form.staff}
-        onChange={(event) => change({ staff: event.target.value })}
-        helperText="who fits here, with commas between"
-        slotProps={shrunk}
-      />
-      {failure !== null && (
-        <Alert severity={currentOf(failure, shopSettings) ? 'warning' : 'error'}>
-          Not saved. {sentenceOf(failure)} What you typed is kept
-          {currentOf(failure, shopSettings) ? '; save again to put it over theirs' : ''}.
-        </Alert>
-      )}
+      {text('name')}
+      {choose('unit')}
+      {choose('school')}
+      {choose('wings')}
+      {LENGTHS.map(([name]) => (
+        <Fragment key={name}>{text(name)}</Fragment>
+      ))}
+      {choose('paper')}
+      {text('staff', 'who fits here, with commas between')}
+      <NotSaved failure={currentOf(failure, shopSettings) ? null : failure} />
       <Box sx={{ display: 'flex', gap: 2 }}>
-        <Button type="submit" variant="contained" disabled={!isRight || isSaving || !isChanged}>
+        <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
           {isSaving ? 'Saving …' : 'Save the habits'}
         </Button>
         {isChanged && (
-          <Button
-            variant="outlined"
-            onClick={() => {
-              writeStored(DRAFT_KEY, null);
-              setForm(toForm(settings));
-            }}
-          >
+          <Button variant="outlined" onClick={discard}>
             Leave as it was
           </Button>
         )}

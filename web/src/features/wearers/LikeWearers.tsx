@@ -7,8 +7,9 @@ import Dialog from '@mui/material/Dialog';
 import dayjs from 'dayjs';
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
-import { sentenceOf } from '../../common/api/request.ts';
 import { mergeWearers, useLikeWearers } from '../../common/api/wearers.ts';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
 import { COLOURS, FIGURES } from '../../theme.ts';
 
 const BECAUSE: Readonly<Record<LikeWearer['because'][number], string>> = {
@@ -39,21 +40,15 @@ export function LikeNotice({ name, collar }: { name: string; collar: string }) {
 export function LikelyDoubles({ wearer }: { wearer: Wearer }) {
   const like = useLikeWearers(wearer.name, wearer.collar.text, wearer.id).data ?? [];
   const [asked, ask] = useState<Wearer | null>(null);
-  const [failure, setFailure] = useState<unknown>(null);
-  const [isMerging, setMerging] = useState(false);
+  const {
+    save: merge,
+    isBusy: isMerging,
+    failure,
+  } = useSaving(async (from: Wearer) => {
+    await mergeWearers(wearer, from);
+    ask(null);
+  });
   if (like.length === 0) return null;
-  const merge = async (from: Wearer): Promise<void> => {
-    setMerging(true);
-    setFailure(null);
-    try {
-      await mergeWearers(wearer, from);
-      ask(null);
-    } catch (error) {
-      setFailure(error);
-    } finally {
-      setMerging(false);
-    }
-  };
   return (
     <Box sx={{ mb: 2 }}>
       {like.map(({ wearer: other, because }) => (
@@ -81,7 +76,7 @@ export function LikelyDoubles({ wearer }: { wearer: Wearer }) {
               All measures, fittings, ties and tyings of both are then found here. This record’s name, collar and wishes stay; what only the
               other one knew is added. Nothing that was given out changes. Merging cannot be undone.
             </p>
-            {failure !== null && <Alert severity="error">Not merged. {sentenceOf(failure)}</Alert>}
+            <NotSaved failure={failure} what="merged" kept="" />
             <Box sx={{ display: 'flex', gap: 2, mt: 2 }}>
               <Button variant="contained" disabled={isMerging} onClick={() => void merge(asked)}>
                 Merge

@@ -1,58 +1,54 @@
-import { wearer, type Wearer, type WearerInput } from '@easytuck/contract';
+import { wearer as wearerSchema, type Wearer, type WearerInput } from '@easytuck/contract';
 import { estimateCollar, formatCollarSize, parseLength } from '@easytuck/core';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState, type ReactNode } from 'react';
-import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
-import { currentOf, fieldErrorsOf, sentenceOf } from '../../common/api/request.ts';
+import { useMemo, type ReactNode } from 'react';
+import { Controller, useWatch, type Control } from 'react-hook-form';
+import { currentOf } from '../../common/api/request.ts';
+import { changeWearer, createWearer } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
+import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { useStaff } from '../../common/staff.ts';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { useFormDraft } from '../../common/useFormDraft.ts';
 import { LikeNotice } from './LikeWearers.tsx';
-import { WEARER_LENGTHS, wearerResolver, type WearerForm as Form } from './wearerForm.ts';
-import { MEASURE_WORDS, VALUE_WORDS } from './measureWords.ts';
+import { choiceWords, MEASURE_WORDS, VALUE_WORDS } from './measureWords.ts';
+import { EMPTY_WEARER, toWearerForm, WEARER_LENGTHS, wearerResolver, type WearerForm as Form } from './wearerForm.ts';
 
 interface WearerFormProps {
   /** Under this name what is typed is kept in the browser until it is saved. */
-  readonly draftKey: string;
-  readonly initial: Form;
-  /** Key of the record that is changed; null for a new one, for which likely doubles are pointed out while it is typed. */
-  readonly wearerId: string | null;
-  /** Saves what was typed; `onKept` is to be called once the server has it. */
-  readonly onSave: (typed: WearerInput, onKept: () => void) => Promise<void>;
-  readonly onTakeTheirs?: (current: Wearer) => void;
+  readonly name: string;
+  /** The record that is changed; null for a new one, for which likely doubles are pointed out while it is typed. */
+  readonly wearer: Wearer | null;
+  readonly onSaved: (saved: Wearer) => void | Promise<void>;
   readonly saveText: string;
 }
 
-/** A wearer's record to be typed: refused at the field, kept when saving fails, compared when somebody else was faster. */
-export function WearerForm({ draftKey, initial, wearerId, onSave, onTakeTheirs, saveText }: WearerFormProps) {
+/** A wearer's record to be typed: refused at the field, kept when saving fails, merged with what somebody else changed meanwhile. */
+export function WearerForm({ name: draftName, wearer, onSaved, saveText }: WearerFormProps) {
   const { unit } = useUnits();
   const [staff] = useStaff();
   const resolver = useMemo(() => wearerResolver(unit), [unit]);
-  const { control, register, handleSubmit, setError, formState, reset, watch } = useForm<Form, unknown, WearerInput>({
+  const record = useRecordForm<Wearer, Form, WearerInput>({
+    name: draftName,
+    record: wearer,
+    schema: wearerSchema,
+    toForm: toWearerForm,
+    empty: EMPTY_WEARER,
     resolver,
-    defaultValues: initial,
-    mode: 'onTouched',
+    save: (input, base, newId) =>
+      base === null
+        ? createWearer({ ...input, takenBy: staff, id: newId })
+        : changeWearer(base.id, { ...input, takenBy: staff, version: base.version }),
+    onSaved,
   });
-  const draft = useFormDraft(draftKey, initial, reset, watch);
-  const [failure, setFailure] = useState<unknown>(null);
-  const { errors, isSubmitting, isDirty } = formState;
-  const theirs = currentOf(failure, wearer);
-
-  const save = handleSubmit(async (data) => {
-    setFailure(null);
-    try {
-      await onSave({ ...data, takenBy: staff }, draft.forget);
-    } catch (error) {
-      setFailure(error);
-      for (const { path, message } of fieldErrorsOf(error)) setError(path as keyof Form, { message });
-    }
-  });
+  const { form, clashes, arrived, decide, submit, isChanged, isSaving, failure, discard } = record;
+  const { control, register, formState, getValues } = form;
+  const { errors } = formState;
   const text = (name: 'name' | 'collar' | 'note' | (typeof WEARER_LENGTHS)[number], label: string, hint = ' ') => (
     <TextField
       key={name}
@@ -89,30 +85,27 @@ export function WearerForm({ draftKey, initial, wearerId, onSave, onTakeTheirs, 
     />
   );
   return (
-    <Box component="form" noValidate onSubmit={(event) => void save(event)} sx={{ display: 'grid', gap: 1.5 }}>
-      {theirs && (
-        <Alert
-          severity="warning"
-          action={
-            <Button
-              color="inherit"
-              onClick={() => {
-                draft.forget();
-                setFailure(null);
-                onTakeTheirs?.(theirs);
-              }}
-            >
-              Take theirs
-            </Button>
-          }
-        >
-          Somebody else saved this wearer in the meantime: {theirs.name}, collar {theirs.collar.text}, long end {theirs.longEnd}
-          {theirs.note ? `, “${theirs.note}”` : ''}. Yours is still here; save again to put it over theirs.
-        </Alert>
-      )}
-      {failure !== null && !theirs && <Alert severity="error">Not saved. {sentenceOf(failure)} What you typed is kept.</Alert>}
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+      sx={{ display: 'grid', gap: 1.5 }}
+    >
+      <ClashNotice<Form>
+        what="wearer"
+        clashes={clashes}
+        arrived={arrived}
+        mineOf={(field) => getValues(field)}
+        nameOf={(field) => (field === 'note' ? 'Note' : MEASURE_WORDS[field])}
+        wordsOf={(field, text) => choiceWords(field, text)}
+        onDecide={decide}
+      />
+      <NotSaved failure={currentOf(failure, wearerSchema) ? null : failure} />
       {text('name', MEASURE_WORDS.name)}
-      <LikeWhileTyped control={control} wearerId={wearerId} />
+      <LikeWhileTyped control={control} wearerId={wearer?.id ?? null} />
       <Pair>
         {text('collar', MEASURE_WORDS.collar, 'as the shirt is labelled')}
         {text('bareNeckMm', MEASURE_WORDS.bareNeckMm, 'tape flat, a finger’s room')}
@@ -146,17 +139,11 @@ export function WearerForm({ draftKey, initial, wearerId, onSave, onTakeTheirs, 
       </Pair>
       {text('note', 'Note')}
       <Box sx={{ display: 'flex', gap: 2 }}>
-        <Button type="submit" variant="contained" disabled={isSubmitting || (!isDirty && !draft.wasKept)}>
-          {isSubmitting ? 'Saving …' : saveText}
+        <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
+          {isSaving ? 'Saving …' : saveText}
         </Button>
-        {(isDirty || draft.wasKept) && (
-          <Button
-            variant="outlined"
-            onClick={() => {
-              draft.forget();
-              reset(initial);
-            }}
-          >
+        {isChanged && (
+          <Button variant="outlined" onClick={discard}>
             Leave as it was
           </Button>
         )}

@@ -1,20 +1,19 @@
-import { wearer as wearerSchema, type Wearer, type WearerInput } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, Navigate, useNavigate, useParams } from 'react-router';
-import { v7 as uuid } from 'uuid';
 import { useFittingsOf } from '../../common/api/fittings.ts';
-import { currentOf } from '../../common/api/request.ts';
-import { changeWearer, createWearer, refreshWearer, useWearer } from '../../common/api/wearers.ts';
+import { useWearer } from '../../common/api/wearers.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { moveDraft } from '../../common/forms/tabDrafts.ts';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
 import { LikelyDoubles } from './LikeWearers.tsx';
 import { WearerForm } from './WearerForm.tsx';
-import { EMPTY_WEARER, toWearerForm } from './wearerForm.ts';
 import { FittingList, MeasureHistory, OwnedTies, Tyings } from './WearerRecords.tsx';
+
+const wearerDraft = (id: string): string => `wearer.${id}`;
 
 /** One wearer, or a new one: the record, measures over time, ties, and every fitting and tying. */
 export function WearerPage() {
@@ -23,30 +22,40 @@ export function WearerPage() {
 }
 
 function NewWearerPage() {
-  const [id] = useState(() => uuid());
   const navigate = useNavigate();
-  const save = async (typed: WearerInput, onKept: () => void): Promise<void> => {
-    const saved = await createWearer({ ...typed, id });
-    onKept();
-    await navigate(`/wearers/${saved.id}`, { replace: true });
-  };
   return (
     <Page title="A new wearer">
       <Box sx={{ maxWidth: 460 }}>
-        <WearerForm draftKey="wearer.new" initial={EMPTY_WEARER} wearerId={null} onSave={save} saveText="Save" />
+        <WearerForm
+          name={wearerDraft('new')}
+          wearer={null}
+          onSaved={({ id }) => navigate(`/wearers/${id}`, { replace: true })}
+          saveText="Save"
+        />
       </Box>
     </Page>
   );
 }
 
+/** A record that was merged into another: what was typed into it goes along. */
+function ToWhereItWent({ from, to }: { from: string; to: string }) {
+  const [isMoved, setMoved] = useState(false);
+  useEffect(() => {
+    moveDraft(wearerDraft(from), wearerDraft(to));
+    setMoved(true);
+  }, [from, to]);
+  return isMoved ? <Navigate to={`/wearers/${to}`} replace /> : null;
+}
+
 function KnownWearerPage({ id }: { id: string }) {
+  const navigate = useNavigate();
   const wearer = useWearer(id);
   const fittings = useFittingsOf(id);
   return (
     <Loaded reading={wearer}>
       {(known) =>
         known.mergedInto !== null ? (
-          <Navigate to={`/wearers/${known.mergedInto}`} replace />
+          <ToWhereItWent from={known.id} to={known.mergedInto} />
         ) : (
           <Page
             title={known.name}
@@ -68,7 +77,13 @@ function KnownWearerPage({ id }: { id: string }) {
               sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(300px, 400px) minmax(0, 1fr)' } }}
             >
               <Section title="Record">
-                <WearerRecord key={known.version} wearer={known} />
+                <WearerForm
+                  key={known.id}
+                  name={wearerDraft(known.id)}
+                  wearer={known}
+                  onSaved={(saved) => (saved.id === known.id ? undefined : navigate(`/wearers/${saved.id}`, { replace: true }))}
+                  saveText="Save the record"
+                />
               </Section>
               <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>
                 <Section title="Fittings" heading="Fittings, as given out">
@@ -89,35 +104,5 @@ function KnownWearerPage({ id }: { id: string }) {
         )
       }
     </Loaded>
-  );
-}
-
-function WearerRecord({ wearer }: { wearer: Wearer }) {
-  const [base, setBase] = useState(wearer);
-  const [initial] = useState(() => toWearerForm(wearer));
-  const save = async (typed: WearerInput, onKept: () => void): Promise<void> => {
-    try {
-      await changeWearer(
-        base,
-        { ...typed, version: base.version },
-        { ...base, name: typed.name, longEnd: typed.longEnd, note: typed.note ?? '' },
-        onKept,
-      );
-    } catch (error) {
-      // Saving again puts this over what is there now, knowingly: it is shown beside the form.
-      const current = currentOf(error, wearerSchema);
-      if (current) setBase(current);
-      throw error;
-    }
-  };
-  return (
-    <WearerForm
-      draftKey={`wearer.${wearer.id}`}
-      initial={initial}
-      wearerId={wearer.id}
-      onSave={save}
-      onTakeTheirs={() => void refreshWearer(wearer.id)}
-      saveText="Save the record"
-    />
   );
 }

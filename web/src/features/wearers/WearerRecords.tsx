@@ -1,6 +1,5 @@
 import { OCCASION_WORDS, type Fitting, type TakenMeasure, type Tie, type Tying, type TyingInput, type Wearer } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -10,12 +9,13 @@ import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { sentenceOf } from '../../common/api/request.ts';
 import { useTies } from '../../common/api/ties.ts';
 import { recordTying, useTyingsOf } from '../../common/api/tyings.ts';
 import { setOwned, useMeasures, useOwnedTies } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
 import { OUTCOMES, outcomeWords } from '../../common/tying/outcomes.ts';
 import { HALVES, HalfWidthFields, useHalfWidths } from '../../common/tying/HalfWidths.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
@@ -124,15 +124,7 @@ function MeasuresByDay({ measures }: { measures: readonly TakenMeasure[] }) {
 export function OwnedTies({ wearerId }: { wearerId: string }) {
   const owned = useOwnedTies(wearerId);
   const all = useTies().data ?? [];
-  const [failure, setFailure] = useState<unknown>(null);
-  const change = async (tieId: string, isOwned: boolean): Promise<void> => {
-    setFailure(null);
-    try {
-      await setOwned(wearerId, tieId, isOwned);
-    } catch (error) {
-      setFailure(error);
-    }
-  };
+  const { save: change, failure } = useSaving((tieId: string, isOwned: boolean) => setOwned(wearerId, tieId, isOwned));
   return (
     <Loaded reading={owned}>
       {(ties) => (
@@ -175,7 +167,7 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
                 </MenuItem>
               ))}
           </TextField>
-          {failure !== null && <Alert severity="error">Not saved. {sentenceOf(failure)}</Alert>}
+          <NotSaved failure={failure} kept="" />
         </>
       )}
     </Loaded>
@@ -225,19 +217,13 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
   const [tieId, setTieId] = useState<string | null>(null);
   const [outcome, setOutcome] = useState<TyingInput['outcome']>('tied');
   const [note, setNote] = useState('');
-  const [failure, setFailure] = useState<unknown>(null);
   const chosen = tieId ?? lastTieId ?? ties[0]?.id ?? '';
-  const save = async (): Promise<void> => {
-    setFailure(null);
-    try {
-      await recordTying({ id, wearerId: wearer.id, tieId: chosen, outcome, ...halves.lengths(), note });
-      setId(uuid());
-      halves.clear();
-      setNote('');
-    } catch (error) {
-      setFailure(error);
-    }
-  };
+  const { save, isBusy, failure } = useSaving(async () => {
+    await recordTying({ id, wearerId: wearer.id, tieId: chosen, outcome, ...halves.lengths(), note });
+    setId(uuid());
+    halves.clear();
+    setNote('');
+  });
   if (ties.length === 0) return null;
   return (
     <Box
@@ -279,14 +265,10 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
         sx={{ gridColumn: 'span 2' }}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      <Button type="submit" variant="outlined" disabled={!halves.isRight} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
+      <Button type="submit" variant="outlined" disabled={!halves.isRight || isBusy} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
         Put on record
       </Button>
-      {failure !== null && (
-        <Alert severity="error" sx={{ gridColumn: '1 / -1' }}>
-          Not saved. {sentenceOf(failure)} What you typed is kept.
-        </Alert>
-      )}
+      <NotSaved failure={failure} sx={{ gridColumn: '1 / -1' }} />
     </Box>
   );
 }

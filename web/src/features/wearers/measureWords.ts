@@ -31,6 +31,11 @@ export function measureValueWords({ kind, value }: TakenMeasure, length: (length
   if (value === null) return 'taken back';
   if (typeof value === 'number') return length(value);
   if (typeof value === 'object') return formatCollarSize(value);
-  const words: Readonly<Record<string, string>> = kind in VALUE_WORDS ? VALUE_WORDS[kind as keyof typeof VALUE_WORDS] : {};
+  return choiceWords(kind, value);
+}
+
+/** A choice in words; anything else as it is. */
+export function choiceWords(field: string, value: string): string {
+  const words: Readonly<Record<string, string>> = field in VALUE_WORDS ? VALUE_WORDS[field as keyof typeof VALUE_WORDS] : {};
   return words[value] ?? value;
 }

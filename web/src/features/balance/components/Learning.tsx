@@ -23,9 +23,10 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { giveOutFitting } from '../../../common/api/fittings.ts';
-import { sentenceOf } from '../../../common/api/request.ts';
 import { changeTie } from '../../../common/api/ties.ts';
 import { recordTying, useClothLearning } from '../../../common/api/tyings.ts';
+import { NotSaved } from '../../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../../common/forms/useSaving.ts';
 import { settingWords } from '../../../common/words.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
@@ -55,8 +56,6 @@ export function Learning({
 }) {
   const { length } = useUnits();
   const navigate = useNavigate();
-  const [failure, setFailure] = useState<unknown>(null);
-  const [isBusy, setBusy] = useState(false);
   const [id, setId] = useState(() => uuid());
   // what the model says of the tie before anything was learned
   const model = useMemo(() => prepareTie({ ...tie, takeUp: null }), [tie]);
@@ -83,17 +82,8 @@ export function Learning({
   const next = roundToSetting(tie.hardware, setForSpreadMm(calibrated, desk.neckPathMm, fitting.result.spreadMm)).nearest;
   const nextLeadMm = Math.round(effect.evenLeadMm * 10) / 10;
   const isTaught = count > 0 || others.length > 0;
-  const run = async (work: () => Promise<void>): Promise<void> => {
-    setFailure(null);
-    setBusy(true);
-    try {
-      await work();
-    } catch (error) {
-      setFailure(error);
-    } finally {
-      setBusy(false);
-    }
-  };
+  const [cardId, setCardId] = useState(() => uuid());
+  const { save: run, isBusy, failure } = useSaving((work: () => Promise<void>) => work());
   const keep = (isConfirmed: boolean): Promise<void> =>
     run(async () => {
       if (!read) return;
@@ -133,7 +123,7 @@ export function Learning({
       } = fitting;
       const given = await giveOutFitting({
         ...worn,
-        id: uuid(),
+        id: cardId,
         wearer: { kind: 'known', id: who.id },
         collar: collar.text,
         tieId: tie.id,
@@ -142,6 +132,7 @@ export function Learning({
         leadMm: nextLeadMm,
         revises: fitting.id,
       });
+      setCardId(uuid());
       await navigate(`/fittings/${given.id}`);
     });
   return (
@@ -172,7 +163,7 @@ export function Learning({
               Measure again, then say that it is true.
             </Alert>
           )}
-          {failure !== null && <Alert severity="error">Not saved. {sentenceOf(failure)} What was measured is kept here.</Alert>}
+          <NotSaved failure={failure} kept="What was measured is kept here." />
           {count > 0 && !isByHim && (
             <Box sx={{ color: 'text.secondary' }}>The {mostTelling(now.beliefs)} bow is held least surely: measuring it teaches most.</Box>
           )}

@@ -4,8 +4,9 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import { useState } from 'react';
-import { sentenceOf } from '../../../common/api/request.ts';
 import { Choice } from '../../../common/Choice.tsx';
+import { NotSaved } from '../../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../../common/forms/useSaving.ts';
 import { COLOURS } from '../../../theme.ts';
 import { pullWords, type DeskVerdict, type KnotLayer } from '../balanceDesk.ts';
 import { rememberKnotLayer } from '../knotLayer.ts';
@@ -32,18 +33,15 @@ export function PlanList({
   onMeasureAgain: () => void;
 }) {
   const [done, setDone] = useState<ReadonlySet<string>>(new Set());
-  const [failure, setFailure] = useState<unknown>(null);
+  const { save, failure } = useSaving(async (layer: KnotLayer) => {
+    if (layer !== 'unknown') await rememberKnotLayer(wearer.id, layer);
+  });
   const { pulls, plans, slack } = verdict;
   const short = (['front', 'back'] as const).filter((end) => plans[end].kind === 'shortOfSlack');
   if (pulls.length === 0) return null;
-  const answer = async (layer: KnotLayer): Promise<void> => {
+  const answer = (layer: KnotLayer): Promise<void> => {
     onKnotLayer(layer);
-    setFailure(null);
-    try {
-      if (layer !== 'unknown') await rememberKnotLayer(wearer.id, layer);
-    } catch (error) {
-      setFailure(error);
-    }
+    return save(layer);
   };
   return (
     <Box component="section" aria-label="Plan of pulls">
@@ -103,7 +101,7 @@ export function PlanList({
           small
         />
       </Box>
-      {failure !== null && <Box sx={{ color: COLOURS.bad, mt: 1 }}>The answer holds here but was not kept: {sentenceOf(failure)}</Box>}
+      <NotSaved failure={failure} what="kept on the record" kept="The answer holds here." sx={{ mt: 1 }} />
     </Box>
   );
 }

@@ -1,10 +1,10 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { memo, type Dispatch } from 'react';
 import { fieldErrorsOf, sentenceOf } from '../../../common/api/request.ts';
+import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { useStaff } from '../../../common/staff.ts';
 import type { BenchEvent } from '../benchReducer.ts';
@@ -52,13 +52,14 @@ export const GiveOut = memo(function GiveOut({
       sx={{ mt: 1.25 }}
     >
       {saving.state === 'failed' && (
-        <Alert severity="error" sx={{ mb: 1.5 }}>
-          Not saved. {sentenceOf(saving.error)}
-          {fieldErrorsOf(saving.error)
+        <NotSaved
+          failure={saving.error}
+          more={fieldErrorsOf(saving.error)
             .filter(({ message }) => message !== sentenceOf(saving.error))
-            .map(({ path, message }) => ` ${path}: ${message}`)}{' '}
-          What you typed is kept.
-        </Alert>
+            .map(({ path, message }) => ` ${path}: ${message}`)
+            .join('')}
+          sx={{ mb: 1.5 }}
+        />
       )}
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'end', flexWrap: 'wrap' }}>
         <Box sx={{ flex: '1 1 260px' }}>

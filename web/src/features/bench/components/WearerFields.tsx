@@ -27,6 +27,7 @@ import { TAPE_FIELD } from '../../../common/tape/tapeMeasure.ts';
 import { COLLAR_STYLE_WORDS, OCCASION_WORDS } from '../../../common/words.ts';
 import { OPTIONAL_MEASURES, type BenchDraft, type BenchEvent, type OptionalMeasure } from '../benchReducer.ts';
 import type { BenchErrors } from '../benchViewModel.ts';
+import { MEASURE_NAMES } from './measureNames.ts';
 
 interface WearerFieldsProps {
   readonly draft: BenchDraft;
@@ -39,15 +40,6 @@ interface WearerFieldsProps {
 }
 
 const focusOn = (name: string): void => document.querySelector<HTMLElement>(`[data-bench="${name}"]`)?.focus();
-
-const MEASURE_NAMES: Readonly<Record<OptionalMeasure, string>> = {
-  ease: 'Ease',
-  collarPoints: 'Collar points apart',
-  neckBreadth: 'Neck breadth',
-  faceWidth: 'Face or spectacles',
-  firstButton: 'First button down',
-  buttonSpacing: 'Between buttons',
-};
 
 /** Who is fitted and what he wears: name, collar size, long end, collar; further measures where they were taken. */
 export const WearerFields = memo(

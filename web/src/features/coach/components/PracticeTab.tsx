@@ -1,6 +1,5 @@
 import { FAULT_WORDS, stepWords, type OfferedWay, type Tying, type TyingInput, type Wearer } from '@easytuck/contract';
 import { TYING_FAULTS, type TyingFault } from '@easytuck/core';
-import Alert from '@mui/material/Alert';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -9,12 +8,12 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import dayjs from 'dayjs';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { v7 as uuid } from 'uuid';
-import { sentenceOf } from '../../../common/api/request.ts';
 import { recordTying, useTyingsOf } from '../../../common/api/tyings.ts';
 import { useWearers } from '../../../common/api/wearers.ts';
 import { Choice } from '../../../common/Choice.tsx';
 import { Loaded } from '../../../common/faces/Loaded.tsx';
+import { NotSaved } from '../../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../../common/forms/useSaving.ts';
 import { HalfWidthFields, useHalfWidths } from '../../../common/tying/HalfWidths.tsx';
 import { OUTCOMES, outcomeWords } from '../../../common/tying/outcomes.ts';
 import { COLOURS, FIGURES } from '../../../theme.ts';
@@ -133,36 +132,26 @@ function Outcome({
   onDrop: () => void;
 }) {
   const halves = useHalfWidths();
-  const [id] = useState(() => uuid());
   const [outcome, setOutcome] = useState<TyingInput['outcome']>('tied');
   const [fault, setFault] = useState<TyingFault>('uneven');
   const [note, setNote] = useState('');
-  const [failure, setFailure] = useState<unknown>(null);
-  const [isSaving, setSaving] = useState(false);
-  const save = async (): Promise<void> => {
-    if (wearerId === null || isSaving) return;
-    setFailure(null);
-    setSaving(true);
-    try {
-      await recordTying({
-        id,
-        wearerId,
-        tieId: subject.tie.id,
-        fittingId: subject.fittingId,
-        outcome,
-        way,
-        fault: outcome === 'fault' ? fault : null,
-        durationMs: practisedMs(practice, Date.now()),
-        steps: [...practice.steps],
-        ...halves.lengths(),
-        note,
-      });
-      onSaved();
-    } catch (error) {
-      setFailure(error);
-      setSaving(false);
-    }
-  };
+  const { save, isBusy, failure } = useSaving(async () => {
+    if (wearerId === null) return;
+    await recordTying({
+      id: practice.id,
+      wearerId,
+      tieId: subject.tie.id,
+      fittingId: subject.fittingId,
+      outcome,
+      way,
+      fault: outcome === 'fault' ? fault : null,
+      durationMs: practisedMs(practice, Date.now()),
+      steps: [...practice.steps],
+      ...halves.lengths(),
+      note,
+    });
+    onSaved();
+  });
   return (
     <Box
       component="form"
@@ -194,7 +183,7 @@ function Outcome({
       {outcome !== 'gaveUp' && <HalfWidthFields halves={halves} />}
       <TextField label="Remark" value={note} onChange={(event) => setNote(event.target.value)} sx={{ gridColumn: '1 / -1' }} />
       <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1.5, alignItems: 'center' }}>
-        <Button type="submit" variant="contained" disabled={wearerId === null || !halves.isRight || isSaving}>
+        <Button type="submit" variant="contained" disabled={wearerId === null || !halves.isRight || isBusy}>
           Put on record
         </Button>
         <Button variant="outlined" onClick={onDrop}>
@@ -202,11 +191,7 @@ function Outcome({
         </Button>
         {wearerId === null && <Box sx={{ color: 'text.secondary' }}>Say who practised first.</Box>}
       </Box>
-      {failure !== null && (
-        <Alert severity="error" sx={{ gridColumn: '1 / -1' }}>
-          Not saved. {sentenceOf(failure)} The try is kept here.
-        </Alert>
-      )}
+      <NotSaved failure={failure} kept="The try is kept here." sx={{ gridColumn: '1 / -1' }} />
     </Box>
   );
 }

@@ -3,20 +3,20 @@ import { parentPort, workerData } from 'node:worker_threads';
 import { connectDatabase } from '../../database/connect.ts';
 import { toProblemError } from '../../plugins/errors.ts';
 import { importTable, type ImportOrder } from './importTable.ts';
-import type { ImportMessage } from './runImport.ts';
+import type { ImportOutcome } from './runImport.ts';
 
 const { order, databaseUrl } = workerData as { readonly order: ImportOrder; readonly databaseUrl: string };
-const say = (message: ImportMessage): void => parentPort?.postMessage(message);
+const answer = (outcome: ImportOutcome): void => parentPort?.postMessage({ answer: outcome });
 const cancel = new AbortController();
 parentPort?.once('message', () => cancel.abort());
 
 const sequelize = connectDatabase(databaseUrl, 'jobs');
 try {
-  say({ kind: 'done', report: await importTable(sequelize, order, (step) => say({ kind: 'step', step }), cancel.signal) });
+  answer({ kind: 'done', report: await importTable(sequelize, order, (step) => parentPort?.postMessage(step), cancel.signal) });
 } catch (error) {
   const problem = toProblemError(error as Parameters<typeof toProblemError>[0]);
   if (problem.code === 'unexpected') throw error;
-  say({ kind: 'refused', code: problem.code, detail: problem.message });
+  answer({ kind: 'refused', code: problem.code, detail: problem.message });
 } finally {
   await sequelize.close();
   parentPort?.unref();

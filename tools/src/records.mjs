@@ -1,0 +1,39 @@
+/**
+ * The shop's records from the terminal: `backup [FILE]` saves them, also while the shop is open; `restore FILE [--over]` brings
+ * them back. `--demo` means the demo shop's.
+ */
+import { mkdirSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { lockFolder } from './lib/folderLock.mjs';
+import { ensureNodePackages } from './lib/nodePackages.mjs';
+import { ROOT } from './lib/paths.mjs';
+import { startPrivateDatabase } from './lib/privateDatabase.mjs';
+import { run, runMain, SetupError } from './lib/run.mjs';
+import { databaseUrlIn, runningIn, shopFolder } from './lib/shopFolder.mjs';
+
+runMain(async () => {
+  const [command = '', ...rest] = process.argv.slice(2);
+  const folder = shopFolder(rest.includes('--demo'));
+  const words = rest.filter((word) => word !== '--demo').map((word) => (word.startsWith('--') ? word : resolve(word)));
+  await ensureNodePackages();
+  mkdirSync(folder, { recursive: true });
+  const work = async (/** @type {string} */ databaseUrl) => {
+    const { code } = await run(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'src', 'commands.ts'), command, ...words], {
+      env: { ...process.env, DATABASE_URL: databaseUrl, BACKUPS: process.env['BACKUPS'] ?? join(folder, 'backups') },
+    });
+    return code;
+  };
+  const external = process.env['DATABASE_URL'] || undefined;
+  if (external) process.exit(await work(external));
+  const isOurs = (await lockFolder(folder)) !== null;
+  const running = runningIn(folder);
+  if (!isOurs && command !== 'backup')
+    throw new SetupError(`Easy Tuck is running${running ? ` at ${running.address}` : ''}. Stop it first (Ctrl-C), then restore.`);
+  if (!isOurs) {
+    if (running?.databasePid === undefined) throw new SetupError('Easy Tuck is just starting or stopping. Try again in a moment.');
+    process.exit(await work(databaseUrlIn(folder)));
+  }
+  const database = await startPrivateDatabase(folder);
+  const code = await work(database.url('easytuck')).finally(() => database.stop());
+  process.exit(code);
+});

@@ -1,0 +1,58 @@
+import { OLD_BACKUP_H, type BackupStatus } from '@easytuck/contract';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import dayjs from 'dayjs';
+import { makeBackup, useBackups, WHOLE_SHOP_ADDRESS } from '../../common/api/backups.ts';
+import { Loaded } from '../../common/faces/Loaded.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
+import { ageWords, sizeWords } from './backupWords.ts';
+
+/** The last backup and its age, one at once, and the whole shop as a file to take away. */
+export function Backups() {
+  return <Loaded reading={useBackups()}>{(status) => <Known status={status} />}</Loaded>;
+}
+
+function Known({ status: { isKept, latest, count, failure: lastFailure, isBusy: isBusyThere } }: { status: BackupStatus }) {
+  const { save, isBusy, failure } = useSaving(makeBackup);
+  const isMaking = isBusy || isBusyThere;
+  const ageH = latest === null ? null : dayjs().diff(latest.madeAt, 'hour');
+  return (
+    <>
+      {!isKept && <p style={{ marginTop: 0 }}>This server was started without a folder for backups, so it makes none by itself.</p>}
+      {isKept && latest !== null && (
+        <p style={{ marginTop: 0 }}>
+          The last one was made <b>{ageWords(ageH ?? 0)}</b> ({dayjs(latest.madeAt).format('D MMM YYYY, HH:mm')}), {sizeWords(latest.bytes)}
+          , and checked. {count === 1 ? 'It is the only one kept.' : `${count} are kept: days, weeks and months back.`}
+        </p>
+      )}
+      {isKept && latest === null && !isMaking && (
+        <Alert severity="warning" sx={{ mb: 1.5 }}>
+          There is no backup yet. The first is made by itself soon; or make it now.
+        </Alert>
+      )}
+      {ageH !== null && ageH >= OLD_BACKUP_H && (
+        <Alert severity="warning" sx={{ mb: 1.5 }}>
+          This backup is old. One is made every night while the shop’s computer is on; make one now, and see that it stays on.
+        </Alert>
+      )}
+      {lastFailure !== null && (
+        <Alert severity="error" sx={{ mb: 1.5 }}>
+          The last try failed. {lastFailure}
+        </Alert>
+      )}
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+        {isKept && (
+          <Button variant="outlined" disabled={isMaking} onClick={() => void save()}>
+            {isMaking ? 'Backing up …' : 'Back up now'}
+          </Button>
+        )}
+        <Button variant="outlined" component="a" href={WHOLE_SHOP_ADDRESS} download>
+          Save the whole shop as a file
+        </Button>
+      </Box>
+      {lastFailure === null && <NotSaved failure={failure} what="backed up" kept="" sx={{ mt: 1.5 }} />}
+    </>
+  );
+}

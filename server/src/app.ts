@@ -29,6 +29,8 @@ export interface AppOptions {
   readonly sequelize: Sequelize;
   readonly webRoot?: string | undefined;
   readonly logLevel?: string;
+  /** Where the log goes; to the terminal unless it is said. */
+  readonly logTo?: NodeJS.WritableStream | undefined;
   /** Checks every answer against the contract before it is sent; for tests, which find what types alone do not. */
   readonly checkAnswers?: boolean;
   /** Where the label printer answers; without it there is none. */
@@ -48,6 +50,7 @@ export async function buildApp({
   sequelize,
   webRoot,
   logLevel = 'silent',
+  logTo,
   printerUrl,
   checkAnswers = false,
   hosts = [],
@@ -58,7 +61,10 @@ export async function buildApp({
 }: AppOptions): Promise<FastifyInstance> {
   const app = Fastify({
     // an address may hold a name that was searched for
-    logger: logLevel === 'silent' ? false : { level: logLevel, serializers: { req: ({ method }) => ({ method }) } },
+    logger:
+      logLevel === 'silent'
+        ? false
+        : { level: logLevel, serializers: { req: ({ method }) => ({ method }) }, ...(logTo === undefined ? {} : { stream: logTo }) },
     bodyLimit: LARGEST_BODY_BYTES,
     forceCloseConnections: 'idle',
     // bodies have a time of their own, see the gate

@@ -1,8 +1,15 @@
 import type { ImportReport, Problem } from '@easytuck/contract';
 import fc from 'fast-check';
 import { Readable } from 'node:stream';
+import { mkdtemp, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import Papa from 'papaparse';
+import { QueryTypes } from 'sequelize';
+import { v7 as uuid } from 'uuid';
 import { delimiterOf, readCsv, writeCsvHeading, writeCsvRows, type CsvRow } from './modules/exchange/csv.ts';
+import { readTable } from './modules/exchange/readTable.ts';
+import { wearerTable } from './modules/exchange/wearerTable.ts';
 import { aTie, aWearer, openTestShop, sendTableFile, type TestShop } from './testing.ts';
 
 /** Shops that tables go out of and into. */
@@ -34,6 +41,10 @@ const cellsOf = (rows: readonly CsvRow[]) => rows.map((row) => ('cells' in row ?
 const report = async (...given: Parameters<typeof take>): Promise<ImportReport> => (await take(...given)).json<ImportReport>();
 const save = async (shop: TestShop, kind: string, format: string): Promise<string> =>
   (await shop.app.inject({ method: 'GET', url: `/api/exchange/${kind}?format=${format}` })).body;
+const countOf = async (shop: TestShop): Promise<number> => {
+  const [row] = await shop.sequelize.query<{ count: number }>('SELECT COUNT(*) AS count FROM wearers', { type: QueryTypes.SELECT });
+  return Number(row?.count);
+};
 const count = async (shop: TestShop, kind: 'ties' | 'wearers'): Promise<number> =>
   (await shop.app.inject({ method: 'GET', url: `/api/${kind}` })).json()[kind].length as number;
 
@@ -171,4 +182,151 @@ describe('tables', () => {
     expect(found).toMatchObject([{ name: 'Person9999 Row-8', note: 'note; 9999\n"x"' }]);
     expect((await save(shop, 'wearers', 'csv')).split('note; ').length).toBe(10_001);
   }, 60_000);
+});
+
+describe('an import', () => {
+  const people = (count: number, from = 0): string =>
+    ['name,collar,long end', ...Array.from({ length: count }, (_, i) => `Person ${from + i} Importly,16 1/2,left`)].join('\n');
+
+  it('sent twice at once is taken in once, under one key or two, in one thread or another', async () => {
+    const shop = await open();
+    for (const rows of [300, 4_500]) {
+      const before = await countOf(shop);
+      const [one, two] = await Promise.all([
+        sendTableFile(shop, 'wearers', people(rows, rows), 'all'),
+        sendTableFile(shop, 'wearers', people(rows, rows), 'all'),
+      ]);
+      const taken = [one, two].map((answer) => answer.json<ImportReport>().taken).sort((a, b) => a - b);
+      expect(taken).toEqual([0, rows]);
+      expect(await countOf(shop)).toBe(before + rows);
+    }
+    const key = uuid();
+    const same = await Promise.all(Array.from({ length: 3 }, () => sendTableFile(shop, 'wearers', people(50, 20_000), 'all', { key })));
+    expect(same.map((answer) => answer.json<ImportReport>().taken)).toEqual([50, 50, 50]);
+    // also when it is sent again much later, and never with another file
+    expect((await sendTableFile(shop, 'wearers', people(50, 20_000), 'all', { key })).json()).toMatchObject({ taken: 50 });
+    expect((await sendTableFile(shop, 'wearers', people(51, 20_000), 'all', { key })).json()).toMatchObject({ code: 'taken' });
+    expect((await shop.app.inject(`/api/exchange/imports/${key}`)).json()).toMatchObject({ state: 'done', report: { taken: 50 } });
+    expect(await countOf(shop)).toBe(4_850);
+  });
+
+  it('is cancelled by whoever asks, or when its client is gone; nothing of it is then on record, and it can be sent again', async () => {
+    const shop = await open();
+    const key = uuid();
+    const sending = sendTableFile(shop, 'wearers', people(14_000), 'all', { key });
+    const progress = async () =>
+      (await shop.app.inject(`/api/exchange/imports/${key}`)).json<{ state?: string; rows: number; share: number }>();
+    for (let seen = await progress(); seen.state !== 'reading' || seen.rows === 0; seen = await progress())
+      await new Promise((resolve) => setTimeout(resolve, 30));
+    const { share } = await progress();
+    expect(share).toBeGreaterThan(0);
+    expect(share).toBeLessThan(1);
+    expect((await shop.app.inject({ method: 'DELETE', url: `/api/exchange/imports/${key}` })).statusCode).toBe(200);
+    expect((await sending).json()).toMatchObject({ status: 409, code: 'cancelled' });
+    expect([await countOf(shop), (await progress()).state]).toEqual([0, 'cancelled']);
+
+    await shop.app.listen({ host: '127.0.0.1', port: 0 });
+    const address = shop.app.server.address();
+    const gone = new AbortController();
+    const goneKey = uuid();
+    const form = new FormData();
+    form.append('file', new File([people(14_000)], 'people.csv'));
+    const left = fetch(
+      `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}/api/exchange/wearers?mode=all&key=${goneKey}`,
+      {
+        method: 'POST',
+        body: form,
+        signal: gone.signal,
+      },
+    ).catch(() => 'gone');
+    const state = async () => (await shop.app.inject(`/api/exchange/imports/${goneKey}`)).json<{ state?: string }>().state;
+    while ((await state()) !== 'reading') await new Promise((resolve) => setTimeout(resolve, 30));
+    gone.abort();
+    expect(await left).toBe('gone');
+    while ((await state()) === 'reading') await new Promise((resolve) => setTimeout(resolve, 30));
+    expect([await state(), await countOf(shop)]).toEqual(['cancelled', 0]);
+    // a key that came to nothing may be used again
+    expect((await sendTableFile(shop, 'wearers', people(20), 'all', { key: goneKey })).json()).toMatchObject({ code: 'taken' });
+    expect((await sendTableFile(shop, 'wearers', people(14_000).slice(0, 400), 'check')).statusCode).toBe(200);
+  });
+
+  it('refuses a column that stands twice, too many rows, and shows no more of a cell than is of use', async () => {
+    const shop = await open();
+    const problemOf = async (...given: Parameters<typeof sendTableFile>) => (await sendTableFile(...given)).json<Problem>();
+    expect((await problemOf(shop, 'wearers', 'name,collar,Collar,long end\nA,15,16,left', 'all')).detail).toBe(
+      'The column “collar” stands in this file twice. Leave one of the two out.',
+    );
+    const three = join(await mkdtemp(join(tmpdir(), 'tuck-rows-')), 'three.csv');
+    await writeFile(three, people(3));
+    const readAll = async (mostRows: number): Promise<number> => {
+      let count = 0;
+      for await (const row of readTable({ ...wearerTable, mostRows }, 'csv', three)) count += row.data === null ? 0 : 1;
+      return count;
+    };
+    expect(await readAll(3)).toBe(3);
+    await expect(readAll(2)).rejects.toMatchObject({
+      status: 413,
+      message: expect.stringContaining('No more than 2 rows are taken in at once'),
+    });
+    const long = '𠮷'.repeat(5_000);
+    const found = await report(shop, 'wearers', `name,collar,long end,note\n${long},${long},${long},${'n'.repeat(300_000)}`, 'check');
+    expect(found.mistakes.length).toBeGreaterThan(3);
+    for (const { value, message } of found.mistakes) {
+      expect(value.length).toBeLessThanOrEqual(200);
+      expect(value.isWellFormed()).toBe(true);
+      expect(message.length).toBeLessThan(300);
+    }
+    expect((await problemOf(shop, 'wearers', `${'x'.repeat(9_000)},collar\n1,2`, 'check')).detail?.length).toBeLessThan(600);
+    const unknown = await shop.app.inject({ method: 'POST', url: '/api/exchange/wearers?mode=all' });
+    expect(unknown.statusCode).toBe(415);
+  });
+
+  it('with a quotation mark that is never closed says so at its row, however much follows', async () => {
+    const shop = await open();
+    const text = `name,collar,long end\nAnn,15,left\nBen,"16,left\n${'Cy,16,right\n'.repeat(110_000)}`;
+    const found = await report(shop, 'wearers', text, 'check');
+    expect(found).toMatchObject({ total: 2, good: 1, bad: 1 });
+    expect(found.mistakes[0]).toMatchObject({ row: 3, message: expect.stringContaining('quotation mark') });
+  });
+
+  it('of JSON with odd shapes is answered with its mistakes', async () => {
+    const shop = await open();
+    const rows: unknown[] = [
+      null,
+      5,
+      'a',
+      [],
+      [[]],
+      {},
+      { toString: 1 },
+      { name: { toString: null, toJSON: 1 } },
+      { clothKind: 'constructor', shape: '__proto__', hardware: [] },
+      { name: 'x', blade: null },
+    ];
+    for (const kind of ['ties', 'wearers']) {
+      const found = await report(shop, kind, JSON.stringify({ kind: `easytuck.${kind}`, version: 1, rows }), 'all', 'application/json');
+      expect(found).toMatchObject({ total: rows.length, good: 0, taken: 0 });
+    }
+    const detail = async (text: string) => (await take(shop, 'wearers', text, 'check', 'application/json')).json<Problem>().detail;
+    expect(await detail('[]')).toContain('does not say that it is');
+    expect(await detail('{"kind":"easytuck.wearers","version":2,"rows":[1]}')).toContain('does not say that it is');
+    expect(await detail('{"kind":"easytuck.wearers","version":1,"rows":[{"name":"a"}')).toContain('ends too soon');
+    expect(await detail(`{"kind":"easytuck.wearers","version":1,"rows":[{"name":${'['.repeat(5_000)}`)).toContain('This file is not JSON');
+  });
+
+  it('knows who is on record already by name and collar, whatever the capitals, and is not misled by a merged record', async () => {
+    const shop = await open();
+    await sendTableFile(shop, 'wearers', people(600), 'all');
+    const again =
+      'name,collar,long end\nperson 77 IMPORTLY,16.5 in,left\nPerson 78 Importly,17,left\nPerson 79 Importly,16 1/2,left\nNew One,16,left';
+    await shop.sequelize.query(
+      "UPDATE wearers a JOIN wearers b ON b.name = 'Person 80 Importly' SET a.merged_into = b.id WHERE a.name = 'Person 79 Importly'",
+    );
+    const found = await report(shop, 'wearers', again, 'good');
+    expect(found).toMatchObject({
+      taken: 3,
+      bad: 1,
+      mistakes: [{ row: 2, message: 'Somebody of this name and collar is on record already.' }],
+    });
+  });
 });

@@ -55,13 +55,11 @@ async function writeZip(connection: Connection, path: string, reason: BackupReas
     const marks: TableMark[] = [];
     for (const table of await shopTables(connection)) marks.push(await writeTable(connection, zip, table));
     const applied = await connection.query<{ name: string }[]>('SELECT name FROM migrations ORDER BY name');
-    const [settings] = await connection.query<{ name: string | null }[]>(
-      "SELECT JSON_VALUE(settings, '$.name') AS name FROM shop_settings",
-    );
+    const shop = marks.some(({ name }) => name === SETTINGS) ? await nameOfShop(connection) : '';
     const written: Manifest = {
       kind: SHOP_FILE_KIND,
       format: SHOP_FILE_FORMAT,
-      shop: settings?.name ?? '',
+      shop,
       madeAt: madeAt.toISOString(),
       reason,
       migrations: applied.map(({ name }) => name),
@@ -74,6 +72,14 @@ async function writeZip(connection: Connection, path: string, reason: BackupReas
   // a failure of either ends both
   const [written] = await Promise.all([work.catch((error: Error) => Promise.reject(destroyed(zip, error))), done]);
   return written;
+}
+
+/** Which older versions did not have. */
+const SETTINGS = 'shop_settings';
+
+async function nameOfShop(connection: Connection): Promise<string> {
+  const [row] = await connection.query<{ name: string | null }[]>(`SELECT JSON_VALUE(settings, '$.name') AS name FROM ${SETTINGS}`);
+  return row?.name ?? '';
 }
 
 function destroyed(zip: ZipFile, error: Error): Error {

@@ -99,7 +99,7 @@ function endLateBody(request: FastifyRequest, reply: FastifyReply, withinMs: num
     void reply.header('connection', 'close');
     reply.raw.once('finish', () => request.raw.destroy());
     void sendProblem(reply, new ProblemError('tooSlow'));
-  }, withinMs);
+  }, withinMs).unref();
   const clear = (): void => clearTimeout(late);
   request.raw.once('end', clear);
   request.raw.once('close', clear);

@@ -1,4 +1,4 @@
-import { readStored, writeStored } from './stored.ts';
+import { isSomethingRefused, readStored, storedKeys, subscribeToRefusals, writeStored } from './stored.ts';
 
 const asText = (value: unknown): string | null => (typeof value === 'string' ? value : null);
 
@@ -11,6 +11,11 @@ function useStore(refuses: boolean): Map<string, string> {
   const store = {
     getItem: (key: string) => (refuses ? refuse() : (kept.get(key) ?? null)),
     setItem: (key: string, text: string) => (refuses ? refuse() : kept.set(key, text)),
+    removeItem: (key: string) => (refuses ? refuse() : kept.delete(key)),
+    key: (i: number) => [...kept.keys()][i] ?? null,
+    get length() {
+      return kept.size;
+    },
   };
   Object.defineProperty(globalThis, 'localStorage', { value: store, configurable: true });
   return kept;
@@ -32,9 +37,32 @@ describe('what is kept in the browser', () => {
     expect(readStored('a', asText, 'new')).toBe('new');
   });
 
-  it('is done without where the browser refuses', () => {
+  it('is found by how its key begins, and forgotten', () => {
+    useStore(false);
+    writeStored('draft.a', 1);
+    writeStored('draft.b', 2);
+    writeStored('other', 3);
+    expect([...storedKeys('draft.')].sort()).toEqual(['draft.a', 'draft.b']);
+    writeStored('draft.a', null);
+    expect(storedKeys('draft.')).toEqual(['draft.b']);
+  });
+
+  it('is held and told of where the browser refuses, until it takes it or it is forgotten', () => {
+    const told: boolean[] = [];
+    const stop = subscribeToRefusals(() => told.push(isSomethingRefused()));
     useStore(true);
-    expect(() => writeStored('a', 'x')).not.toThrow();
-    expect(readStored('a', asText, 'new')).toBe('new');
+    expect(() => writeStored('refused', 'x')).not.toThrow();
+    writeStored('refused', 'xy');
+    expect(readStored('refused', asText, 'new')).toBe('xy');
+    expect(storedKeys('ref')).toEqual(['refused']);
+    const kept = useStore(false);
+    writeStored('refused', 'xyz');
+    expect(kept.get('refused')).toBe('"xyz"');
+    expect(told).toEqual([true, false]);
+    useStore(true);
+    writeStored('refused', 'again');
+    writeStored('refused', null);
+    expect([isSomethingRefused(), readStored('refused', asText, 'new')]).toEqual([false, 'new']);
+    stop();
   });
 });

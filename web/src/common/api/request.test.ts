@@ -1,6 +1,6 @@
 import { wearer } from '@easytuck/contract';
 import { z } from 'zod';
-import { ApiProblem, currentOf, fieldErrorsOf, isAway, isWorthRetrying, request, sentenceOf, Unreachable } from './request.ts';
+import { ApiProblem, currentOf, fieldErrorsOf, isAway, isWorthRetrying, request, sentenceOf, takenOf, Unreachable } from './request.ts';
 
 const schema = z.object({ id: z.string() });
 const realFetch = globalThis.fetch;
@@ -57,7 +57,7 @@ describe('request', () => {
     expect([isAway(away), isWorthRetrying(away)]).toEqual([true, true]);
     expect(unreachable).toBeInstanceOf(Unreachable);
     expect([isAway(unreachable), isWorthRetrying(unreachable)]).toEqual([true, true]);
-    expect(sentenceOf(unreachable)).toMatch(/does not answer\. Nothing typed is lost/);
+    expect(sentenceOf(unreachable)).toBe('The shop’s server does not answer.');
     expect(fieldErrorsOf(unreachable)).toEqual([]);
   });
 
@@ -84,5 +84,8 @@ describe('request', () => {
     expect(currentOf(await failureOf(problem(409, { code: 'taken', current })), wearer)).toBeNull();
     expect(currentOf(await failureOf(problem(409, { code: 'stale', current: { id: 1 } })), wearer)).toBeNull();
     expect(currentOf(new Error('other'), wearer)).toBeNull();
+    // and what is kept under a key that is taken, with nothing but that
+    expect(takenOf(await failureOf(problem(409, { code: 'taken', current })), wearer)).toMatchObject(current);
+    expect(takenOf(await failureOf(problem(409, { code: 'stale', current })), wearer)).toBeNull();
   });
 });

@@ -24,7 +24,7 @@ function Known({ status: { isKept, latest, count, failure: lastFailure, isBusy: 
       {isKept && latest !== null && (
         <p style={{ marginTop: 0 }}>
           The last one was made <b>{ageWords(ageH ?? 0)}</b> ({dayjs(latest.madeAt).format('D MMM YYYY, HH:mm')}), {sizeWords(latest.bytes)}
-          , and checked. {count === 1 ? 'It is the only one kept.' : `${count} are kept: days, weeks and months back.`}
+          , and checked. {count === 1 ? 'It is the only one kept.' : `${count} are kept.`}
         </p>
       )}
       {isKept && latest === null && !isMaking && (

@@ -13,7 +13,7 @@ export function BenchClashes({ draft, dispatch }: { draft: BenchDraft; dispatch:
   const mineOf = (field: BenchClash['field']): string =>
     field === 'collar' ? draft.collarText : field === 'longEnd' ? draft.longEnd : draft.measures[field];
   return (
-    <Alert severity="warning" sx={{ mb: 1 }}>
+    <Alert severity="warning" sx={{ mb: 1, alignItems: 'flex-start' }}>
       Somebody else changed the record of {draft.name} in the meantime.
       {draft.clashes.map(({ field, theirs }) => {
         const mine = mineOf(field);

@@ -1,0 +1,212 @@
+import { QueryTypes, type Sequelize } from 'sequelize';
+import { v7 as uuid } from 'uuid';
+import { migrations } from '../migrations/index.ts';
+import { StartRefused } from '../startRefused.ts';
+import { aWearer, openTestShop, type TestShop } from '../testing.ts';
+import { connectDatabase } from './connect.ts';
+import { isDiskFull } from './databaseErrors.ts';
+import { withLease } from './lease.ts';
+import { KNOWN_MIGRATIONS, migrate } from './migrate.ts';
+
+let shop: TestShop;
+beforeAll(async () => {
+  shop = await openTestShop();
+});
+afterAll(async () => {
+  await shop.close();
+});
+
+async function withDatabase(work: (sequelize: Sequelize) => Promise<void>): Promise<void> {
+  const url = new URL(shop.databaseUrl);
+  const name = `${url.pathname.slice(1)}_${uuid().slice(-4)}`;
+  await shop.sequelize.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
+  url.pathname = `/${name}`;
+  const sequelize = connectDatabase(url.href, 'jobs');
+  try {
+    await work(sequelize);
+  } finally {
+    await sequelize.close();
+    await shop.sequelize.query(`DROP DATABASE ${name}`);
+  }
+}
+
+/** How every table is made. */
+async function tablesOf(sequelize: Sequelize): Promise<readonly string[]> {
+  const names = await sequelize.query<{ name: string }>(
+    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name <> 'leases' ORDER BY 1",
+    { type: QueryTypes.SELECT },
+  );
+  const made: string[] = [];
+  for (const { name } of names) {
+    const [row] = await sequelize.query<Record<string, string>>(`SHOW CREATE TABLE ${name}`, { type: QueryTypes.SELECT });
+    made.push(row?.['Create Table'] ?? '');
+  }
+  return made;
+}
+
+describe('migrations', () => {
+  it('start again wherever they were cut off, between any two statements, and make the same tables', async () => {
+    let whole: readonly string[] = [];
+    await withDatabase(async (sequelize) => {
+      await migrate(sequelize);
+      whole = await tablesOf(sequelize);
+    });
+    expect(whole.length).toBeGreaterThan(11);
+    const cuts = migrations.flatMap(({ statements }, of) => Array.from({ length: statements.length }, (_, i) => [of, i + 1] as const));
+    const isBeforeWords = (of: number): boolean => of > 0 && of <= KNOWN_MIGRATIONS.findIndex((name) => name.includes('keep-measures'));
+    // with somebody on record from before, whose name is to be found afterwards
+    const early =
+      "INSERT INTO wearers (id, name, collar_text, collar_system, collar_label, long_end, note, version, created_at, updated_at) VALUES ('01a20b94-353d-7204-b92c-7f530cb63fe2', 'Early Quimby', '16', 'in', 16, 'left', '', 1, '2026-01-01', '2026-01-02')";
+    for (const [of, count] of cuts)
+      await withDatabase(async (sequelize) => {
+        await migrate(sequelize, { only: KNOWN_MIGRATIONS.slice(0, of) });
+        if (isBeforeWords(of)) await sequelize.query(early);
+        for (const statement of migrations[of]?.statements.slice(0, count) ?? []) await sequelize.query(statement);
+        expect(await migrate(sequelize)).toEqual(KNOWN_MIGRATIONS.slice(of));
+        expect(await tablesOf(sequelize)).toEqual(whole);
+        if (isBeforeWords(of))
+          expect(await sequelize.query("SELECT seen_at FROM wearer_words WHERE word = 'quim'", { type: QueryTypes.SELECT })).toHaveLength(
+            1,
+          );
+      });
+  });
+
+  it('stop the start with a sentence where a newer version has been at the records', async () => {
+    await withDatabase(async (sequelize) => {
+      await migrate(sequelize);
+      await sequelize.query("INSERT INTO migrations (name) VALUES ('2031-05-01-10-00-from-later')");
+      await expect(migrate(sequelize)).rejects.toThrow(StartRefused);
+      await expect(migrate(sequelize)).rejects.toThrow(/A newer Easy Tuck has been at these records \(2031-05-01-10-00-from-later\)/);
+    });
+  });
+
+  it('are preceded by a backup where there are records, and by nothing where it fails', async () => {
+    await withDatabase(async (sequelize) => {
+      const asked: (readonly string[])[] = [];
+      const before = async (applied: readonly string[]): Promise<void> => void asked.push(applied);
+      await migrate(sequelize, { before, only: KNOWN_MIGRATIONS.slice(0, 3) });
+      expect(asked).toEqual([]);
+      await expect(migrate(sequelize, { before: () => Promise.reject(new Error('no room for a backup')) })).rejects.toThrow('no room');
+      expect(await sequelize.query('SELECT name FROM migrations', { type: QueryTypes.SELECT })).toHaveLength(3);
+      await migrate(sequelize, { before });
+      expect(asked).toEqual([KNOWN_MIGRATIONS.slice(0, 3)]);
+      await migrate(sequelize, { before });
+      expect(asked).toHaveLength(1);
+    });
+  });
+});
+
+describe('a lease', () => {
+  it('is held by one at a time, and is out once its holder has died', async () => {
+    const order: string[] = [];
+    const work = (name: string) => async (): Promise<string> => {
+      order.push(`${name} in`);
+      await new Promise((resolve) => setTimeout(resolve, 60));
+      order.push(`${name} out`);
+      return name;
+    };
+    const both = await Promise.all(['a', 'b', 'c'].map((name) => withLease(shop.sequelize, 'backup', 5_000, work(name))));
+    expect(both).toEqual(['a', 'b', 'c']);
+    for (let i = 0; i < order.length; i += 2) expect(order[i + 1]).toBe(order[i]?.replace('in', 'out'));
+    await shop.sequelize.query(
+      "UPDATE leases SET holder = 'somebody', held_until = UTC_TIMESTAMP(3) + INTERVAL 1 SECOND WHERE name = 'backup'",
+    );
+    expect(await withLease(shop.sequelize, 'backup', 100, work('too early'))).toBeNull();
+    expect(await withLease(shop.sequelize, 'backup', 5_000, work('d'))).toBe('d');
+    await expect(withLease(shop.sequelize, 'backup', 100, () => Promise.reject(new Error('failed inside')))).rejects.toThrow(
+      'failed inside',
+    );
+    expect(await withLease(shop.sequelize, 'backup', 100, work('e'))).toBe('e');
+  });
+});
+
+describe('waiting', () => {
+  it('of a dozen savers for one lock leaves readers and other savers alone, and ends', async () => {
+    const wearer = (await shop.app.inject({ method: 'POST', url: '/api/wearers', payload: aWearer() })).json<{ id: string }>();
+    const change = { name: 'Waits', collar: '16', longEnd: 'left', note: '', version: 1 };
+    const held = await shop.app.database.jobs.transaction();
+    await shop.app.database.jobs.query('SELECT id FROM wearers WHERE id = ? FOR UPDATE', {
+      replacements: [wearer.id],
+      transaction: held,
+      type: QueryTypes.SELECT,
+    });
+    const timed = async (request: Promise<{ statusCode: number; json: () => unknown }>) => {
+      const began = performance.now();
+      const answer = await request;
+      return { status: answer.statusCode, body: answer.json(), tookMs: performance.now() - began };
+    };
+    const waiting = Array.from({ length: 12 }, (_, i) =>
+      timed(shop.app.inject({ method: 'PUT', url: `/api/wearers/${wearer.id}`, payload: { ...change, note: `${i}` } })),
+    );
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    for (const url of ['/api/wearers', `/api/wearers/${wearer.id}`, '/api/ties', '/readyz']) {
+      const { status, tookMs } = await timed(shop.app.inject(url));
+      expect([url, status]).toEqual([url, 200]);
+      expect(tookMs).toBeLessThan(1_000);
+    }
+    const answers = await Promise.all(waiting);
+    for (const { status, body, tookMs } of answers) {
+      expect(status).toBe(503);
+      expect(['busy', 'databaseAway']).toContain((body as { code: string }).code);
+      expect(tookMs).toBeLessThan(6_000);
+    }
+    await held.rollback();
+    expect((await shop.app.inject({ method: 'PUT', url: `/api/wearers/${wearer.id}`, payload: change })).statusCode).toBe(200);
+  });
+
+  it('for a statement that takes too long is ended by the database', async () => {
+    const began = performance.now();
+    await expect(shop.sequelize.query('SELECT SLEEP(20)', { type: QueryTypes.SELECT })).rejects.toThrow(/max_statement_time exceeded/);
+    expect(performance.now() - began).toBeLessThan(5_000);
+  });
+
+  it('for connections does not send more and more statements with each of them', async () => {
+    const counts: number[] = [];
+    const pool = connectDatabase(shop.databaseUrl);
+    // ten at once make ten connections; each says how many statements it was sent
+    const asked = await Promise.all(
+      Array.from({ length: 10 }, () =>
+        pool.query<{ Value: string }>("SHOW SESSION STATUS WHERE Variable_name = 'Questions' AND SLEEP(0.05) = 0", {
+          type: QueryTypes.SELECT,
+        }),
+      ),
+    );
+    for (const [row] of asked) counts.push(Number(row?.Value));
+    await pool.close();
+    expect(Math.max(...counts)).toBeLessThan(12);
+  });
+});
+
+describe('a full disk', () => {
+  it('is its own answer, 507, and heals by itself', async () => {
+    // A table in memory is full as a disk is, by the same error of the database: its engine ran out of room (ER_RECORD_FILE_FULL).
+    await shop.app.database.jobs.query('CREATE TABLE spare LIKE collars');
+    await shop.app.database.jobs.query('ALTER TABLE collars ENGINE = MEMORY, MAX_ROWS = 20');
+    const collar = (i: number) => ({ id: uuid(), name: `Filler ${i}`, style: 'point', pointsMm: 98, standMm: 34, leafMm: 80 });
+    let refused: { statusCode: number; json: () => unknown } | undefined;
+    for (let i = 0; i < 40_000 && refused === undefined; i += 1) {
+      if (i === 0)
+        await shop.app.database.jobs
+          .query(
+            "INSERT INTO collars SELECT UUID(), CONCAT('f', seq), 'point', 98, 34, 80, 1, UTC_TIMESTAMP(), UTC_TIMESTAMP() FROM seq_1_to_200000",
+          )
+          .catch(() => undefined);
+      const answer = await shop.app.inject({ method: 'POST', url: '/api/collars', payload: collar(i) });
+      if (answer.statusCode !== 201) refused = answer;
+    }
+    expect(refused?.json()).toMatchObject({ status: 507, code: 'noRoom' });
+    // what needs no room goes on
+    expect((await shop.app.inject('/api/ties')).statusCode).toBe(200);
+    await shop.app.database.jobs.query('DROP TABLE collars');
+    await shop.app.database.jobs.query('RENAME TABLE spare TO collars');
+    expect((await shop.app.inject({ method: 'POST', url: '/api/collars', payload: collar(1) })).statusCode).toBe(201);
+  });
+
+  it('is known by the operating system’s reason too, which stands in the message alone', () => {
+    const of = (code: string, message: string): Error => Object.assign(new Error(message), { code });
+    expect(isDiskFull(of('ER_ERROR_ON_WRITE', `Error writing file './x/y.ibd' (Errcode: 28 "No space left on device")`))).toBe(true);
+    expect(isDiskFull(of('ER_GET_ERRNO', 'Got error 28 "No space left on device" from storage engine InnoDB'))).toBe(true);
+    expect(isDiskFull(of('ER_GET_ERRNO', 'Got error 128 from storage engine InnoDB'))).toBe(false);
+    expect(isDiskFull(of('ER_DUP_ENTRY', 'Duplicate entry 28'))).toBe(false);
+  });
+});

@@ -22,7 +22,10 @@ export function ClashNotice<V>({ what, clashes, arrived, mineOf, nameOf, wordsOf
   if (clashes.length === 0 && arrived.length === 0) return null;
   const shown = (field: keyof V & string, text: string): string => (text === '' ? '(empty)' : wordsOf(field, text));
   return (
-    <Alert severity={clashes.length > 0 ? 'warning' : 'info'} sx={{ alignItems: 'flex-start', '& .MuiAlert-message': { flex: 1, minWidth: 0 } }}>
+    <Alert
+      severity={clashes.length > 0 ? 'warning' : 'info'}
+      sx={{ alignItems: 'flex-start', '& .MuiAlert-message': { flex: 1, minWidth: 0 } }}
+    >
       <div>
         Somebody else saved this {what} in the meantime.
         {arrived.length > 0 && ` Their changes are in the form: ${arrived.map(nameOf).join(', ')}.`}

@@ -1,18 +1,15 @@
-import { randomUUID } from 'node:crypto';
-import { readFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { Bench } from './bench.ts';
-import { expect, forgetShop, saysItRuns, startShop, test, waitFor, type Shop } from './shop.ts';
+import { isReady, isRunning, killRounds, newKey } from './killRounds.ts';
+import { expect, forgetShop, ROOT, saysItRuns, shopFolder, startShop, test, waitFor, type Shop } from './shop.ts';
 
 /** Time that a killed part may take to be there again. */
 const BACK_WITHIN_MS = 30_000;
 
-const isReady = async (shop: Shop): Promise<boolean> => {
-  try {
-    return (await fetch(`${shop.address}/readyz`)).ok;
-  } catch {
-    return false; // nobody answers at all
-  }
-};
+const ROUNDS = 32;
 
 test.describe.configure({ mode: 'serial', timeout: 300_000 });
 
@@ -28,69 +25,71 @@ test.describe('a shop whose parts are killed', () => {
   });
 
   for (const part of ['database', 'server'] as const) {
-    test(`loses no fitting that was acknowledged when the ${part} is killed in the middle of saving`, async () => {
-      const acknowledged: string[] = [];
-      const tie = ((await (await fetch(`${shop.address}/api/ties`)).json()) as { ties: { id: string }[] }).ties[1];
-      let isSaving = true;
-      const save = async (): Promise<void> => {
-        while (isSaving) {
-          const id = newKey();
-          const body = {
-            id,
-            wearer: { kind: 'new', id: newKey(), name: `Saved while the ${part} was killed` },
-            collar: '16',
-            easeMm: 6.35,
-            longEnd: 'left',
-            collarStyle: 'turndown',
-            collarPointsMm: null,
-            neckBreadthMm: null,
-            faceWidthMm: null,
-            tieId: tie?.id,
-            school: 'true',
-            step: 2,
-            leadMm: 38,
-          };
-          try {
-            const answer = await fetch(`${shop.address}/api/fittings`, {
-              method: 'POST',
-              headers: { 'content-type': 'application/json' },
-              body: JSON.stringify(body),
-            });
-            if (answer.status === 201) acknowledged.push(id);
-            else expect([500, 503]).toContain(answer.status);
-          } catch {
-            await new Promise((resolve) => setTimeout(resolve, 20)); // not acknowledged: the connection was cut
-          }
-        }
-      };
-      const savers = [save(), save(), save(), save()];
-      await waitFor(
-        () => acknowledged.length > 60,
-        BACK_WITHIN_MS,
-        () => `only ${acknowledged.length} were saved`,
-      );
-      process.kill(shop.pids()[part], 'SIGKILL');
-      await waitFor(
-        async () => !(await isReady(shop)),
-        BACK_WITHIN_MS,
-        () => `the ${part} was never away`,
-      );
-      await waitFor(
-        () => isReady(shop),
-        BACK_WITHIN_MS,
-        () => `the ${part} did not come back`,
-      );
-      const before = acknowledged.length;
-      await waitFor(
-        () => acknowledged.length > before + 10,
-        BACK_WITHIN_MS,
-        () => 'nothing could be saved afterwards',
-      );
-      isSaving = false;
-      await Promise.all(savers);
-      for (const id of acknowledged) expect((await fetch(`${shop.address}/api/fittings/${id}`)).status).toBe(200);
+    test(`loses and doubles nothing that was acknowledged when the ${part} is killed ${ROUNDS} times in the middle of saving`, async () => {
+      const outcome = await killRounds(shop, part, ROUNDS, `Saved while the ${part} was killed`);
+      console.log(`kills of the ${part}: ${JSON.stringify(outcome)}`);
+      expect(outcome).toMatchObject({ rounds: ROUNDS, lost: 0, doubled: 0, wrongAnswers: [] });
+      expect(outcome.acknowledged).toBeGreaterThan(ROUNDS * 6);
     });
   }
+
+  test('answers everything within six seconds while the database does not answer at all, for twenty', async () => {
+    const { database } = shop.pids();
+    const wearer = ((await (await fetch(`${shop.address}/api/wearers`)).json()) as { wearers: { id: string; name: string }[] }).wearers[0];
+    const requests: readonly (readonly [method: string, path: string, body?: object])[] = [
+      ['GET', '/api/wearers'],
+      ['GET', `/api/wearers/${wearer?.id ?? ''}`],
+      ['GET', '/api/ties'],
+      ['GET', '/api/shop'],
+      ['GET', '/api/fittings/ledger'],
+      ['GET', '/api/exchange/wearers'],
+      ['GET', '/readyz'],
+      ['POST', '/api/wearers', { id: newKey(), name: 'While It Stood Still', collar: '16', longEnd: 'left' }],
+      ['PUT', `/api/wearers/${wearer?.id ?? ''}`, { name: wearer?.name, collar: '16', longEnd: 'left', version: 1 }],
+      ['PUT', `/api/wearers/${wearer?.id ?? ''}/ties/${newKey()}`],
+    ];
+    process.kill(database, 'SIGSTOP');
+    const answers: { path: string; status: number; tookMs: number }[] = [];
+    try {
+      const until = Date.now() + 20_000;
+      // more at once than there are connections
+      const ask = async (): Promise<void> => {
+        for (let i = 0; Date.now() < until; i += 1) {
+          const [method, path, body] = requests[i % requests.length] ?? ['GET', '/readyz'];
+          const began = performance.now();
+          const answer = await fetch(shop.address + path, {
+            method,
+            ...(body ? { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) } : {}),
+          });
+          await answer.text();
+          answers.push({ path: `${method} ${path}`, status: answer.status, tookMs: performance.now() - began });
+        }
+      };
+      await Promise.all(Array.from({ length: 30 }, ask));
+    } finally {
+      process.kill(database, 'SIGCONT');
+    }
+    expect(answers.length).toBeGreaterThan(60);
+    expect(answers.filter(({ status }) => status !== 503)).toEqual([]);
+    expect(answers.filter(({ tookMs }) => tookMs > 6_000)).toEqual([]);
+    await waitFor(
+      () => isReady(shop),
+      BACK_WITHIN_MS,
+      () => 'the database did not come back',
+    );
+  });
+
+  test('starts a server again that runs but does nothing any more', async () => {
+    const { server } = shop.pids();
+    process.kill(server, 'SIGSTOP');
+    await waitFor(
+      async () => (await isReady(shop)) && shop.pids().server !== server,
+      BACK_WITHIN_MS,
+      () => 'the server was not started again',
+    );
+    expect(isRunning(server)).toBe(false);
+    expect(shop.said()).toContain('The server has been stuck for 5 s.');
+  });
 
   test('says that the records are away, keeps what is typed, and goes on by itself when they are back', async ({ page }) => {
     const bench = new Bench(page, shop.address);
@@ -101,15 +100,12 @@ test.describe('a shop whose parts are killed', () => {
     const { database } = shop.pids();
     process.kill(database, 'SIGSTOP');
     await bench.giveOutButton.click();
-    await expect(page.getByText(/Not saved\./)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/Not saved\..*Trying again by itself\./)).toBeVisible({ timeout: 60_000 });
     await expect(bench.name).toHaveValue('In The Dark');
     process.kill(database, 'SIGCONT');
-    await waitFor(
-      () => isReady(shop),
-      BACK_WITHIN_MS,
-      () => 'the database did not come back',
-    );
-    await bench.giveOut();
+    // it says that it tries again by itself, and does
+    await expect(page.getByText(/^given out/)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('link', { name: 'In The Dark' })).toBeVisible();
   });
 
   test('has a face while the records are away, and shows the page once they are back', async ({ page }) => {
@@ -149,26 +145,61 @@ test('stops cleanly on Ctrl-C, keeps what was entered, and refuses a second star
   const wearers = (await (await request.get(`${second.address}/api/wearers`)).json()) as { wearers: unknown[] };
   expect(wearers.wearers).toHaveLength(1);
 
-  // the start command itself killed: the next start ends the database it left behind and goes on with it
+  // the start command itself killed: its database ends with it, and the next start goes on with what it kept
   const left = second.pids();
   process.kill(left.start, 'SIGKILL');
+  await waitFor(
+    () => !isRunning(left.database) && !isRunning(left.server),
+    BACK_WITHIN_MS,
+    () => 'something was left behind',
+  );
   const third = await startShop('restart', empty);
   expect((await request.get(`${third.address}/api/wearers/${id}`)).status()).toBe(200);
   expect(isRunning(left.database)).toBe(false);
   await third.stop();
 });
 
-/** Whether a process runs; one that ended and was not yet collected by its parent has no command line. */
-function isRunning(pid: number): boolean {
-  try {
-    return readFileSync(`/proc/${pid}/cmdline`, 'utf8') !== '';
-  } catch {
-    return false; // there is no such process
-  }
-}
+test('goes on after a power cut that left half-written files behind, and lets one of two starts at once have the folder', async ({
+  request,
+}) => {
+  forgetShop('half');
+  const folder = shopFolder('half');
+  mkdirSync(folder, { recursive: true });
+  writeFileSync(join(folder, 'running.json'), '{"pid":');
+  writeFileSync(join(folder, 'password'), '');
+  writeFileSync(join(folder, 'database.pid'), '');
+  const starts = await Promise.allSettled([startShop('half', { empty: true }), startShop('half', { empty: true })]);
+  const [shop] = starts.flatMap((each) => (each.status === 'fulfilled' ? [each.value] : []));
+  const [refused] = starts.flatMap((each) => (each.status === 'rejected' ? [String(each.reason)] : []));
+  expect(refused).toMatch(/Easy Tuck is already (starting in this folder|running at)/);
+  if (!shop) throw new Error('neither start had the folder');
+  expect((await request.get(`${shop.address}/readyz`)).status()).toBe(200);
 
-/** A key as the application makes them: time first (UUID version 7, RFC 9562). */
-function newKey(): string {
-  const time = Date.now().toString(16).padStart(12, '0');
-  return `${time.slice(0, 8)}-${time.slice(8)}-7${randomUUID().slice(15)}`;
+  // a backup is made from the terminal while the shop is open, and brought back into it only once it is closed
+  const id = newKey();
+  await request.post(`${shop.address}/api/wearers`, { data: { id, name: 'In The Backup', collar: '15', longEnd: 'left' } });
+  const file = join(folder, 'away.zip');
+  expect(await records('half', 'backup', file)).toMatchObject({ code: 0, said: expect.stringContaining('Saved and checked') });
+  expect(await records('half', 'restore', file)).toMatchObject({ code: 1, said: expect.stringContaining('Stop it first') });
+  await shop.stop();
+  expect(await records('half', 'restore', file)).toMatchObject({
+    code: 3,
+    said: expect.stringContaining('There are records here already: 1 wearers'),
+  });
+  expect(await records('half', 'restore', file, '--over')).toMatchObject({ code: 0, said: expect.stringContaining('Brought back') });
+  const again = await startShop('half', { empty: true });
+  expect((await request.get(`${again.address}/api/wearers/${id}`)).status()).toBe(200);
+  await again.stop();
+});
+
+/** Runs the command for a shop's records. */
+async function records(name: string, ...words: string[]): Promise<{ code: number; said: string }> {
+  const child = spawn(process.execPath, [join(ROOT, 'tools', 'src', 'records.mjs'), ...words], {
+    env: { ...process.env, EASYTUCK_DATA: shopFolder(name), DATABASE_URL: '' },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk: Buffer) => (said += chunk.toString()));
+  const [code] = (await once(child, 'close')) as [number];
+  return { code, said };
 }

@@ -4,12 +4,15 @@ import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 const START_WITHIN_MS = 180_000;
 
 /** A shop started by the start command, as a user would, with a database folder of its own. */
 export interface Shop {
   readonly address: string;
+  readonly folder: string;
+  /** What the start command has said so far. */
+  readonly said: () => string;
   readonly pids: () => { readonly server: number; readonly database: number; readonly start: number };
   readonly stop: () => Promise<number | null>;
 }
@@ -18,12 +21,14 @@ interface Running {
   readonly pid: number;
   readonly address: string;
   readonly serverPid: number;
-  readonly databasePid: number;
 }
+
+/** Where a shop of these tests keeps what it keeps. */
+export const shopFolder = (name: string): string => join(ROOT, '.data', 'e2e', name);
 
 /** Starts a shop; with the demo scenario unless it is to be empty. Its folder is kept from one start to the next. */
 export async function startShop(name: string, { empty = false, port = 0 }: { empty?: boolean; port?: number } = {}): Promise<Shop> {
-  const folder = join(ROOT, '.data', 'e2e', name);
+  const folder = shopFolder(name);
   const runFile = join(folder, 'running.json');
   let output = '';
   const child = spawn(process.execPath, [join('tools', 'src', 'start.mjs'), ...(empty ? [] : ['--demo'])], {
@@ -42,19 +47,25 @@ export async function startShop(name: string, { empty = false, port = 0 }: { emp
   const running = (): Running => JSON.parse(readFileSync(runFile, 'utf8')) as Running;
   return {
     address: running().address,
-    pids: () => ({ server: running().serverPid, database: running().databasePid, start: running().pid }),
+    folder,
+    said: () => output,
+    pids: () => ({
+      server: running().serverPid,
+      database: Number(readFileSync(join(folder, 'database.pid'), 'utf8')),
+      start: running().pid,
+    }),
     stop: () => stopChild(child),
   };
 }
 
 /** Removes a shop's folder, so that the next start is the first. */
 export function forgetShop(name: string): void {
-  rmSync(join(ROOT, '.data', 'e2e', name), { recursive: true, force: true });
+  rmSync(shopFolder(name), { recursive: true, force: true });
 }
 
 /** Whether a shop's folder says that it is running. */
 export function saysItRuns(name: string): boolean {
-  return existsSync(join(ROOT, '.data', 'e2e', name, 'running.json'));
+  return existsSync(join(shopFolder(name), 'running.json'));
 }
 
 /** Waits until something holds. */

@@ -1,11 +1,25 @@
 import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
+import regexp from 'eslint-plugin-regexp';
 import globals from 'globals';
 import ts from 'typescript-eslint';
 
 export default ts.config(
   { ignores: ['**/dist/', '**/node_modules/', '.data/', '.cache/', 'test-results/', 'playwright-report/'] },
   js.configs.recommended,
+  {
+    // what is typed can be anything: no expression may take longer than the text is long
+    plugins: { regexp },
+    rules: {
+      'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+    },
+  },
+  {
+    // where texts from outside are read, also not by looking for a beginning again and again
+    files: ['core/src/units/**', 'contract/src/**', 'server/src/**', 'web/src/**'],
+    ignores: ['**/*.test.ts'],
+    rules: { 'regexp/no-super-linear-move': ['error', { report: 'potential' }] },
+  },
   ...ts.configs.strict,
   {
     files: ['**/*.{ts,tsx}'],

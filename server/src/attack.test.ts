@@ -206,7 +206,7 @@ it(`answers ${REQUESTS.toLocaleString('en-GB')} requests that nobody would send,
     const isNew =
       isFresh && route.method === 'POST' && typeof body === 'object' && body !== null && 'id' in body && typeof body.id === 'string';
     const sent = isNew ? { ...body, id: uuid() } : body;
-    const payload = route.method === 'POST' || route.method === 'PUT' ? (JSON.stringify(sent) ?? '') : undefined;
+    const payload = route.method === 'POST' || route.method === 'PUT' ? JSON.stringify(sent) : undefined;
     const began = performance.now();
     const answer =
       route.path === '/api/exchange/{kind}' && route.method === 'POST'

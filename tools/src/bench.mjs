@@ -13,8 +13,12 @@ runMain(async () => {
   mkdirSync(CACHE, { recursive: true });
   await buildWeb();
   rmSync(join(DATA, 'bench'), { recursive: true, force: true });
-  const { code } = await run(process.execPath, ['--import', 'tsx', join(ROOT, 'tools', 'src', 'bench', 'all.mjs')], {
-    env: { ...process.env, DATABASE_URL: '' },
-  });
+  const { code } = await run(
+    process.execPath,
+    ['--import', 'tsx', join(ROOT, 'tools', 'src', 'bench', 'all.mjs'), ...process.argv.slice(2)],
+    {
+      env: { ...process.env, DATABASE_URL: '' },
+    },
+  );
   process.exit(code);
 });

@@ -104,6 +104,25 @@ const VIEWS = {
       await page.getByRole('link', { name: /Corin Attleby/ }).click();
     },
   },
+  'wearer-two-people': {
+    size: TALL,
+    open: async (page) => {
+      await page.getByRole('link', { name: 'Wearers' }).click();
+      await page.getByRole('link', { name: /Marit Solheim/ }).click();
+      const note = page.getByRole('textbox', { name: 'Note' });
+      await note.fill('Likes the bow a little smaller than last time.');
+      await page.getByRole('textbox', { name: 'Neck breadth' }).fill('112 mm');
+      // a colleague saves the same record in the next room
+      await page.evaluate(async () => {
+        const path = `/api/wearers/${window.location.pathname.split('/').at(-1)}`;
+        const { collar, ...known } = await (await fetch(path)).json();
+        const body = JSON.stringify({ ...known, collar: collar.text, faceWidthMm: 131, note: 'Rings on Friday about the second tie.' });
+        await fetch(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body });
+      });
+      await page.getByRole('button', { name: 'Save the record' }).click();
+      await page.getByRole('button', { name: 'Keep yours' }).waitFor();
+    },
+  },
   fitting: {
     size: TALL,
     open: async (page) => {
@@ -144,6 +163,8 @@ const VIEWS = {
       await page.getByText('Printed.').waitFor();
       await page.getByRole('link', { name: 'Shop' }).click();
       await page.getByRole('img', { name: /^Label/ }).waitFor();
+      await page.getByRole('button', { name: 'Back up now' }).click();
+      await page.getByText('The last one was made').waitFor();
     },
   },
   'tables-in-and-out': {
@@ -185,7 +206,9 @@ runMain(async () => {
   const demo = await startDemo();
   const browser = await chromium.launch({ executablePath, args: ARGS });
   try {
+    const asked = process.argv.slice(2);
     for (const [name, { size, open }] of Object.entries(VIEWS)) {
+      if (asked.length > 0 && !asked.includes(name)) continue;
       const page = await (await browser.newContext({ viewport: size, locale: 'en-GB', timezoneId: 'UTC' })).newPage();
       await page.goto(demo.address, { waitUntil: 'networkidle' });
       await open(page);

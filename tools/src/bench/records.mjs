@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
+import { sleep } from '../lib/privateDatabase.mjs';
 import { percentile } from './figure.mjs';
 
 const PEOPLE = 100_000;
-const PER_FILE = 10_000;
 const SEARCHES = 600;
 
 /** Names put together from parts, so that beginnings are shared by few, some and very many. */
@@ -60,41 +60,61 @@ const nameOf = (i) => {
   return `${FIRST[i % FIRST.length]} ${surname.charAt(0).toUpperCase()}${surname.slice(1)}${i % 3 === 0 ? `-${at(i * 7)}by` : ''}`;
 };
 
-/** @param {number} from */
-function fileOf(from) {
+function fileOfAll() {
   const rows = Array.from(
-    { length: PER_FILE },
-    (_, k) => `${nameOf(from + k)} ${from + k},${14 + (k % 9) / 2} in,${k % 4 === 0 ? 'right' : 'left'},"note, with ""quotes"" ${k}"`,
+    { length: PEOPLE },
+    (_, k) => `${nameOf(k)} ${k},${14 + (k % 9) / 2} in,${k % 4 === 0 ? 'right' : 'left'},"note, with ""quotes"" ${k}"`,
   );
   return `name,collar,long end,note\r\n${rows.join('\r\n')}\r\n`;
+}
+
+/** Sends a table as the interface does. @param {string} address @param {string} text */
+async function takeIn(address, text) {
+  const form = new FormData();
+  form.append('file', new File([text], 'people.csv'));
+  const started = performance.now();
+  const answer = await fetch(`${address}/api/exchange/wearers?mode=all`, { method: 'POST', body: form });
+  const { taken } = await answer.json();
+  return { taken, tookMs: performance.now() - started };
+}
+
+/** How long reads take, one after another with a pause as between people, until told to end. @param {string} address @param {() => boolean} isOver */
+async function timeReads(address, isOver) {
+  const times = [];
+  const { wearers } = await (await fetch(`${address}/api/wearers`)).json();
+  for (let i = 0; !isOver(); i += 1) {
+    const path = [`/api/wearers/${wearers[0].id}`, '/api/wearers?q=co', '/api/ties', '/api/shop'][i % 4] ?? '';
+    const started = performance.now();
+    await (await fetch(address + path)).text();
+    times.push(performance.now() - started);
+    await sleep(20);
+  }
+  return times;
 }
 
 /** Peak memory of a process, in MB. @param {number} pid */
 const peakMb = (pid) => Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]) / 1024;
 
 /**
- * Fills a shop with 100,000 wearers by its own import, and searches among them through the server, by the beginnings of
- * names that people type.
+ * Fills a shop with 100,000 wearers by its own import, in one file, while others read; then takes in one row more, saves all as a
+ * table, and searches among them through the server, by the beginnings of names that people type.
  * @param {string} address
  * @param {number} serverPid
  */
 export async function measureRecords(address, serverPid) {
   const before = peakMb(serverPid);
-  let importS = Number.NaN;
-  let importPeakMb = Number.NaN;
-  for (let from = 0; from < PEOPLE; from += PER_FILE) {
-    const started = performance.now();
-    const answer = await fetch(`${address}/api/exchange/wearers?mode=all`, {
-      method: 'POST',
-      headers: { 'content-type': 'text/csv' },
-      body: fileOf(from),
-    });
-    const { taken } = await answer.json();
-    if (taken !== PER_FILE) throw new Error(`${taken} of ${PER_FILE} rows were taken in`);
-    if (from > 0) continue;
-    importS = (performance.now() - started) / 1000;
-    importPeakMb = peakMb(serverPid);
-  }
+  const idleUntil = Date.now() + 8_000;
+  const idle = await timeReads(address, () => Date.now() > idleUntil);
+  let isOver = false;
+  const importing = takeIn(address, fileOfAll()).finally(() => (isOver = true));
+  const beside = await timeReads(address, () => isOver);
+  const { taken, tookMs } = await importing;
+  if (taken !== PEOPLE) throw new Error(`${taken} of ${PEOPLE} rows were taken in`);
+  const importPeakMb = peakMb(serverPid);
+  const one = await takeIn(address, 'name,collar,long end\r\nOnly One Row,16,left\r\n');
+  const exported = performance.now();
+  const table = await (await fetch(`${address}/api/exchange/wearers?format=csv`)).text();
+  const exportedRowsPerS = (table.split('\r\n').length - 2) / ((performance.now() - exported) / 1000);
   const letters = Array.from({ length: SEARCHES }, (_, i) => {
     const name = nameOf(i * 151);
     const [first = '', last = ''] = name.split(' ');
@@ -116,5 +136,15 @@ export async function measureRecords(address, serverPid) {
   for (const q of letters.slice(0, 60)) await search(q);
   const times = [];
   for (const q of letters) times.push(await search(q));
-  return { importS, importPeakMb, restingMb: before, searchP95Ms: percentile(times, 0.95), searchMedianMs: percentile(times, 0.5) };
+  return {
+    importS: tookMs / 1000,
+    importPeakMb,
+    restingMb: before,
+    idleP95Ms: percentile(idle, 0.95),
+    besideP95Ms: percentile(beside, 0.95),
+    oneRowS: one.tookMs / 1000,
+    exportedRowsPerS,
+    searchP95Ms: percentile(times, 0.95),
+    searchMedianMs: percentile(times, 0.5),
+  };
 }

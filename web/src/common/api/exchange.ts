@@ -8,7 +8,7 @@ import {
 } from '@easytuck/contract';
 import useSWR, { mutate } from 'swr';
 import type { Reading } from './reading.ts';
-import { request, sendFile } from './request.ts';
+import { ApiProblem, isAway, request, sendFile } from './request.ts';
 
 const keyOf = (key: string): string => `/api/exchange/imports/${key}`;
 const LOOK_EVERY_MS = 700;
@@ -27,12 +27,21 @@ export async function importFile(
   return report;
 }
 
-/** How far an import is; nothing is asked for null. */
-export function useImportProgress(key: string | null): Reading<ImportProgress> {
-  return useSWR(key === null ? null : keyOf(key), (path: string) => request('GET', path, importProgress), {
-    refreshInterval: LOOK_EVERY_MS,
-    shouldRetryOnError: false,
-  });
+/** How far an import is, looked at again and again; null until the server has begun with it. */
+export function useImportProgress(key: string): Reading<ImportProgress | null> {
+  return useSWR(
+    keyOf(key),
+    async (path: string) => {
+      try {
+        return await request('GET', path, importProgress);
+      } catch (error) {
+        // the file is still on its way there, or nobody answers just now: both pass
+        if (isAway(error) || (error instanceof ApiProblem && error.problem.status === 404)) return null;
+        throw error;
+      }
+    },
+    { refreshInterval: LOOK_EVERY_MS },
+  );
 }
 
 /** Asks for an import to be ended; nothing of it is then taken in. */

@@ -1,4 +1,5 @@
 import { jest } from '@jest/globals';
+import type * as TabDrafts from './tabDrafts.ts';
 
 /** A browser: one store that all its tabs share, and one that each tab has for itself. */
 const shared = new Map<string, string>();
@@ -13,7 +14,7 @@ const storeOver = (kept: Map<string, string>) => ({
 });
 
 interface Tab {
-  readonly drafts: typeof import('./tabDrafts.ts');
+  readonly drafts: typeof TabDrafts;
   readonly leave: () => void;
 }
 

@@ -84,7 +84,7 @@ export function useRecordForm<R extends { readonly version: number }, V extends 
   const [arrived, setArrived] = useState<readonly (keyof V & string)[]>([]);
   const [isChanged, setChanged] = useState(start.isChanged);
   const form = useForm<V, unknown, Input>({ resolver, defaultValues: start.values as DefaultValues<V>, mode: 'onTouched' });
-  const { getValues, setValue, reset, watch, setError, handleSubmit } = form;
+  const { getValues, setValue, reset, subscribe, setError, handleSubmit } = form;
 
   /** Where the form stands, for what happens outside of drawing. */
   const now = useRef({ base: start.base, newId: start.newId, clashes: start.clashes, isSaving: false });
@@ -96,13 +96,17 @@ export function useRecordForm<R extends { readonly version: number }, V extends 
     else keepDraft(name, { base: from, newId: id, changed, clashes: open } satisfies Draft<R, V>);
   }, [name, formOf, getValues]);
 
-  useEffect(() => {
-    const subscription = watch((_values, { name: field }) => {
-      // a reset names no field: only what was typed, or dragged, is a draft
-      if (field !== undefined) keep();
-    });
-    return () => subscription.unsubscribe();
-  }, [watch, keep]);
+  useEffect(
+    () =>
+      subscribe({
+        formState: { values: true },
+        // a reset names no field: only what was typed, or dragged, is a draft
+        callback: ({ name: field }) => {
+          if (field !== undefined) keep();
+        },
+      }),
+    [subscribe, keep],
+  );
 
   const openClashes = useCallback((open: readonly Clash<V>[]) => {
     now.current.clashes = open;

@@ -171,7 +171,7 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
           arrived={arrived}
           mineOf={(field) => getValues(field)}
           nameOf={(field) => LABELS[field]}
-          wordsOf={(field, value) => (field === 'style' ? (COLLAR_STYLE_WORDS[value as CollarStyle] ?? value) : value)}
+          wordsOf={(field, value) => (field === 'style' ? COLLAR_STYLE_WORDS[value as CollarStyle] : value)}
           onDecide={decide}
         />
       </Box>

@@ -1,8 +1,8 @@
 import { formatCollarSize } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useEffect, useState } from 'react';
-import { Link, Navigate, useNavigate, useParams } from 'react-router';
+import { useEffect } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
 import { useFittingsOf } from '../../common/api/fittings.ts';
 import { useWearer } from '../../common/api/wearers.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
@@ -39,12 +39,12 @@ function NewWearerPage() {
 
 /** A record that was merged into another: what was typed into it goes along. */
 function ToWhereItWent({ from, to }: { from: string; to: string }) {
-  const [isMoved, setMoved] = useState(false);
+  const navigate = useNavigate();
   useEffect(() => {
     moveDraft(wearerDraft(from), wearerDraft(to));
-    setMoved(true);
-  }, [from, to]);
-  return isMoved ? <Navigate to={`/wearers/${to}`} replace /> : null;
+    void navigate(`/wearers/${to}`, { replace: true });
+  }, [from, to, navigate]);
+  return null;
 }
 
 function KnownWearerPage({ id }: { id: string }) {

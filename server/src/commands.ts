@@ -5,8 +5,6 @@ import { backupName, dropOldBackups } from './backup/keepBackups.ts';
 import { restoreShop } from './backup/restoreShop.ts';
 import { saveShop } from './backup/saveShop.ts';
 import { readConfig } from './config.ts';
-import { connectDatabase } from './database/connect.ts';
-import { migrate } from './database/migrate.ts';
 import { errorOf } from './errorTrace.ts';
 import { StartRefused, START_REFUSED_CODE } from './startRefused.ts';
 
@@ -24,9 +22,6 @@ async function backup(databaseUrl: string, folder: string, file: string | undefi
 
 async function restore(databaseUrl: string, folder: string, file: string | undefined, over: boolean): Promise<void> {
   if (file === undefined) throw new StartRefused('Say which file: npm run restore -- FILE');
-  // an empty database gets its tables first, so that what is in it can be counted
-  const sequelize = connectDatabase(databaseUrl, 'jobs');
-  await migrate(sequelize).finally(() => sequelize.close());
   const beforeOver = async (): Promise<void> => {
     const madeAt = new Date();
     const path = join(folder, backupName(madeAt, 'beforeRestore'));

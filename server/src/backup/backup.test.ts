@@ -250,6 +250,17 @@ describe('bringing back', () => {
     expect(left).toEqual([]);
   });
 
+  it('takes the place of records that a newer version has been at, which this one cannot open', async () => {
+    const newer = await emptyDatabase();
+    await migrate(newer.sequelize);
+    await newer.sequelize.query("INSERT INTO migrations (name) VALUES ('2031-05-01-10-00-from-later')");
+    await newer.sequelize.query("INSERT INTO collars VALUES (UUID(), 'Left', 'point', 98, 34, 80, 1, UTC_TIMESTAMP(3), UTC_TIMESTAMP(3))");
+    expect(await refusal(saved, false, newer.url)).toMatch(/There are records here already: 1 collars/);
+    expect(await refusal(saved, true, newer.url)).toBe('taken');
+    expect(await migrate(newer.sequelize)).toEqual([]);
+    await newer.drop();
+  });
+
   it('brings what an older version saved up to date', async () => {
     const old = await emptyDatabase();
     await migrate(old.sequelize, { only: KNOWN_MIGRATIONS.slice(0, 2) });

@@ -63,6 +63,9 @@ describe('what is kept in the browser', () => {
     writeStored('refused', 'again');
     writeStored('refused', null);
     expect([isSomethingRefused(), readStored('refused', asText, 'new')]).toEqual([false, 'new']);
+    // a tab's sign of life is nothing that anybody typed
+    writeStored('easytuck.alive.tab', 5);
+    expect([isSomethingRefused(), told.length]).toEqual([false, 4]);
     stop();
   });
 });

@@ -2,8 +2,11 @@
 const refused = new Map<string, string>();
 const listeners = new Set<() => void>();
 
-function tellIfChanged(before: number): void {
-  if (before !== refused.size) for (const listener of listeners) listener();
+/** Keys that begin so hold nothing that anybody typed, and pass by themselves. */
+export const PASSING = 'easytuck.alive.';
+
+function tellIfChanged(before: boolean): void {
+  if (before !== isSomethingRefused()) for (const listener of listeners) listener();
 }
 
 /** Reads a value that was kept in the browser; the fallback where there is none or it no longer fits. */
@@ -21,7 +24,7 @@ export function readStored<T>(key: string, read: (value: unknown) => T | null, f
  * left, and {@link subscribeToRefusals} tells.
  */
 export function writeStored(key: string, value: unknown): void {
-  const before = refused.size;
+  const before = isSomethingRefused();
   try {
     if (value === null) localStorage.removeItem(key);
     else localStorage.setItem(key, JSON.stringify(value));
@@ -48,7 +51,7 @@ export function storedKeys(beginning: string): readonly string[] {
 }
 
 /** Whether something that was to be kept is not: a reload would lose it. */
-export const isSomethingRefused = (): boolean => refused.size > 0;
+export const isSomethingRefused = (): boolean => [...refused.keys()].some((key) => !key.startsWith(PASSING));
 
 /** Calls back whenever {@link isSomethingRefused} may answer otherwise. @returns how to stop that. */
 export function subscribeToRefusals(listener: () => void): () => void {

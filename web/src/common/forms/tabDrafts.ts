@@ -1,5 +1,5 @@
 import { v4 as uuid } from 'uuid';
-import { readStored, storedKeys, writeStored } from '../stored.ts';
+import { PASSING as ALIVE, readStored, storedKeys, writeStored } from '../stored.ts';
 
 /**
  * Drafts of what is typed. Each belongs to the tab that it is typed in, so that two tabs on one page never write over each
@@ -7,7 +7,6 @@ import { readStored, storedKeys, writeStored } from '../stored.ts';
  */
 
 const TAB_KEY = 'easytuck.tab';
-const ALIVE = 'easytuck.alive.';
 const DRAFT = 'easytuck.draft.';
 /** Browsers let the clocks of hidden tabs run once a minute. */
 const ALIVE_MS = 90_000;

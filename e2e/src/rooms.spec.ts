@@ -118,8 +118,9 @@ test.describe('records', () => {
     await page.getByRole('textbox', { name: 'In stock' }).fill('5');
     expect((await request.put(`${shop.address}/api/ties/${id}`, { data: { ...tie, inStock: 9 } })).status()).toBe(200);
     await page.getByRole('button', { name: 'Put in the drawer' }).click();
-    await expect(page.getByText(/Somebody else saved this record in the meantime.*save again to put it over theirs/)).toBeVisible();
+    await expect(page.getByText(/Somebody else saved this tie in the meantime.*choose what is to be saved/)).toBeVisible();
     await expect(page.getByRole('textbox', { name: 'In stock' })).toHaveValue('5');
+    await page.getByRole('group', { name: 'In stock' }).getByRole('button', { name: 'Keep yours' }).click();
     await page.getByRole('button', { name: 'Put in the drawer' }).click();
     await expect(page.getByRole('link', { name: /Sandbank linen/ })).toContainText('5 in stock');
   });

@@ -2,6 +2,8 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import type { Sequelize, Transaction } from 'sequelize';
 import { isWorthRetrying } from './databaseErrors.ts';
 
+export type { Sequelize, Transaction } from 'sequelize';
+
 const ATTEMPTS = 5;
 const FIRST_PAUSE_MS = 8;
 /** No new attempt is begun after this: somebody waits for an answer. */

@@ -1,8 +1,7 @@
 import type { ExchangeKind, ImportMode, ImportReport, TieData, WearerData } from '@easytuck/contract';
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { defineModels } from '../../database/models.ts';
-import { withTransaction } from '../../database/withTransaction.ts';
+import { withTransaction, type Sequelize, type Transaction } from '../../database/withTransaction.ts';
 import { ProblemError } from '../../problem.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository } from '../wearers/repository.ts';
@@ -122,18 +121,13 @@ function wearerStore(sequelize: Sequelize): Store<WearerData> {
   return {
     table: wearerTable,
     known: async (rows, transaction) => {
-      const found = await named<{ name: string; collarSystem: 'in' | 'cm'; collarLabel: number; collarEstimated: number }>(
-        sequelize,
-        `SELECT name, collar_system AS collarSystem, collar_label AS collarLabel, collar_estimated AS collarEstimated
-          FROM wearers WHERE merged_into IS NULL AND name IN (?)`,
-        rows,
+      const found = await wearers.named(
+        rows.map(({ name }) => name),
         transaction,
       );
       // a collar that was only proposed is nobody's measure
       return new Set(
-        found.map(({ name, collarSystem: system, collarLabel: label, collarEstimated }) =>
-          wearerTable.sameAs({ ...EMPTY, name, collar: Number(collarEstimated) === 1 ? null : { text: '', system, label } }),
-        ),
+        found.map(({ name, collar, collarEstimated }) => wearerTable.sameAs({ ...EMPTY, name, collar: collarEstimated ? null : collar })),
       );
     },
     insert: async (rows, transaction) =>
@@ -157,8 +151,11 @@ function tieStore(sequelize: Sequelize): Store<TieData> {
   return {
     table: tieTable,
     known: async (rows, transaction) => {
-      const found = await named<{ name: string }>(sequelize, 'SELECT name FROM ties WHERE name IN (?)', rows, transaction);
-      return new Set(found.map(({ name }) => sameTieName(name)));
+      const found = await ties.named(
+        rows.map(({ name }) => name),
+        transaction,
+      );
+      return new Set(found.map(sameTieName));
     },
     insert: async (rows, transaction) =>
       ties.insertAll(
@@ -170,14 +167,3 @@ function tieStore(sequelize: Sequelize): Store<TieData> {
 }
 
 const sameTieName = (name: string): string => name.trim().toLocaleLowerCase();
-
-/** Rows with one of the names of these; the database compares them more loosely than the table does. */
-async function named<Row extends object>(
-  sequelize: Sequelize,
-  statement: string,
-  rows: readonly { readonly name: string }[],
-  transaction: Transaction | null,
-): Promise<Row[]> {
-  if (rows.length === 0) return [];
-  return sequelize.query<Row>(statement, { replacements: [rows.map(({ name }) => name)], type: QueryTypes.SELECT, transaction });
-}

@@ -1,7 +1,7 @@
 import type { ImportReport, ProblemCode } from '@easytuck/contract';
 import { stat } from 'node:fs/promises';
-import type { Sequelize } from 'sequelize';
 import { urlOf } from '../../database/connect.ts';
+import type { Sequelize } from '../../database/withTransaction.ts';
 import { inThread } from '../../inThread.ts';
 import { ProblemError } from '../../problem.ts';
 import { importTable, type ImportOrder, type ImportStep } from './importTable.ts';

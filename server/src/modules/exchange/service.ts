@@ -7,7 +7,7 @@ import { ProblemError } from '../../problem.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { dataOf } from '../ties/service.ts';
 import { wearerRepository, type KeptWearer } from '../wearers/repository.ts';
-import { importLog, type ImportMark } from './importLog.ts';
+import { importLog, type ImportMark } from './repository.ts';
 import type { ImportStep } from './importTable.ts';
 import { runImport } from './runImport.ts';
 import { tieTable } from './tieTable.ts';

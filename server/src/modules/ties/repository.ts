@@ -27,8 +27,8 @@ export interface TieRepository {
     at: Date,
     transaction: Transaction,
   ) => Promise<void>;
-  /** Names in the drawer, as they are written. */
-  readonly names: () => Promise<string[]>;
+  /** Names in the drawer that are one of these, compared more loosely than letter by letter. */
+  readonly named: (names: readonly string[], transaction: Transaction | null) => Promise<readonly string[]>;
   /** @returns false where there is no such tie or it no longer has this version. */
   readonly update: (id: string, version: number, data: TieData, at: Date) => Promise<boolean>;
 }
@@ -60,7 +60,14 @@ export function tieRepository({ models }: Pick<Database, 'models'>): TieReposito
         await ties.bulkCreate(rows, { transaction });
       }
     },
-    names: async () => ((await ties.findAll({ attributes: ['name'], raw: true })) as unknown as { name: string }[]).map(({ name }) => name),
+    named: async (names, transaction) =>
+      names.length === 0
+        ? []
+        : (
+            (await ties.findAll({ where: { name: [...names] }, attributes: ['name'], raw: true, transaction })) as unknown as {
+              name: string;
+            }[]
+          ).map(({ name }) => name),
     update: async (id, version, data, at) => {
       const [changed] = await ties.update({ ...toColumns(data), version: version + 1, updatedAt: at }, { where: { id, version } });
       return changed === 1;

@@ -7,7 +7,7 @@ import {
   type WearerMeasures,
   type WrittenCollar,
 } from '@easytuck/contract';
-import { Op, type Transaction } from 'sequelize';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { readDocument, type WearerMeasureRow, type WearerRow } from '../../database/models.ts';
 import { insertRows } from '../../database/insertRows.ts';
@@ -39,6 +39,11 @@ export interface WearerRepository {
   readonly lockFollowed: (id: string, transaction: Transaction) => Promise<Wearer | null>;
   /** Those with a word that begins with each of the words, recently seen first; merged records are left out. */
   readonly search: (letters: string, limit: number) => Promise<Wearer[]>;
+  /** Name and collar of those with one of these names, compared more loosely than letter by letter; merged records are left out. */
+  readonly named: (
+    names: readonly string[],
+    transaction: Transaction | null,
+  ) => Promise<readonly Pick<KeptWearer, 'name' | 'collar' | 'collarEstimated'>[]>;
   /** What is kept of everybody, by key, a page at a time; `last` is the page's last key, or null where there is no more. */
   readonly page: (after: string, limit: number) => Promise<{ readonly wearers: readonly KeptWearer[]; readonly last: string | null }>;
   readonly insert: (wearers: readonly WholeWearer[], at: Date, transaction: Transaction) => Promise<void>;
@@ -130,6 +135,17 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       );
       const byId = new Map(rows.map((row) => [row.id, row]));
       return found.flatMap((id) => byId.get(id) ?? []).map(toWearer);
+    },
+    named: async (names, transaction) => {
+      if (names.length === 0) return [];
+      const rows = await sequelize.query<Pick<WearerRow, 'name' | 'collarText' | 'collarSystem' | 'collarLabel' | 'collarEstimated'>>(
+        `SELECT name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel, collar_estimated AS collarEstimated
+          FROM wearers WHERE merged_into IS NULL AND name IN (?)`,
+        { replacements: [names], type: QueryTypes.SELECT, transaction },
+      );
+      return rows.map(({ name, collarText: text, collarSystem: system, collarLabel: label, collarEstimated }) => ({
+        ...{ name, collar: { text, system, label }, collarEstimated: Boolean(collarEstimated) },
+      }));
     },
     page: async (after, limit) => {
       const rows = await readRows<Pick<WearerRow, 'id' | Exclude<keyof Columns, 'measures'>> & { measures: string }>(

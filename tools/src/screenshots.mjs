@@ -81,14 +81,6 @@ const VIEWS = {
     },
   },
   bench: { size: LAPTOP, open: (page) => fit(page, 'Corin Attleby', 'Harbour Night') },
-  'bench-lead-too-long': {
-    size: LAPTOP,
-    open: async (page) => {
-      await fit(page, 'Ottoline Vance', 'Signal Red');
-      await page.getByRole('textbox', { name: 'Lead' }).fill('2 1/2');
-      await page.keyboard.press('Enter');
-    },
-  },
   'bench-tablet-mirror': {
     size: TABLET,
     open: async (page) => {

@@ -29,6 +29,8 @@ export interface RecordFormOptions<R extends { readonly version: number }, V ext
   /** What a new one starts with. */
   readonly empty: V;
   readonly resolver: Resolver<V, unknown, Input>;
+  /** When a field says what is wrong with it: while it is typed, or once it was left. */
+  readonly mode?: 'onChange' | 'onTouched';
   /** Saves over the version of `base`, or under `newId` where there is none. */
   readonly save: (input: Input, base: R | null, newId: string) => Promise<R>;
   /** Called once it is saved and its draft forgotten. */
@@ -73,6 +75,7 @@ export function useRecordForm<R extends { readonly version: number }, V extends 
   toForm,
   empty,
   resolver,
+  mode = 'onTouched',
   save,
   onSaved,
 }: RecordFormOptions<R, V, Input>): RecordForm<R, V, Input> {
@@ -82,9 +85,13 @@ export function useRecordForm<R extends { readonly version: number }, V extends 
   const [newId, setNewId] = useState(start.newId);
   const [clashes, setClashes] = useState<readonly Clash<V>[]>(start.clashes);
   const [arrived, setArrived] = useState<readonly (keyof V & string)[]>([]);
-  const [isChanged, setChanged] = useState(start.isChanged);
-  const form = useForm<V, unknown, Input>({ resolver, defaultValues: start.values as DefaultValues<V>, mode: 'onTouched' });
-  const { getValues, setValue, reset, subscribe, setError, handleSubmit } = form;
+  const [isChanged, setChanged] = useState(start.changed.length > 0);
+  const form = useForm<V, unknown, Input>({ resolver, defaultValues: start.values as DefaultValues<V>, mode });
+  const { getValues, setValue, reset, subscribe, setError, handleSubmit, trigger } = form;
+  useEffect(() => {
+    // what was typed wrong before a reload is wrong after it too
+    if (start.changed.length > 0) void trigger(start.changed);
+  }, [start, trigger]);
 
   /** Where the form stands, for what happens outside of drawing. */
   const now = useRef({ base: start.base, newId: start.newId, clashes: start.clashes, isSaving: false });
@@ -227,12 +234,12 @@ async function inputOf<V extends FieldValues, Input>(
 }
 
 /** What a form starts with: its draft over what that was started from, or the record. */
-function startOf<R extends { readonly version: number }, V extends Texts<V>>(
+function startOf<R extends { readonly version: number }, V extends FieldValues & Texts<V>>(
   name: string,
   record: R | null,
   schema: z.ZodType<R>,
   formOf: (base: R | null) => V,
-): { base: R | null; newId: string; values: V; clashes: readonly Clash<V>[]; isChanged: boolean } {
+): { base: R | null; newId: string; values: V; clashes: readonly Clash<V>[]; changed: Path<V>[] } {
   const draft = readDraft(name, (value) => readRecordDraft<R, V>(value, schema));
   const fits = draft !== null && (draft.base === null) === (record === null);
   const base = fits ? draft.base : record;
@@ -243,7 +250,7 @@ function startOf<R extends { readonly version: number }, V extends Texts<V>>(
     newId: fits ? draft.newId : uuid(),
     values: { ...form, ...changed },
     clashes: fits ? draft.clashes.filter(({ field }) => field in form) : [],
-    isChanged: Object.keys(changed).length > 0,
+    changed: Object.keys(changed) as Path<V>[],
   };
 }
 

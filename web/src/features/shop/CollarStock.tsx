@@ -124,6 +124,7 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
     toForm,
     empty: EMPTY,
     resolver,
+    mode: 'onChange',
     save: (input, base, newId) =>
       base === null ? createCollar({ ...input, id: newId }) : changeCollar(base.id, { ...input, version: base.version }),
     onSaved: onDone,

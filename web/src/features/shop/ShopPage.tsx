@@ -148,6 +148,7 @@ function Settings({ settings }: { settings: ShopSettings }) {
     toForm,
     empty: NOBODY,
     resolver,
+    mode: 'onChange',
     save: (input, base) => changeShop({ ...input, version: base?.version ?? settings.version }),
   });
   const { control, register, formState, getValues } = form;

@@ -6,7 +6,7 @@ import type { Clash } from './mergeFields.ts';
 
 /** A clash in words: the field's name, and what stands in it before, by them, and here. */
 interface ClashNoticeProps<V> {
-  /** What the record is, as `wearer`. */
+  /** What was saved, as `this wearer`. */
   readonly what: string;
   readonly clashes: readonly Clash<V>[];
   readonly arrived: readonly (keyof V & string)[];
@@ -27,7 +27,7 @@ export function ClashNotice<V>({ what, clashes, arrived, mineOf, nameOf, wordsOf
       sx={{ alignItems: 'flex-start', '& .MuiAlert-message': { flex: 1, minWidth: 0 } }}
     >
       <div>
-        Somebody else saved this {what} in the meantime.
+        Somebody else saved {what} in the meantime.
         {arrived.length > 0 && ` Their changes are in the form: ${arrived.map(nameOf).join(', ')}.`}
         {clashes.length > 0 && ' Both of you changed the following; choose what is to be saved.'}
       </div>

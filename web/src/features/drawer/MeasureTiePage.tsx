@@ -79,7 +79,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
           />
         )}
         <ClashNotice<TieForm>
-          what="tie"
+          what="this tie"
           clashes={clashes}
           arrived={arrived}
           mineOf={(field) => getValues(field)}

@@ -167,7 +167,7 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
     >
       <Box sx={{ gridColumn: '1 / -1' }}>
         <ClashNotice<CollarForm>
-          what="collar"
+          what="this collar"
           clashes={clashes}
           arrived={arrived}
           mineOf={(field) => getValues(field)}

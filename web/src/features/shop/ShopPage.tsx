@@ -188,7 +188,7 @@ function Settings({ settings }: { settings: ShopSettings }) {
       sx={{ display: 'grid', gap: 2 }}
     >
       <ClashNotice<SettingsForm>
-        what="page"
+        what="these habits"
         clashes={clashes}
         arrived={arrived}
         mineOf={(field) => getValues(field)}

@@ -95,7 +95,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
       sx={{ display: 'grid', gap: 1.5 }}
     >
       <ClashNotice<Form>
-        what="wearer"
+        what="this wearer"
         clashes={clashes}
         arrived={arrived}
         mineOf={(field) => getValues(field)}

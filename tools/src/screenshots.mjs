@@ -26,6 +26,8 @@ async function fit(page, wearer, tie) {
     .getByRole('listbox', { name: 'Ties' })
     .getByRole('option', { name: new RegExp(tie) })
     .click();
+  // the bench is laid out a moment later
+  await page.getByRole('textbox', { name: 'Set at' }).waitFor();
 }
 
 /** Corin Attleby's fitting with the demo's best-known tie. @param {Page} page */

@@ -41,13 +41,13 @@ describe('collarField', () => {
     expect(collarField.parse(' 15¾ ')).toEqual({ text: '15¾', system: 'in', label: 15.75 });
   });
   it.each([
-    ['16 cm', '16 cm is no collar. A shirt labelled 16 is in inches: write 16 in.'],
-    ['40 in', '40 in is no collar. A shirt labelled 40 is in centimetres: write 40 cm.'],
+    ['16 cm', '16 cm is not a collar size. A shirt labelled 16 is in inches: write 16 in.'],
+    ['40 in', '40 in is not a collar size. A shirt labelled 40 is in centimetres: write 40 cm.'],
     ['-15', 'The collar size cannot be negative. Write it as 15¾, 15 3/4, 15.75 or 40 cm.'],
     ['NaN', 'The collar size cannot be read. Write it as 15¾, 15 3/4, 15.75 or 40 cm.'],
     ['', 'The collar size is missing. Write it as 15¾, 15 3/4, 15.75 or 40 cm.'],
     ['15 1/0', 'A fraction cannot be divided by nothing. Write the collar size as 15¾, 15 3/4, 15.75 or 40 cm.'],
-    ['3', '3 is no collar size. Collars run from 10 to 24 in, or 25 to 61 cm.'],
+    ['3', '3 is not a collar size. Collars run from 10 to 24 in, or 25 to 61 cm.'],
   ])('refuses %j in words that say what would be right', (text, message) => {
     expect(refusal(collarField.safeParse(text))).toBe(`: ${message}`);
   });
@@ -83,7 +83,7 @@ describe('wearerInput', () => {
     [{ name: 'x'.repeat(121) }, 'name: The wearer’s name can have 120 characters at most.'],
     [{ name: 'a\u0000b' }, 'name: The wearer’s name cannot hold line breaks or control characters.'],
     [{ longEnd: 'up' }, 'longEnd: Choose the wearer’s left or right.'],
-    [{ collar: '16 cm' }, 'collar: 16 cm is no collar. A shirt labelled 16 is in inches: write 16 in.'],
+    [{ collar: '16 cm' }, 'collar: 16 cm is not a collar size. A shirt labelled 16 is in inches: write 16 in.'],
     [{ note: 'x'.repeat(2001) }, 'note: A note can have 2,000 characters at most.'],
   ])('refuses %j at its field', (change, message) => {
     expect(refusal(wearerInput.safeParse({ name: 'A', collar: '15', longEnd: 'left', ...change }))).toBe(message);

@@ -1,8 +1,8 @@
 import type { BladeTape, BladeTapeReading } from '@easytuck/core';
 
-/** The strip does not reach, in the same words wherever it is found. */
+/** The tie is too short, in the same words wherever it is found. */
 export function explainOutOfReach(shortBy: string): string {
-  return `The strip does not reach: at this set the bow cannot be tied. Let the band out by at least ${shortBy}, or take a longer tie.`;
+  return `At this set the tie is too short to tie. Let the band out by at least ${shortBy}, or take a longer tie.`;
 }
 
 const TAPE_NAMES: Readonly<Record<keyof BladeTape, string>> = { tipToWaistMm: 'waist', tipToBellyMm: 'belly', tipToNoseMm: 'nose' };

@@ -13,6 +13,7 @@ export const PROBLEMS = {
   tooLarge: { status: 413, title: 'This is more than can be taken in at once.' },
   mediaType: { status: 415, title: 'Only JSON is taken here, or a file sent as a form.' },
   wrongHost: { status: 421, title: 'This is not an address of the shop. Open it by the address that it gave when it started.' },
+  inUse: { status: 409, title: 'Other records go back to this one, so it cannot be deleted. Put it away instead.' },
   noBackups: { status: 409, title: 'This server keeps no backups; it was started without a folder for them.' },
   cancelled: { status: 409, title: 'The import was cancelled. Nothing of it was taken in.' },
   cannotBeTied: { status: 422, title: 'The tie cannot be tied like this.' },

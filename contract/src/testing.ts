@@ -3,7 +3,7 @@ import { WORKED_TIE } from '@easytuck/core/testing';
 import type { FittingInput } from './records/fitting.ts';
 import type { TieInput } from './records/tie.ts';
 
-export const sampleTie: TieInput = { ...WORKED_TIE, name: 'Harbour Night', shape: 'butterfly', clothKind: 'silk', inStock: 1 };
+export const sampleTie: TieInput = { ...WORKED_TIE, name: 'Harbour Night', shape: 'butterfly', fibre: 'silk', weave: 'twill', inStock: 1 };
 
 /** All of a fitting but its keys and who it is for. */
 export const sampleFitting: Omit<FittingInput, 'id' | 'wearer' | 'tieId'> = {

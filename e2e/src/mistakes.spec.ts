@@ -5,7 +5,7 @@ test('a wrong size is refused at the field, in words that say what would be righ
   const bench = new Bench(page, shop.address);
   await bench.open();
   await bench.collar.fill('16 cm');
-  await expect(page.getByText('16 cm is no collar. A shirt labelled 16 is in inches: write 16 in.')).toBeVisible();
+  await expect(page.getByText('16 cm is not a collar size. A shirt labelled 16 is in inches: write 16 in.')).toBeVisible();
   await bench.collar.fill('40 in');
   await expect(page.getByText('write 40 cm')).toBeVisible();
   await bench.collar.fill('-16');

@@ -300,7 +300,7 @@ describe('an import', () => {
       {},
       { toString: 1 },
       { name: { toString: null, toJSON: 1 } },
-      { clothKind: 'constructor', shape: '__proto__', hardware: [] },
+      { fibre: 'constructor', shape: '__proto__', hardware: [] },
       { name: 'x', blade: null },
     ];
     for (const kind of ['ties', 'wearers']) {

@@ -8,7 +8,7 @@ import { A6_MM, layOutCard } from './modules/cards/layOutCard.ts';
 import { clipToBox } from './modules/coach/clipToBox.ts';
 import { layOutCoachSheet } from './modules/coach/layOutCoachSheet.ts';
 import { simulatedPrinter } from './modules/printer/service.ts';
-import { aFitting, aTie, openTestShop, type TestShop } from './testing.ts';
+import { aFitting, aTie, aWearer, openTestShop, type TestShop } from './testing.ts';
 
 let shop: TestShop;
 let fitting: Fitting;
@@ -104,10 +104,14 @@ describe('the set card', () => {
     await shop.app.inject({ method: 'PUT', url: '/api/shop', payload: { ...settings, version: 2 } });
   });
 
-  it('names the sides of the other hand, and tells the late school what to draw in', async () => {
+  it('names the sides of the other hand, and tells the late school where to tie and what to take in', async () => {
     const mirrored = await giveOut({ longEnd: 'right' });
     expect(mirrored.card?.reminder.join(' ')).toContain('loop on your left, flat end on your right');
-    expect((await giveOut({ school: 'late' })).card?.late).toContain('Tie it at mark 18');
+    const late = await giveOut({ school: 'late' });
+    expect(late.card?.late).toBe('Tie it at mark 18 (35\u200a1\u20448 in tip to tip), then take it in 2 in at the back, to its mark.');
+    // the bow is that of the finished set, and so is everything else but the hang: half of two inches lower before tying
+    expect(late.result).toMatchObject({ setMm: fitting.result.setMm, spreadMm: fitting.result.spreadMm });
+    expect((late.result.hang?.noseMm ?? 0) - (fitting.result.hang?.noseMm ?? 0)).toBeCloseTo(25.4, 6);
     expect(fitting.card?.late).toBe('');
   });
 
@@ -155,7 +159,14 @@ describe('the coach sheet', () => {
     const outside: string[] = [];
     for (const way of OFFERED_WAYS)
       for (const paper of ['A4', 'Letter'] as const)
-        for (const { widthMm, heightMm, items } of layOutCoachSheet(fitting, way, 'in', paper, measureText))
+        for (const { widthMm, heightMm, items } of layOutCoachSheet(
+          fitting,
+          way,
+          way === 'helper' ? 'facing' : 'wearer',
+          'in',
+          paper,
+          measureText,
+        ))
           for (const item of items) {
             const isIn =
               item.kind === 'patch'
@@ -164,6 +175,29 @@ describe('the coach sheet', () => {
             if (!isIn) outside.push(`${way}, ${paper}: ${JSON.stringify(item)}`);
           }
     expect(outside).toEqual([]);
+  });
+
+  it('draws the late school’s bow at its finished set, and says what to let out and take in', async () => {
+    const late = await giveOut({ school: 'late' });
+    const patches = (of: Fitting): unknown[] =>
+      layOutCoachSheet(of, 'main', 'wearer', 'in', 'A4', measureText).flatMap(({ items }) => items.filter(({ kind }) => kind === 'patch'));
+    expect(patches(late)).toEqual(patches(fitting));
+    const text = (await Promise.all((await pagesOf(`/api/paper/coach-sheets/${late.id}`)).map(textOf))).join(' ');
+    expect(text).toContain('Let the band out to mark 18 for tying');
+    expect(text).toContain('Take the band back in to mark 16');
+  });
+
+  it('speaks to a helper who faces the wearer, with the pictures turned', async () => {
+    const text = (await Promise.all((await pagesOf(`/api/paper/coach-sheets/${fitting.id}?told=facing`)).map(textOf))).join(' ');
+    expect(text).toContain('as you face the wearer');
+    expect(text).toContain('the wearer’s left (on your right)');
+    expect(text).not.toContain('mirror');
+    const xs = (told: 'wearer' | 'facing'): number[] =>
+      layOutCoachSheet(fitting, 'main', told, 'in', 'A4', measureText)
+        .slice(0, 1)
+        .flatMap(({ items }) => items.flatMap((item) => (item.kind === 'patch' && item.points[0] ? [item.points[0][0]] : [])))
+        .slice(0, 40);
+    expect(xs('facing')).not.toEqual(xs('wearer'));
   });
 
   it('is refused for a way that nobody knows, and for a fitting that is not there', async () => {
@@ -188,12 +222,29 @@ describe('set tables', () => {
     expect(text).toContain('too long');
   });
 
-  it('give a wearer’s ties the sets of his own collar', async () => {
-    await shop.app.inject({ method: 'PUT', url: `/api/wearers/${fitting.wearer.id}/ties/${tie.id}` });
-    const [page] = await pagesOf(`/api/paper/set-tables/wearers/${fitting.wearer.id}`);
-    const text = await textOf(page ?? must());
-    expect(text).toContain('Sets for Rosalind Åkesson-Quaye, collar 16 in');
-    expect(text).toContain('Printed tie');
+  const ofWearer = async (id: string): Promise<string> =>
+    (await textOf((await pagesOf(`/api/paper/set-tables/wearers/${id}`))[0] ?? must())).replace(/[\s\u200a]+/g, ' ');
+
+  it('give a wearer’s ties as the last card has them, and the others where the house’s school sets the band', async () => {
+    const spare = aTie({ name: 'Spare tie' });
+    await shop.app.inject({ method: 'POST', url: '/api/ties', payload: spare });
+    const wearer = aWearer({ name: 'Tabea Lind', collar: '16', neckBreadthMm: 110 });
+    await shop.app.inject({ method: 'POST', url: '/api/wearers', payload: wearer });
+    for (const id of [tie.id, spare.id]) await shop.app.inject({ method: 'PUT', url: `/api/wearers/${wearer.id}/ties/${id}` });
+    const given = aFitting({ kind: 'known', id: wearer.id }, tie.id, { step: 6, school: 'own', leadMm: 30 });
+    await shop.app.inject({ method: 'POST', url: '/api/fittings', payload: given });
+    const settings = (await shop.app.inject({ method: 'GET', url: '/api/shop' })).json<{ version: number }>();
+    await shop.app.inject({ method: 'PUT', url: '/api/shop', payload: { ...settings, school: 'easy' } });
+    const text = await ofWearer(wearer.id);
+    await shop.app.inject({ method: 'PUT', url: '/api/shop', payload: { ...settings, version: settings.version + 1 } });
+    expect(text).toContain('Sets for Tabea Lind, collar 16 in');
+    // what the card says: two half sizes over, with its own lead
+    expect(text).toMatch(/Printed tie \(card of .* mark 17 1 1\u20448 in/);
+    // a quarter inch over mark 16 lies half-way to the next half size, and the longer is taken; the neck was measured
+    expect(text).toMatch(/Spare tie mark 16 1\u20442 1 1\u20442 in .* past: the bow is wider than the neck/);
+  });
+
+  it('are refused for a wearer that is not there', async () => {
     expect((await shop.app.inject({ method: 'GET', url: `/api/paper/set-tables/wearers/${uuid()}` })).statusCode).toBe(404);
   });
 });

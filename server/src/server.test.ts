@@ -95,7 +95,10 @@ describe('wearers', () => {
     expect(refused.statusCode).toBe(400);
     expect(refused.headers['content-type']).toContain('application/problem+json');
     const { errors } = refused.json<Problem>();
-    expect(errors).toContainEqual({ path: 'collar', message: '16 cm is no collar. A shirt labelled 16 is in inches: write 16 in.' });
+    expect(errors).toContainEqual({
+      path: 'collar',
+      message: '16 cm is not a collar size. A shirt labelled 16 is in inches: write 16 in.',
+    });
     expect(errors).toContainEqual({ path: 'name', message: 'The wearer’s name is missing.' });
   });
 });
@@ -189,7 +192,7 @@ describe('fittings', () => {
     const short = await post('/api/fittings', aFitting(wearer, tie.id, { collar: '24 in', step: 0, leadMm: 80 }));
     expect(short.statusCode).toBe(422);
     expect(short.json<Problem>().errors?.[0]?.message).toMatch(
-      /^The strip does not reach.*Let the band out by at least .* in, or take a longer tie\.$/,
+      /^At this set the tie is too short to tie\. Let the band out by at least .* in, or take a longer tie\.$/,
     );
     expect((await get(`/api/wearers/${wearer.id}`)).statusCode).toBe(404);
   });
@@ -306,10 +309,7 @@ describe('a database that is away', () => {
 describe('the demo scenario', () => {
   it('is loaded once, and never over what was entered since', async () => {
     const demo = await openTestShop({ onMigrated: loadDemo });
-    const list = async (
-      url: string,
-      key: string,
-    ): Promise<{ id: string; shape?: string; clothKind?: string; hardware?: { kind: string } }[]> =>
+    const list = async (url: string, key: string): Promise<{ id: string; shape?: string; fibre?: string; hardware?: { kind: string } }[]> =>
       (await demo.app.inject(url)).json()[key];
     const ties = await list('/api/ties', 'ties');
     expect(ties.length).toBeGreaterThanOrEqual(14);

@@ -1,4 +1,4 @@
-import { COLLAR_RANGE, parseCollarSize, type CollarReading, type CollarSize } from '@easytuck/core';
+import { COLLAR_RANGE, formatCollarSize, parseCollarSize, type CollarReading, type CollarSize } from '@easytuck/core';
 import { z } from 'zod';
 import { explainNumber } from './explainNumber.ts';
 
@@ -10,9 +10,11 @@ export function explainCollar(reading: CollarReading): string | null {
     case 'collar':
       return null;
     case 'wrongUnit':
-      return `${reading.value} ${reading.written} is no collar. A shirt labelled ${reading.value} is in ${reading.likely === 'in' ? 'inches' : 'centimetres'}: write ${reading.value} ${reading.likely}.`;
+      return `${reading.value} ${reading.written} is not a collar size. A shirt labelled ${reading.value} is in ${reading.likely === 'in' ? 'inches' : 'centimetres'}: write ${reading.value} ${reading.likely}.`;
     case 'outOfRange':
-      return `${reading.value} is no collar size. Collars run from ${COLLAR_RANGE.in.min} to ${COLLAR_RANGE.in.max} in, or ${COLLAR_RANGE.cm.min} to ${COLLAR_RANGE.cm.max} cm.`;
+      return `${reading.value}${reading.unit ? ` ${reading.unit}` : ''} is not a collar size. Collars run from ${COLLAR_RANGE.in.min} to ${COLLAR_RANGE.in.max} in, or ${COLLAR_RANGE.cm.min} to ${COLLAR_RANGE.cm.max} cm.`;
+    case 'twoSizes':
+      return `${formatCollarSize(reading.first)} and ${formatCollarSize(reading.second)} are two different sizes. Write the one on the shirt that is worn.`;
     case 'unreadable':
       return explainNumber(reading.reason, 'The collar size', EXAMPLES);
   }

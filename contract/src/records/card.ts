@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { READERS } from '../words/tyingWords.ts';
 
 /** A closed or open outline in mm, as SVG path data, and what it shows. */
 const outline = z.object({
@@ -25,6 +26,8 @@ export const setCard = z.object({
   revision: z.int(),
   set: z.object({ figure: z.string(), of: z.string() }),
   lead: z.object({ figure: z.string(), side: z.enum(['left', 'right']) }),
+  /** Whom the card speaks to. */
+  told: z.enum(READERS).default('wearer'),
   spread: z.string(),
   collar: z.string(),
   hang: z.string(),

@@ -15,6 +15,10 @@ export type SchoolChoice = z.infer<typeof schoolChoice>;
 export const occasion = z.enum(['whiteTie', 'blackTie', 'weddingParty', 'business', 'daytime', 'other']);
 export const wingSchool = z.enum(['behind', 'over']);
 
+/** What becomes of a tie at a fitting. `lent` and `sold` take one out of stock; `sold` and `theirs` put it among the ties the wearer owns. */
+export const handedOver = z.enum(['stays', 'lent', 'sold', 'theirs']);
+export type HandedOver = z.infer<typeof handedOver>;
+
 const worn = {
   easeMm: lengthMm(FITTING_LENGTHS.easeMm),
   longEnd: side,
@@ -35,6 +39,8 @@ const worn = {
   step: z.int('The set must be one of the band’s settings.').min(0, 'The set must be one of the band’s settings.'),
   leadMm: lengthMm(FITTING_LENGTHS.leadMm),
   note: noteField.default(''),
+  /** What becomes of the tie: it stays in the drawer, is lent or sold out of stock, or is the wearer's own already. */
+  handedOver: handedOver.default('stays'),
 };
 
 /** What of a wearer's record can be found out at a fitting. A name is there only to be corrected. */
@@ -114,8 +120,10 @@ export const fittingResult = z.object({
     .object({ noseMm: z.number(), between: z.tuple([z.int(), z.int()]) })
     .nullable()
     .default(null),
-  /** The late school ties at the longest and draws in by this; 0 otherwise. */
+  /** The late school ties at the longest and takes in by this; 0 otherwise. `setMm` is the finished set all the same. */
   drawInMm: z.number().default(0),
+  /** Whose knot it was worked out with: the model's, what the tie's tyings showed, or what this wearer's own did. */
+  takeUpOf: z.enum(['model', 'tie', 'wearer']).default('model'),
 });
 export type FittingResult = z.infer<typeof fittingResult>;
 

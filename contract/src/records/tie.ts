@@ -1,5 +1,14 @@
 import type { BLADE_RANGES } from '@easytuck/core';
-import { checkBlade, hardwareRange, type BladeContradiction, type Tie as TieModel } from '@easytuck/core';
+import {
+  checkBlade,
+  CLOTH_LOOKS,
+  FIBRES,
+  hardwareRange,
+  WEAVES,
+  type BladeContradiction,
+  type Cloth,
+  type Tie as TieModel,
+} from '@easytuck/core';
 import { z } from 'zod';
 import { moment, nameField, noteField, recordId, shortField, version } from '../fields/common.ts';
 
@@ -141,11 +150,19 @@ export const hardware = z.discriminatedUnion('kind', [
 export const bladeShape = z.enum(['butterfly', 'semiButterfly', 'batwing', 'pointed', 'club']);
 export type BladeShape = z.infer<typeof bladeShape>;
 
-/** Kinds of cloth. */
-export const clothKind = z.enum(['silk', 'satin', 'grosgrain', 'cotton', 'linen', 'polyester', 'velvet', 'wool']);
+/** What the yarn is, and how it is woven. */
+export const fibre = z.enum(FIBRES);
+export const weave = z.enum(WEAVES);
 
 /** How a face looks, as far as dress custom asks. */
-export const clothLook = z.enum(['white', 'black', 'plain', 'patterned']);
+export const clothLook = z.enum(CLOTH_LOOKS);
+
+/** Cloths as they were named before fibre and weave were told apart. */
+export const FORMER_CLOTHS: Readonly<Record<string, Cloth>> = {
+  satin: { fibre: 'silk', weave: 'satin' },
+  grosgrain: { fibre: 'silk', weave: 'grosgrain' },
+  velvet: { fibre: 'cotton', weave: 'velvet' },
+};
 
 const faceOf = z.object({ name: shortField('The name of a face'), look: clothLook });
 
@@ -165,7 +182,9 @@ export const tieInput = z
   .object({
     name: nameField('The tie’s name'),
     shape: bladeShape,
-    clothKind,
+    fibre,
+    /** Null where nobody noted it. */
+    weave: weave.nullable().default(null),
     cloth: z.object({
       thicknessMm: z.number().min(0.3, 'A made-up tie is at least 0.3 mm thick.').max(5, 'A made-up tie is at most 5 mm thick.'),
       gatherRatio: z.number().min(0.3, 'Gather lies between 0.3 and 1.').max(1, 'Gather lies between 0.3 and 1.'),
@@ -215,9 +234,12 @@ export const tieChange = tieInput.and(z.object({ version }));
 /** A tie in the drawer. Written out plainly: what is on record was checked when it came in. */
 export const tie = z.object({
   ...tieFields,
+  /** When it was put away: it is no longer offered, and what was done with it stays on record. */
+  awayAt: moment.nullable().default(null),
   name: z.string(),
   shape: bladeShape,
-  clothKind,
+  fibre,
+  weave: weave.nullable().default(null),
   cloth: z.object({ thicknessMm: z.number(), gatherRatio: z.number() }),
   blade: z.object(blade.shape),
   overhangMm: z.number(),
@@ -230,5 +252,15 @@ export const tie = z.object({
   note: z.string(),
 });
 export type Tie = z.infer<typeof tie>;
+
+/** A tie as an old fitting keeps it, with its cloth told in fibre and weave as it is now. */
+export function readKeptTie(value: unknown): Tie {
+  if (typeof value !== 'object' || value === null || !('clothKind' in value)) return tie.parse(value);
+  const { clothKind, ...rest } = value;
+  return tie.parse({ ...rest, ...(FORMER_CLOTHS[String(clothKind)] ?? { fibre: clothKind, weave: null }) });
+}
+
+/** Puts a record away, or takes it out again. */
+export const putAwayInput = z.object({ version, away: z.boolean() });
 
 export const tieList = z.object({ ties: z.array(tie) });

@@ -65,3 +65,12 @@ export const clothLearning = z.object({
   ties: z.array(z.object({ tieId: recordId, name: z.string(), count: z.int(), shortOffMm: z.number(), longOffMm: z.number() })),
 });
 export type ClothLearning = z.output<typeof clothLearning>;
+
+/** Takes a tying off the record, or puts it back: it was a slip. */
+export const tyingKept = z.object({ isKept: z.boolean() });
+
+/** Take-ups by one wearer's own hands, of the ties that they have tied and measured often enough. In mm. */
+export const wearerTakeUps = z.object({
+  ties: z.array(z.object({ tieId: recordId, count: z.int(), shortMm: z.number(), longMm: z.number() })),
+});
+export type WearerTakeUps = z.output<typeof wearerTakeUps>;

@@ -1,10 +1,11 @@
+import { HANDS } from '@easytuck/core';
 import { z } from 'zod';
 import { collarFieldOrEmpty, collarSize, EXPLAIN_NO_COLLAR } from '../fields/collarField.ts';
 import { moment, nameField, noteField, recordId, shortField, side, version } from '../fields/common.ts';
 import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
 
 /** How sure the wearer's hands are, and whether somebody else ties. */
-export const dexterity = z.enum(['sure', 'learning', 'needsHelp']);
+export const dexterity = z.enum(HANDS);
 /** Evened out as far as it will go, or a little uneven on purpose. */
 export const finishWish = z.enum(['even', 'handTied']);
 /** How full a bow is liked. */
@@ -30,6 +31,17 @@ export const wearerMeasures = z.object({
 });
 export type WearerMeasures = z.output<typeof wearerMeasures>;
 
+/** How to reach somebody: a telephone number, an address, whom to ask for. On one line. */
+const contactField = z
+  .string({ error: 'The contact details must be text.' })
+  .trim()
+  .max(200, 'Contact details can have 200 characters at most.')
+  .refine((text) => !/\p{Cc}/u.test(text), 'Contact details cannot hold line breaks or control characters.')
+  .default('');
+
+/** The day the tie is for. */
+const eventDay = z.iso.date({ error: 'Write the day as 2026-12-31.' }).nullable().default(null);
+
 const typed = z.object({
   name: nameField('The wearer’s name'),
   /** May be left empty where the bare neck is given: a size is then proposed. */
@@ -37,6 +49,9 @@ const typed = z.object({
   /** Which of the wearer's own sides the long end starts on. */
   longEnd: side,
   note: noteField.default(''),
+  contact: contactField,
+  eventName: shortField('What the tie is for').default(''),
+  eventOn: eventDay,
   ...wearerMeasures.shape,
   /** Who took the measures; one of the shop's names, or none. */
   takenBy: shortField('The fitter’s name').default(''),
@@ -69,6 +84,11 @@ export const wearer = z.object({
   collarEstimated: z.boolean(),
   longEnd: side,
   note: z.string(),
+  contact: z.string(),
+  eventName: z.string(),
+  eventOn: z.iso.date().nullable(),
+  /** When the record was put away: it is no longer listed, and what was done stays on record. */
+  awayAt: moment.nullable(),
   ...wearerMeasures.shape,
   /** Where this record was merged into another: that one's key. */
   mergedInto: recordId.nullable(),
@@ -79,13 +99,21 @@ export const wearer = z.object({
 });
 export type Wearer = z.infer<typeof wearer>;
 
-export const wearerList = z.object({ wearers: z.array(wearer) });
+/** A page of wearers, how many there are in all, and how many of a search are counted before it says "more than". */
+export const MOST_COUNTED = 1000;
+export const wearerList = z.object({ wearers: z.array(wearer), total: z.int().nullable(), isTotalExact: z.boolean() });
+export type WearerList = z.infer<typeof wearerList>;
 
-/** Search among wearers by the beginnings of names; recently seen first. */
+/** Search among wearers by parts of names; recently seen first. `due`: those with a day to come, soonest first. */
 export const wearerQuery = z.object({
   q: z.string().trim().max(120).default(''),
+  show: z.enum(['current', 'due', 'away']).default('current'),
+  /** Whether all that there are are counted too, which takes a moment among many. */
+  counted: z.enum(['yes', 'no']).default('no'),
+  offset: z.coerce.number().int().min(0).max(1_000_000).default(0),
   limit: z.coerce.number().int().min(1).max(200).default(50),
 });
+export type WearerQuery = z.output<typeof wearerQuery>;
 
 /** What is kept over time of a wearer. */
 export const measureKind = z.enum(['collar', 'longEnd', ...(Object.keys(wearerMeasures.shape) as (keyof WearerMeasures)[])]);

@@ -1,5 +1,17 @@
 /** Words: names of what the trade distinguishes, the same on screen, on paper and in tables. */
-import { EASY_MM, formatLength, SMALL_MM, type BoundId, type CollarStyle, type Occasion, type WingSchool } from '@easytuck/core';
+import {
+  EASY_MM,
+  formatLength,
+  SMALL_MM,
+  type BoundId,
+  type Cloth,
+  type ClothLook,
+  type CollarStyle,
+  type Fibre,
+  type Occasion,
+  type Weave,
+  type WingSchool,
+} from '@easytuck/core';
 import type { SchoolChoice } from '../records/fitting.ts';
 
 export { settingWords, type SettingWords } from './settingWords.ts';
@@ -8,8 +20,8 @@ export { settingWords, type SettingWords } from './settingWords.ts';
 export const BOUND_WORDS: Readonly<Record<BoundId, string>> = {
   bandShortest: 'the band is at its shortest',
   bandLongest: 'the band is at its longest',
-  reach: 'the strip stops reaching',
-  crossing: 'the crossing runs onto the blade',
+  reach: 'the tie is too short to tie',
+  crossing: 'the crossing reaches the blade',
   foldPastWaist: 'the fold nears the waist',
   foldPastNose: 'the fold nears the nose',
   neckBreadth: 'the bow is wider than the neck',
@@ -19,9 +31,9 @@ export const BOUND_WORDS: Readonly<Record<BoundId, string>> = {
 
 export const SCHOOL_WORDS: Readonly<Record<SchoolChoice, { readonly name: string; readonly rule: string }>> = {
   true: { name: 'True', rule: 'collar size' },
-  easy: { name: 'Easy', rule: `collar size and ${formatLength(EASY_MM, 'in')}` },
+  easy: { name: 'Easy', rule: `collar size plus ${formatLength(EASY_MM, 'in')}` },
   small: { name: 'Small', rule: `${formatLength(SMALL_MM, 'in')} under collar size` },
-  late: { name: 'Late', rule: 'tie at the longest' },
+  late: { name: 'Late', rule: 'tie at full length, then take in' },
   own: { name: 'Own', rule: 'set by hand' },
 };
 
@@ -41,6 +53,38 @@ export const OCCASION_WORDS: Readonly<Record<Occasion, string>> = {
   daytime: 'Daytime',
   other: 'Other',
 };
+
+export const FIBRE_WORDS: Readonly<Record<Fibre, string>> = {
+  silk: 'silk',
+  cotton: 'cotton',
+  linen: 'linen',
+  wool: 'wool',
+  polyester: 'polyester',
+};
+
+export const WEAVE_WORDS: Readonly<Record<Weave, string>> = {
+  plain: 'plain weave',
+  satin: 'satin',
+  barathea: 'barathea',
+  grosgrain: 'grosgrain',
+  twill: 'twill',
+  pique: 'piqué',
+  chambray: 'chambray',
+  velvet: 'velvet',
+};
+
+/** How a face looks, as far as dress custom asks. */
+export const LOOK_WORDS: Readonly<Record<ClothLook, string>> = {
+  white: 'white',
+  black: 'black',
+  midnightBlue: 'midnight blue',
+  plain: 'another plain colour',
+  patterned: 'patterned',
+};
+
+/** A cloth in words: silk satin, cotton piqué, linen. */
+export const clothWords = ({ fibre, weave }: Cloth): string =>
+  weave === null || weave === 'plain' ? FIBRE_WORDS[fibre] : `${FIBRE_WORDS[fibre]} ${WEAVE_WORDS[weave]}`;
 
 export const WING_WORDS: Readonly<Record<WingSchool, string>> = { behind: 'wings behind the bow', over: 'wings over the bow' };
 

@@ -1,7 +1,18 @@
 import { oppositeSide, type Side, type TyingFault, type TyingStep, type TyingWay } from '@easytuck/core';
 
-/** How sides are named to whoever follows: the wearer himself, or somebody who ties it on him and faces him. */
-export type Told = 'wearer' | 'helper';
+/**
+ * Who reads: the wearer at the mirror, a helper who stands before the wearer, or a helper behind who looks over the shoulder
+ * or into the mirror. To one who faces the wearer left and right change places; from behind they do not.
+ */
+export const READERS = ['wearer', 'facing', 'behind'] as const;
+export type Told = (typeof READERS)[number];
+
+/** The readers as they are chosen. */
+export const READER_WORDS: Readonly<Record<Told, string>> = {
+  wearer: 'the wearer, at a mirror',
+  facing: 'a helper, facing the wearer',
+  behind: 'a helper, behind the wearer',
+};
 
 /** What to say of one step. */
 export interface StepWords {
@@ -23,60 +34,89 @@ export interface StepContext {
   readonly told: Told;
   /** The lead in words, such as 1½ in. */
   readonly lead: string;
+  /** Where the band is let out for tying and taken in afterwards: the setting to tie at, and the mark to go back to. */
+  readonly late?: { readonly longest: string; readonly mark: string } | null | undefined;
 }
 
-/** A side as it is named: to a helper also as it lies in the picture before him. */
+/** Side of the reader's own that one of the wearer's sides lies on. */
+export const readersSide = (side: Side, told: Told): Side => (told === 'facing' ? oppositeSide(side) : side);
+
+/** A side as it is named: always whose, and to a helper also where it lies for them. */
 export function sideName(side: Side, told: Told): string {
-  return told === 'wearer' ? `your ${side}` : `the wearer’s ${side} (${oppositeSide(side)} as you face him)`;
+  return told === 'wearer' ? `your ${side}` : `the wearer’s ${side} (on your ${readersSide(side, told)})`;
 }
 
 /** What to say of a step. The order and the words are common practice, no source; which fold holds is derived in docs/model.md. */
-export function stepWords(step: TyingStep, { longEnd, way, told, lead }: StepContext): StepWords {
-  const own = sideName(longEnd, told);
-  const other = sideName(oppositeSide(longEnd), told);
-  const hand = (side: Side): string => (told === 'wearer' ? `${capital(side)} hand` : `Hand on the wearer’s ${side}`);
-  const [ownHand, otherHand] = [hand(longEnd), hand(oppositeSide(longEnd))];
-  const even = way === 'evenEnds';
+export function stepWords(step: TyingStep, context: StepContext): StepWords {
+  return (context.way === 'evenEnds' ? evenEndsWords(step, context) : null) ?? leadWords(step, context);
+}
+
+interface Named {
+  readonly own: string;
+  readonly other: string;
+  /** The hands that do the work: the one on the long end's side of the wearer first. */
+  readonly ownHand: string;
+  readonly otherHand: string;
+  readonly isHelped: boolean;
+}
+
+function named({ longEnd, told }: StepContext): Named {
+  const hand = (side: Side): string => (told === 'wearer' ? `${capital(side)} hand` : `Your ${readersSide(side, told)} hand`);
+  return {
+    own: sideName(longEnd, told),
+    other: sideName(oppositeSide(longEnd), told),
+    ownHand: hand(longEnd),
+    otherHand: hand(oppositeSide(longEnd)),
+    isHelped: told !== 'wearer',
+  };
+}
+
+/** How the gap behind the front bow is seen, where it can be seen at all. */
+const LOOK_IN: Readonly<Record<Told, string>> = {
+  wearer: 'turn sideways to the mirror and you can see it',
+  facing: 'look in from the side and you can see it',
+  behind: 'have the wearer turn sideways to the mirror and you can see it',
+};
+
+function leadWords(step: TyingStep, context: StepContext): StepWords {
+  const { way, lead, late, told } = context;
+  const { own, other, ownHand, otherHand, isHelped } = named(context);
+  const isThumbWay = way === 'pinchAndTurn';
   switch (step) {
     case 'prepare':
       return {
         name: 'Drape',
-        act: 'Collar up, top button closed; lay the strip round the collar with its seam to the shirt and run it to and fro until it lies flat.',
+        act: `${late ? `Let the band out to ${late.longest} for tying. ` : ''}Collar up, top button closed. Lay the tie round the collar, seam to the shirt, and draw it to and fro until it lies flat.`,
         hands: [`${ownHand}: holds one blade by the belly.`, `${otherHand}: holds the other and draws in turn.`],
-        check: 'Both ends hang flat, none of the band is turned over, the button is closed.',
-        trap: 'A band that is twisted at the back comes out as a twisted end much later.',
+        check: 'Both ends hang flat, the band is not twisted at the back, the button is closed.',
+        trap: 'A twist at the back shows much later, as an end that faces the wrong way.',
       };
     case 'lead':
-      return even
-        ? {
-            name: 'Even ends',
-            act: 'Let both ends hang to the same height; this way needs no lead.',
-            hands: [`${ownHand}: draws until the tips are level.`, `${otherHand}: holds its end still.`],
-            check: 'The tips are level.',
-            trap: 'A lead that is left in makes one bow wider than the other.',
-          }
-        : {
-            name: 'Lead',
-            act: `Draw the end on ${own} down until it hangs ${lead} lower than the other.`,
-            hands: [`${ownHand}: draws the long end down.`, `${otherHand}: lets the band slide, then holds it.`],
-            check: `The long end, on ${own}, hangs ${lead} lower; the band has not moved off the collar.`,
-            trap: 'Guessed by eye the lead is out by half an inch as often as not: the back bow comes out wider or narrower than the front.',
-          };
+      return {
+        name: 'Lead',
+        act: `Draw the end on ${own} down until it hangs ${lead} lower than the other. This is the long end.`,
+        hands: [`${ownHand}: draws the long end down.`, `${otherHand}: lets the band slide, then holds it.`],
+        check: `The long end, on ${own}, hangs ${lead} lower. The band still lies on the collar.`,
+        trap: 'By eye, the lead is often half an inch out, and the back bow comes out wider or narrower than the front.',
+      };
     case 'cross':
       return {
         name: 'Cross',
-        act: `Lay the long end over the short one before the collar button, so that it points to ${other}.`,
-        hands: [`${ownHand}: takes the short end over as it comes across.`, `${otherHand}: receives the long end.`],
-        check: 'The long end lies on top; both cross where they are still narrow.',
-        trap: 'Crossed on the wide part, the knot turns lumpy: the band is set too short.',
+        act: `Cross the long end over the short end in front of the collar button, so that it points to ${other}.`,
+        hands: [`${ownHand}: takes hold of the short end.`, `${otherHand}: takes the long end as it comes across.`],
+        check: 'The long end lies on top. Both ends cross where they are still narrow.',
+        trap: 'If they cross where they are wide, the knot turns lumpy: the band is set too short.',
       };
     case 'halfKnot':
       return {
         name: 'Half-knot',
-        act: 'Take the long end under the crossing and up between tie and collar, then draw both ends until the half-knot sits on the button.',
-        hands: [`${ownHand}: draws the short end down.`, `${otherHand}: leads the long end up behind and draws it upward.`],
-        check: 'Snug at the button, with room for a finger at the throat; the long end is still a little the longer.',
-        trap: 'For most this is the last chance to tighten at the neck. If it stays slack, the bow hangs low. Never draw it so far that it presses.',
+        act: 'Pass the long end under the crossing and up between tie and collar. Draw both ends until the half-knot sits on the button.',
+        hands: [`${ownHand}: draws the short end down.`, `${otherHand}: leads the long end up behind, and draws it upward.`],
+        check:
+          'Snug at the button, with room for a finger at the throat. Brought down over the front for a moment, the long end is still the longer.',
+        trap: late
+          ? 'Snug the half-knot all the same: the slack in the band comes out at the back, at the very end. Never draw it so far that it presses.'
+          : 'For most people this is the last chance to tighten at the neck. If it stays slack, the bow hangs low. Never draw it so far that it presses.',
       };
     case 'park':
       return {
@@ -84,100 +124,172 @@ export function stepWords(step: TyingStep, { longEnd, way, told, lead }: StepCon
         act: `Lay the long end over the shoulder on ${own}, out of the way.`,
         hands: [`${ownHand}: lays it over the shoulder.`, `${otherHand}: keeps the half-knot at the button.`],
         check: 'The short end hangs alone in the middle.',
-        trap: 'Letting go of the half-knot here loosens it.',
+        trap: 'Let go of the half-knot here and it loosens.',
       };
     case 'frontBow':
       return {
         name: 'Front bow',
         act: `Fold the short blade at its belly and lay it across the button: the loop on ${other}, the flat end on ${own}, the waist in the middle.`,
         hands: [
-          `${ownHand}: lays the flat end across and holds it.`,
-          `${otherHand}: makes the loop; thumb behind it, forefinger in front.`,
+          `${ownHand}: holds the tail while the fold is made, then holds the front bow: thumb behind, forefinger in front.`,
+          `${otherHand}: a finger behind the widest line; the blade is folded over it. Then it is free.`,
         ],
-        check: `The fold lies on ${other}. That side is no matter of taste: folded to ${own} it ends in a granny.`,
-        trap: 'Folded to the wrong side, or the waist off the middle: the finished bow turns upright, or one half is wider.',
+        check: `The fold lies on ${other}. The side matters: folded to ${own}, the knot ends as a granny.`,
+        trap: 'Folded to the wrong side, the finished bow turns upright. With the waist off the middle, one half comes out wider.',
       };
     case 'drop':
       return {
         name: 'Drop',
         act: 'Bring the long end off the shoulder and straight down over the middle of the front bow.',
-        hands: [`${ownHand}: drops the long end, flat.`, `${otherHand}: holds the front bow in the middle.`],
-        check: 'It lies flat and covers the middle; its outer face is in front. A wide one is folded lengthwise here.',
-        trap: 'Turned over as it falls, it shows its lining.',
+        hands: [`${ownHand}: lets it pass under the forefinger and closes on it.`, `${otherHand}: brings the long end over, flat.`],
+        check: 'It lies flat over the middle, outer face in front. Fold a wide one in half lengthwise here.',
+        trap: 'If it turns over as it falls, it shows its lining.',
       };
     case 'passage':
       return {
         name: 'Find the passage',
-        act:
-          way === 'pinchAndTurn'
-            ? `Put the thumb behind the front bow from ${other} and leave it there: it keeps the passage open.`
-            : 'Pinch both wings of the front bow forward together: behind them, under the long end, a gap opens.',
-        hands: [
-          `${ownHand}: pinches the wings together before the knot.`,
-          `${otherHand}: feels for the gap with the forefinger from ${other}.`,
-        ],
-        check: 'A finger goes through behind the front bow, before the half-knot. It is felt, not seen; turn sideways to the mirror.',
-        trap: 'No gap: the front bow was folded the wrong way, or the half-knot has come loose.',
-      };
-    case 'wrap':
-      return {
-        name: 'Round the finger',
-        act: `Lay the upper end down over the forefinger, which points across the button, and hold it out to ${other}.`,
-        hands: [`${ownHand}: forefinger across the button, under the long end.`, `${otherHand}: lays the long end over it and holds it.`],
-        check: 'The finger lies in a loose turn; the other end hangs behind it.',
-        trap: 'Laid too tight round the finger, nothing can be pushed through.',
-      };
-    case 'pushFront':
-      return {
-        name: 'Push the lower end through',
-        act: `Fold the lower end at its belly and push the fold through from ${own}, where the finger was, to ${other}.`,
-        hands: [
-          `${ownHand}: pushes the fold in as the finger is drawn out.`,
-          `${otherHand}: takes the loop as it comes and keeps hold of the long end.`,
-        ],
-        check: `A loop on ${other}, a flat end on ${own}, the turn of the long end over the middle.`,
-        trap: 'The finger drawn out too early lets the turn fall shut.',
+        act: isThumbWay
+          ? 'Keep the thumb that is behind the front bow where it is, in from above: it holds the passage open.'
+          : 'Fold both wings of the front bow forward together. A gap opens behind them, under the long end.',
+        hands: isThumbWay
+          ? [`${ownHand}: holds the front bow, its thumb in the passage.`, `${otherHand}: is free for the long end.`]
+          : [
+              `${ownHand}: holds both wings forward; its thumb is already behind them.`,
+              `${otherHand}: feels for the gap with the forefinger, from ${other}.`,
+            ],
+        check: `A finger goes through behind the front bow, in front of the half-knot. You feel it more than you see it; ${LOOK_IN[told]}.`,
+        trap: 'No gap? Either the front bow was folded the wrong way or the half-knot has come loose.',
       };
     case 'backBow':
       return {
         name: 'Back bow',
-        act:
-          way === 'pinchAndTurn'
-            ? `Pinch the long blade at its belly, turn it right over, and push the fold past the thumb, from ${other} to ${own}, high behind the front bow.`
-            : way === 'plainPush'
-              ? `Push the long end through the passage as it hangs, from ${other} to ${own}; it folds on its way. Stop at its belly.`
-              : `Fold the long blade at its belly and push the fold first through the passage, from ${other} to ${own}, high behind the front bow.`,
+        act: isThumbWay
+          ? `Pinch the long blade at its belly, turn it over, and push the fold in along the thumb, from ${other} to ${own}, high behind the front bow. The thumb comes out as the fold goes in.`
+          : way === 'plainPush'
+            ? `Push the long end through the passage as it hangs, from ${other} to ${own}; it folds on its way. Stop at its belly.`
+            : `Fold the long blade at its belly, fold first, and push it through the passage from ${other} to ${own}, high behind the front bow.`,
         hands: [
-          `${ownHand}: waits on its side and takes the fold as it comes.`,
-          `${otherHand}: pushes with the forefinger, from the side of the front loop.`,
+          `${ownHand}: keeps hold of the front bow; its thumb draws out as the fold comes.`,
+          `${otherHand}: pushes with the forefinger, from the front loop’s side.`,
         ],
-        check: 'Untidy, but two loops and two flat ends, a loop and a flat end on each side. That is as it should be: go on.',
-        trap: 'Pushed in from the flat end’s side both loops lie on one side and it falls apart. Pulled through whole, it is undone.',
+        check: 'Untidy, but two loops and two flat ends: one of each on either side. That is normal here. Go on.',
+        trap: 'Pushed in from the flat end’s side, both loops end on one side and it falls apart. Pull the whole end through and the bow comes apart.',
       };
     case 'tighten':
       return {
         name: 'First tightening',
-        act: 'Take a loop in each hand and draw them apart, both at once, until the waist is in the knot.',
+        act: 'Take a loop in each hand and draw them apart together, until the waist is in the knot.',
         hands: [`${ownHand}: draws the back bow’s loop.`, `${otherHand}: draws the front bow’s loop.`],
-        check: 'The knot is firm and sits on the button; nothing slips.',
-        trap: 'Never by the flat ends: that undoes it. Pulled too far, a flat end slips out through the knot.',
+        check: 'The knot is firm, sits on the button and does not slip.',
+        trap: 'Never pull the flat ends: that undoes it. Pull a loop too far and its flat end slips out through the knot.',
       };
     case 'balance':
-      return {
-        name: 'Balance',
-        act: 'Even it out by small opposed pulls: flat ends first, then the loops together; turn the whole bow level.',
-        hands: [`${ownHand}: draws one layer a little.`, `${otherHand}: holds the knot, then draws the opposite one.`],
-        check: 'Loop and flat end reach equally far on each side; front and back bow agree; level; knot on the button.',
-        trap: 'Large pulls overshoot. Measure again after each pass.',
-      };
+      return balanceWords(ownHand, otherHand);
     case 'collarDown':
       return {
         name: 'Collar down',
-        act: 'Turn the collar down over the band all the way round and look again.',
+        act: `${late ? `Take the band back in to ${late.mark} at the back. ` : ''}Turn the collar down over the band all the way round, and look again.`,
         hands: [`${ownHand}: turns its side down.`, `${otherHand}: turns its side down.`],
-        check: 'No band shows, the button is hidden, the bow lies on the collar.',
-        trap: 'Dizziness, headache, short breath: loosen it at once.',
+        check: `No band shows, the button is hidden, the bow lies on the collar${isHelped ? ', a finger fits at the throat' : ''}.`,
+        trap: 'Dizziness, headache, shortness of breath: loosen it at once.',
       };
+    case 'wrap':
+    case 'pushFront':
+      throw new RangeError(`the step ${step} belongs to the way with even ends`);
+  }
+}
+
+const balanceWords = (ownHand: string, otherHand: string): StepWords => ({
+  name: 'Balance',
+  act: 'Even it out with small opposed pulls: flat ends first, then the loops together. Turn the whole bow level.',
+  hands: [`${ownHand}: draws one layer a little.`, `${otherHand}: holds the knot, then draws the opposite layer.`],
+  check: 'Loop and flat end reach equally far on each side. Front and back bow match. Level, knot on the button.',
+  trap: 'Large pulls overshoot. Look again after each round.',
+});
+
+/** Steps of the way with even ends that differ from the others: neither end is the longer, so they are named by which lies on top. */
+function evenEndsWords(step: TyingStep, context: StepContext): StepWords | null {
+  const { late } = context;
+  const { own, other, ownHand, otherHand } = named(context);
+  switch (step) {
+    case 'prepare':
+    case 'balance':
+      return null;
+    case 'lead':
+      return {
+        name: 'Even ends',
+        act: 'Let both tips hang level. This way needs no lead.',
+        hands: [`${ownHand}: draws until the tips are level.`, `${otherHand}: holds its end still.`],
+        check: 'The tips are level.',
+        trap: 'A lead that stays in makes one bow wider than the other.',
+      };
+    case 'cross':
+      return {
+        name: 'Cross',
+        act: `Cross the end on ${own} over the other in front of the collar button, so that it points to ${other}. It is the upper end from now on.`,
+        hands: [`${ownHand}: takes hold of the lower end.`, `${otherHand}: takes the upper end as it comes across.`],
+        check: 'The tips are still level. Both ends cross where they are still narrow.',
+        trap: 'If they cross where they are wide, the knot turns lumpy: the band is too short for this way.',
+      };
+    case 'halfKnot':
+      return {
+        name: 'Half-knot',
+        act: 'Pass the upper end under the crossing and up between tie and collar. Draw both ends until the half-knot sits on the button.',
+        hands: [`${ownHand}: draws the lower end down.`, `${otherHand}: leads the upper end up behind, and draws it upward.`],
+        check: 'The half-knot sits on the button. The upper end comes out on top.',
+        trap: 'The band is at its longest, so it sits low for now. It is taken in at the end.',
+      };
+    case 'wrap':
+      return {
+        name: 'Round the finger',
+        act: `Lay the upper end down over the forefinger, which points across the button, and keep it aside on ${other}, in the teeth if need be.`,
+        hands: [`${ownHand}: forefinger across the button, under the upper end.`, `${otherHand}: lays the upper end over it.`],
+        check: 'The finger lies in a loose turn. The lower end hangs behind it.',
+        trap: 'Wound too tightly round the finger, it leaves no room to push through.',
+      };
+    case 'pushFront':
+      return {
+        name: 'Push the lower end through',
+        act: `Fold the lower end at its belly and push the fold through from ${own} to ${other}, where the finger was.`,
+        hands: [
+          `${ownHand}: pushes the fold in as the finger draws out.`,
+          `${otherHand}: takes the loop as it comes and keeps the upper end aside.`,
+        ],
+        check: `A loop on ${other}, a flat end on ${own}, the turn of the upper end over the middle.`,
+        trap: 'Draw the finger out too early and the turn falls shut.',
+      };
+    case 'backBow':
+      return {
+        name: 'Back bow',
+        act: `Fold the upper end at its belly, fold first, and push it behind the front bow from ${other} to ${own}.`,
+        hands: [
+          `${ownHand}: keeps hold of the front bow and takes the fold as it comes.`,
+          `${otherHand}: pushes with the forefinger, from the front loop’s side.`,
+        ],
+        check: 'Untidy, but two loops and two flat ends: one of each on either side. That is normal here. Go on.',
+        trap: 'Pushed in from the flat end’s side, both loops end on one side and it falls apart. Pull the whole end through and the bow comes apart.',
+      };
+    case 'tighten':
+      return {
+        name: 'First tightening',
+        act: 'Draw the band, not the loops, until the turn closes round both. Then draw the loops apart a little, both together.',
+        hands: [`${ownHand}: draws the band on its side.`, `${otherHand}: holds both loops in place.`],
+        check: 'The knot is firm and nothing slips.',
+        trap: 'Never pull the flat ends: that undoes it.',
+      };
+    case 'collarDown':
+      return {
+        name: 'Band in, collar down',
+        act: `Take the band in ${late ? `to ${late.mark} ` : ''}at the back, or have it taken in. Turn the collar down over it all the way round, and look again.`,
+        hands: [`${ownHand}: turns its side down.`, `${otherHand}: turns its side down.`],
+        check: 'The bow sits at the button, a finger fits at the throat, no band shows.',
+        trap: 'Dizziness, headache, shortness of breath: loosen it at once.',
+      };
+    case 'park':
+    case 'frontBow':
+    case 'drop':
+    case 'passage':
+      return null;
   }
 }
 
@@ -199,33 +311,33 @@ export type OfferedWay = TyingWay | (typeof OFFERED_WAYS)[number];
 export const WAY_WORDS: Readonly<Record<OfferedWay, WayWords>> = {
   main: {
     name: 'Front bow first',
-    suits: 'everybody who learns: each step can be checked before the next',
-    costs: 'the passage has to be found by feel',
+    suits: 'anyone learning: each step can be checked before the next',
+    costs: 'the passage is found by feel',
   },
   pinchAndTurn: {
     name: 'Thumb in the passage',
-    suits: 'nimble fingers that lose the passage',
-    costs: 'one thumb is busy from the front bow on',
+    suits: 'nimble fingers that keep losing the passage',
+    costs: 'one thumb is tied up from the front bow on',
   },
   plainPush: {
     name: 'Plain push',
     suits: 'short or stiff ties, stiff fingers',
-    costs: 'the back bow lies less well and wants more smoothing',
+    costs: 'the back bow lies less well and needs more smoothing',
   },
   evenEnds: {
     name: 'Even ends, round a finger',
     suits: 'those who never remember a lead',
-    costs: 'band at its longest; the back bow comes out narrower, since it has no lead to live on',
+    costs: 'the band is let out to its longest and taken in afterwards, often by someone else; the back bow comes out narrower',
   },
   onThigh: {
     name: 'On the thigh or a cylinder',
     suits: 'practice, and tying for somebody who cannot',
-    costs: 'the band is set for that girth and taken in on the neck',
+    costs: 'the band is set for that girth, then reset for the neck',
   },
   helper: {
     name: 'Tied by a helper',
-    suits: 'wearers whose hands do not serve',
-    costs: 'left and right change places; ask before working at a throat, and stop when asked',
+    suits: 'those who cannot tie it themselves',
+    costs: 'face to face, left and right change places. Ask before working at someone’s throat, say what you will do, stop when asked',
   },
 };
 
@@ -241,38 +353,38 @@ export interface FaultWords {
 export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
   granny: {
     seen: 'The bow turns upright, sits crooked, slips',
-    cause: 'The front loop was laid on the side the long end came from: two half-knots of one hand, a granny.',
-    remedy: 'Undo to the front bow and fold it to the other side.',
+    cause: 'The front loop was folded to the side the long end came from. Both half-knots then turn the same way: a granny.',
+    remedy: 'Undo it back to the front bow and fold that to the other side.',
     backTo: 'frontBow',
   },
   noPassage: {
     seen: 'There is no gap behind the front bow',
-    cause: 'The front bow was folded the wrong way, or the half-knot was let loose.',
-    remedy: 'Lift the long end off, fold the front bow again, hold the knot.',
+    cause: 'The front bow was folded the wrong way, or the half-knot came loose.',
+    remedy: 'Lift the long end off, fold the front bow again and keep hold of the knot.',
     backTo: 'frontBow',
   },
   loopsOnOneSide: {
     seen: 'Both loops on one side; it falls apart',
     cause: 'The back bow was pushed in from the flat end’s side: there is no second half-knot.',
-    remedy: 'Draw it out and push from the side of the front loop.',
+    remedy: 'Draw it back out and push it in from the front loop’s side.',
     backTo: 'passage',
   },
   flatEndThrough: {
     seen: 'A flat end came through, all undone',
     cause: 'A flat end was pulled, or a loop was pulled too far.',
-    remedy: 'Begin again at the front bow; tighten by the loops only.',
+    remedy: 'Start again at the front bow; tighten by the loops only.',
     backTo: 'frontBow',
   },
   leadTooLong: {
     seen: 'The back bow is wider than the front',
     cause: 'The lead was too long.',
-    remedy: 'Tie again with less lead; the balance desk says how much.',
+    remedy: 'Retie with less lead; Balance says how much.',
     backTo: 'lead',
   },
   leadTooShort: {
     seen: 'The front bow is wider than the back',
     cause: 'The lead was too short.',
-    remedy: 'Tie again with more lead; the balance desk says how much.',
+    remedy: 'Retie with more lead; Balance says how much.',
     backTo: 'lead',
   },
   twistedEnd: {
@@ -284,13 +396,13 @@ export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
   setTooShort: {
     seen: 'Tiny and ragged; the ends hardly reach',
     cause: 'The band is set too short.',
-    remedy: 'Let the band out; the bench says how far.',
+    remedy: 'Let the band out; the Bench says how far.',
     backTo: 'prepare',
   },
   lumpyCrossing: {
     seen: 'The knot is lumpy',
     cause: 'The ends cross on the widened part of the blade.',
-    remedy: 'Set the band longer, so that narrow cloth crosses.',
+    remedy: 'Set the band longer, so that the narrow part crosses.',
     backTo: 'cross',
   },
   lowBow: {
@@ -301,8 +413,9 @@ export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
   },
   standsOff: {
     seen: 'The bow stands off the collar',
-    cause: 'The half-knot slid forward while the bows were made.',
-    remedy: 'Hold the half-knot at the button all the way; draw up by the loops.',
+    cause: 'The half-knot slid forward while the bows were made, or the band is slack.',
+    remedy:
+      'Drawing the loops only tightens the knot. Push the knot back to the button and take the slack in at the band; if there is none, retie from the half-knot and hold it there.',
     backTo: 'halfKnot',
   },
   fatKnot: {
@@ -313,7 +426,7 @@ export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
   },
   uneven: {
     seen: 'One side is wider',
-    cause: 'Loop and flat end are not even.',
+    cause: 'Loop and flat end are uneven.',
     remedy: 'Draw the longer flat end in by its loop’s tail-side layer, a little at a time.',
     backTo: 'balance',
   },
@@ -332,7 +445,7 @@ export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
   loosened: {
     seen: 'It shrinks and loosens as the evening goes on',
     cause: 'Slippery cloth, or a knot that was never firm.',
-    remedy: 'Draw both loops up again; a firmer knot next time.',
+    remedy: 'Draw both loops up again; tie a firmer knot next time.',
     backTo: 'tighten',
   },
 };

@@ -53,6 +53,12 @@ describe('words of the trade', () => {
   });
 });
 
+/** The steps that a way goes through. */
+const stepsOf = (way: StepContext['way']): readonly TyingStep[] =>
+  TYING_STEPS.filter((step) =>
+    way === 'evenEnds' ? !['park', 'frontBow', 'drop', 'passage'].includes(step) : step !== 'wrap' && step !== 'pushFront',
+  );
+
 describe('stepWords', () => {
   const told = (step: TyingStep, context: Partial<StepContext> = {}): StepWords =>
     stepWords(step, { longEnd: 'left', way: 'main', told: 'wearer', lead: '1½ in', ...context });
@@ -70,8 +76,11 @@ describe('stepWords', () => {
         /\b(left|right|Left|Right)\b/g,
         (side) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[side] ?? side,
       );
-    for (const step of TYING_STEPS) {
-      const [left, right] = [told(step), told(step, { longEnd: 'right' })];
+    for (const [way, step] of [
+      ...stepsOf('main').map((each) => ['main', each] as const),
+      ...stepsOf('evenEnds').map((each) => ['evenEnds', each] as const),
+    ]) {
+      const [left, right] = [told(step, { way }), told(step, { way, longEnd: 'right' })];
       expect([swap(left.act), ...left.hands.map(swap), swap(left.check), swap(left.trap)]).toEqual([
         right.act,
         ...right.hands,
@@ -81,8 +90,52 @@ describe('stepWords', () => {
     }
   });
 
-  it('names sides to a helper as the wearer’s own, and as they lie before him', () => {
-    expect(told('lead', { told: 'helper' }).act).toContain('the wearer’s left (right as you face him)');
+  it('names sides to a helper as the wearer’s own, and where they lie for whoever helps', () => {
+    expect(told('lead', { told: 'facing' }).act).toContain('the end on the wearer’s left (on your right)');
+    expect(told('lead', { told: 'behind' }).act).toContain('the end on the wearer’s left (on your left)');
+    // the hands that work are the helper's own
+    expect(told('park', { told: 'facing' }).hands[0]).toMatch(/^Your right hand: lays it over/);
+    expect(told('park', { told: 'behind' }).hands[0]).toMatch(/^Your left hand: lays it over/);
+  });
+
+  it('never sends somebody who faces the wearer to the mirror, and says to no helper that a side is simply theirs', () => {
+    for (const way of ['main', 'pinchAndTurn', 'plainPush', 'evenEnds'] as const) {
+      for (const step of stepsOf(way)) {
+        const all = (reader: StepContext['told']): string => {
+          const { act, hands, check, trap } = told(step, { way, told: reader });
+          return [act, ...hands, check, trap].join(' ');
+        };
+        expect(all('facing')).not.toContain('mirror');
+        for (const reader of ['facing', 'behind'] as const)
+          expect(all(reader).replaceAll(/the wearer’s (left|right) \(on your (left|right)\)|Your (left|right) hand/g, '')).not.toMatch(
+            /\b(left|right)\b/i,
+          );
+      }
+    }
+  });
+
+  it('knows no long or short end where the ends are even, and does not ask for one to stay longer', () => {
+    for (const step of stepsOf('evenEnds')) {
+      const { act, hands, check, trap } = told(step, { way: 'evenEnds' });
+      expect([act, ...hands, check, trap].join(' ')).not.toMatch(
+        /\b(long|short|longer|lower end hangs lower)\b end|still the longer|lower than/,
+      );
+    }
+    expect(told('tighten', { way: 'evenEnds' }).act).toContain('Draw the band, not the loops');
+  });
+
+  it('gives the thumb in the passage to the hand that holds the front bow (common practice, no source)', () => {
+    const [own, other] = told('passage', { way: 'pinchAndTurn' }).hands;
+    expect(told('frontBow').hands[0]).toMatch(/^Left hand: .*holds the front bow: thumb behind/);
+    expect(own).toMatch(/^Left hand: .*thumb in the passage/);
+    expect(other).toMatch(/^Right hand: is free/);
+  });
+
+  it('lets the band out first and takes it back in last where it is tied at full length', () => {
+    const late = { longest: 'mark 18', mark: 'mark 16' };
+    expect(told('prepare', { late }).act).toMatch(/^Let the band out to mark 18 for tying\./);
+    expect(told('collarDown', { late }).act).toMatch(/^Take the band back in to mark 16/);
+    expect(told('prepare').act).not.toContain('Let the band out');
   });
 
   it('says the lead, or that there is none', () => {

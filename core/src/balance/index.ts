@@ -18,6 +18,7 @@ export {
   judgeTied,
   symmetryOf,
   targetHalves,
+  wantedSpreadDifferenceMm,
   type EvennessTolerance,
   type FinishTarget,
   type SideFigures,
@@ -26,6 +27,7 @@ export {
   type Unevenness,
 } from './symmetry.ts';
 export {
+  handsOf,
   learnTie,
   mostTelling,
   takeUpsForWearer,
@@ -37,3 +39,4 @@ export {
 } from './learnTie.ts';
 export { observationsOf, type MeasuredTying } from './observationsOf.ts';
 export { CLOTH_SHARE, CLOTH_TIES, priorOfCloth, tieOff, type TieOff } from './learnCloth.ts';
+export { doubtReadings, wholeReading, type ReadHalfWidths, type ReadingDoubt } from './doubtReadings.ts';

@@ -42,12 +42,12 @@ export const WEARER_SD_MM = 2;
 export const WEARER_TYINGS = 3;
 
 /**
- * Take-ups for one wearer: the tie's own plus what his hands add, a normal model of two levels. The mean over a wearer's
+ * Take-ups for one wearer: the tie's own plus what their hands add, a normal model of two levels. The mean over a wearer's
  * n readings varies about the tie's take-up by the hands' variance and a nth of the reading's; the tie's take-up is the
- * weighed mean of all of these with the prior, and the wearer's the weighed mean of the tie's and his own readings.
+ * weighed mean of all of these with the prior, and the wearer's the weighed mean of the tie's and their own readings.
  * (Gelman et al., Bayesian Data Analysis, ch. 5, from memory.) Surprising tyings must have been left out.
  *
- * @returns the tie's beliefs for a wearer of fewer than {@link WEARER_TYINGS} tyings, widened by what his hands may add.
+ * @returns the tie's beliefs for a wearer of fewer than {@link WEARER_TYINGS} tyings, widened by what their hands may add.
  */
 export function takeUpsForWearer(
   tie: PreparedTie,
@@ -82,7 +82,7 @@ export function takeUpsForWearer(
       const { meanMm, variance } = tieOf(groups);
       return { meanMm, sdMm: Math.sqrt(variance + hands) };
     }
-    // from the others comes what the tie takes, with this wearer's hands as spread; his own readings are laid on that
+    // from the others comes what the tie takes, with this wearer's hands as spread; their own readings are laid on that
     const others = tieOf(groups.filter(({ id }) => id !== wearerId));
     const [before, reading] = [others.variance + hands, READING_SD_MM ** 2 / own.count];
     return {
@@ -91,6 +91,22 @@ export function takeUpsForWearer(
     };
   };
   return { short: of('short'), long: of('long') };
+}
+
+/**
+ * Take-ups of a tie in one wearer's hands, where they have tied and measured it at least {@link WEARER_TYINGS} times and
+ * were believed; null else. `tie` is the tie by the model alone; readings of all wearers are given, oldest first.
+ */
+export function handsOf(
+  tie: PreparedTie,
+  observations: readonly TakeUpObservation[],
+  wearerId: string,
+): { readonly count: number; readonly shortMm: number; readonly longMm: number } | null {
+  const { believed } = learnTie(tie, observations);
+  const count = believed.filter((observation) => observation.wearerId === wearerId).length;
+  if (count < WEARER_TYINGS) return null;
+  const { short, long } = takeUpsForWearer(tie, believed, wearerId);
+  return { count, shortMm: short.meanMm, longMm: long.meanMm };
 }
 
 /** A tie whose take-ups are those that were learned: every fit that is made of it then predicts by them. */

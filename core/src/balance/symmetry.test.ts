@@ -1,7 +1,8 @@
 import fc from 'fast-check';
-import { anyTie, between, ROUNDING_MM, workedTie } from '../testing/index.ts';
+import { anyTie, between, ROUNDING_MM, WORKED_TIE, workedTie } from '../testing/index.ts';
 import {
   applyPulls,
+  doubtReadings,
   EVEN_ENOUGH,
   judgeTied,
   learnTie,
@@ -13,13 +14,15 @@ import {
   symmetryOf,
   takeUpsForWearer,
   targetHalves,
+  wantedSpreadDifferenceMm,
   WEARER_SD_MM,
+  wholeReading,
   withTakeUps,
   type BowState,
   type TakeUpObservation,
   type TiedState,
 } from './index.ts';
-import { predictBows } from '../fit/index.ts';
+import { predictBows, prepareTie } from '../fit/index.ts';
 
 const bow = (loopMm: number, flatEndMm: number, slackMm = 0): BowState => ({ loopMm, flatEndMm, slackMm });
 const tied = (front: BowState, back: BowState, more: Partial<TiedState> = {}): TiedState => ({
@@ -43,7 +46,7 @@ describe('symmetryOf', () => {
   it('finds nothing between the sides of an even bow, and the blade’s own height', () => {
     const figures = symmetryOf(workedTie(), EVEN);
     expect(figures).toMatchObject({ extentDifferenceMm: 0, spreadDifferenceMm: 0, frontSpreadMm: 124 });
-    expect(figures.left.heightMm).toBeCloseTo(65, 0);
+    expect(figures.left.heightMm).toBeCloseTo(65, 6);
     expect(Math.abs(figures.areaDifferenceMm2)).toBeLessThan(ROUNDING_MM);
     expect(figures.left.pointPastMm).toBe(0);
   });
@@ -69,6 +72,21 @@ describe('symmetryOf', () => {
     expect(figures.extentDifferenceMm).toBe(-14);
     expect(figures.areaDifferenceMm2).toBeLessThan(0);
     expect([figures.right.pointPastMm, figures.left.pointPastMm]).toEqual([-2, -2]);
+  });
+});
+
+describe('heights', () => {
+  it('are those of the tallest place, wherever that falls', () => {
+    // a pointed tip is tallest where it begins: 32 of a 65 mm tail, 20 before the end
+    const pointed = prepareTie({
+      ...WORKED_TIE,
+      blade: { ...WORKED_TIE.blade, bellyWidthMm: 40, waistWidthMm: 30, tailWidthMm: 65, tipShape: 'pointed', tipDepthMm: 20 },
+    });
+    for (const flatMm of [62, 62.3, 62.77, 63.5]) {
+      const { left, right } = symmetryOf(pointed, tied(bow(60, flatMm), bow(60, flatMm)));
+      expect(left.heightMm).toBeCloseTo(65, 6);
+      expect(right.heightMm).toBeCloseTo(65, 6);
+    }
   });
 });
 
@@ -140,6 +158,78 @@ describe('judgeTied', () => {
     expect(judge({ ...EVEN, knotOffMm: -4 })).toEqual(['knotOff']);
     expect(judge({ ...EVEN, tiltRad: EVEN_ENOUGH.tiltRad * 0.99, knotOffMm: 3 })).toEqual([]);
     expect(judgeTied(workedTie(), { ...EVEN, knotOffMm: 4 }, { kind: 'even' }, { withinMm: 5, tiltRad: 1 })).toEqual([]);
+  });
+});
+
+describe('a hand-tied look', () => {
+  it('is finished where it is reached: 62/62 all round, uneven by 6, is 60/66 and 64/58 or the other way round', () => {
+    for (const [widerSide, front, back] of [
+      // the front loop lies on the wearer’s right
+      ['right', bow(64, 58), bow(60, 66)],
+      ['left', bow(60, 66), bow(64, 58)],
+    ] as const) {
+      const target = { kind: 'handTied', byMm: 6, widerSide } as const;
+      expect(judgeTied(workedTie(), tied(front, back), target)).toEqual([]);
+      // 126 against 122: the target's own difference
+      expect(wantedSpreadDifferenceMm('right', target)).toBe(widerSide === 'right' ? -4 : 4);
+      expect(judgeTied(workedTie(), tied(front, back), { kind: 'even' })).toContain('frontAgainstBack');
+    }
+  });
+
+  it('can be reached with any amount and any cloth, as long as both bows have as much of it', () => {
+    fc.assert(
+      fc.property(anyTie, anyBow, between(4, 10), fc.constantFrom('left' as const, 'right' as const), (tie, cloth, byMm, widerSide) => {
+        const target = { kind: 'handTied', byMm, widerSide } as const;
+        const aims = targetHalves(tie, tied(cloth, cloth), target);
+        expect(aims.front.loopMm + aims.front.flatEndMm - aims.back.loopMm - aims.back.flatEndMm).toBeCloseTo(
+          wantedSpreadDifferenceMm('right', target),
+          9,
+        );
+        expect(judgeTied(tie, tied({ ...aims.front, slackMm: 0 }, { ...aims.back, slackMm: 0 }), target)).toEqual([]);
+      }),
+    );
+  });
+});
+
+describe('cloth left in the knot', () => {
+  it('is called that, and not a difference of loop and flat end', () => {
+    // 60/60 with 18 mm in the knot: as even as can be, and 6 short all round
+    expect(judgeTied(workedTie(), tied(bow(60, 60, 18), bow(66, 66)), { kind: 'even' })).toEqual(['frontLoose', 'frontAgainstBack']);
+    expect(judgeTied(workedTie(), tied(bow(66, 66), bow(66, 48, 18)), { kind: 'even' })).toContain('backHalves');
+  });
+});
+
+describe('doubtReadings', () => {
+  const doubt = (front: readonly [number | null, number | null], back: readonly [number | null, number | null]) =>
+    doubtReadings(workedTie(), 412.75, 842.3, 38.05, {
+      frontLoopMm: front[0],
+      frontFlatEndMm: front[1],
+      backLoopMm: back[0],
+      backFlatEndMm: back[1],
+    });
+
+  it('has nothing against the worked tie, a crooked bow of the same cloth, or one that is not drawn up', () => {
+    expect(doubt([62, 62], [62, 62])).toEqual([]);
+    expect(doubt([68, 50], [55, 76])).toEqual([]);
+    expect(doubt([52, 52], [48, 50])).toEqual([]);
+    expect(doubt([62, null], [null, null])).toEqual([]);
+  });
+
+  it('doubts a loop inside the knot, cloth that is not there, and cloth that no knot could hide', () => {
+    // the knot is 19.5 mm high; each bow has 186 mm of cloth
+    expect(doubt([15, 15], [15, 15]).map(({ kind, bow: of }) => [kind, of])).toEqual([
+      ['loopInKnot', 'front'],
+      ['loopInKnot', 'back'],
+    ]);
+    expect(doubt([80, 80], [62, 62])).toEqual([{ kind: 'tooMuchCloth', bow: 'front', byMm: expect.closeTo(54, 1) as number }]);
+    expect(doubt([62, 62], [30, 40])).toEqual([{ kind: 'tooLittleCloth', bow: 'back', byMm: expect.closeTo(-86, 1) as number }]);
+    expect(doubt([15, null], [null, null]).map(({ kind }) => kind)).toEqual(['loopInKnot']);
+  });
+
+  it('is whole with four readings only', () => {
+    const four = { frontLoopMm: 62, frontFlatEndMm: 61, backLoopMm: 60, backFlatEndMm: 63 };
+    expect(wholeReading(four)).toEqual(four);
+    expect(wholeReading({ ...four, backLoopMm: null })).toBeNull();
   });
 });
 

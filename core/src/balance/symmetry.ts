@@ -68,16 +68,25 @@ function sideFigures(tie: PreparedTie, loopOf: BowState, flatOf: BowState): Side
   const widthsAt = (x: number): number =>
     Math.max(
       x <= loopOf.loopMm ? Math.max(widthAt(profile, centre - x), widthAt(profile, fold - (loopOf.loopMm - x))) : 0,
-      x <= flatOf.flatEndMm ? widthAt(profile, length - flatOf.flatEndMm + x) : 0,
+      x <= flatOf.flatEndMm ? widthAt(profile, Math.min(length, length - flatOf.flatEndMm + x)) : 0,
     );
   const extentMm = Math.max(loopOf.loopMm, flatOf.flatEndMm);
-  let [heightMm, areaMm2] = [0, 0];
-  for (let x = STEP_MM / 2; x < extentMm; x += STEP_MM) {
+  const shownAt = (x: number): number => {
     const fan = Math.min(1, x / takeUp.knotHeightMm);
     const width = widthsAt(x);
-    const shown = Math.min(width, takeUp.knotHeightMm) * (1 - fan) + width * fan;
+    return Math.min(width, takeUp.knotHeightMm) * (1 - fan) + width * fan;
+  };
+  let [heightMm, areaMm2] = [0, 0];
+  for (let x = STEP_MM / 2; x < extentMm; x += STEP_MM) {
+    const shown = shownAt(x);
     heightMm = Math.max(heightMm, shown);
     areaMm2 += shown * STEP_MM;
+  }
+  // the tallest place is where a measured width lies, or at an edge of the cloth: a sample may fall beside it
+  for (const v of [...profile.curve.x, length - profile.tipDepthMm, length]) {
+    for (const x of [centre - v, v - fold + loopOf.loopMm, v - (length - flatOf.flatEndMm), loopOf.loopMm, flatOf.flatEndMm]) {
+      if (x >= 0 && x <= extentMm) heightMm = Math.max(heightMm, shownAt(x));
+    }
   }
   return { extentMm, heightMm, areaMm2, pointPastMm: flatOf.flatEndMm - loopOf.loopMm };
 }
@@ -111,6 +120,16 @@ export function targetHalves(
   return { front: aim(front, frontLoopSide), back: aim(back, oppositeSide(frontLoopSide)) };
 }
 
+/**
+ * By how much the front bow is wider than the back one where both are made of as much cloth and each meets its target:
+ * 0 where they are to be even. A loop longer than its flat end by a makes a bow of the same cloth a/3 narrower, and the back
+ * bow lies the other way round, so a hand-tied look of a makes 2a/3 of difference. In mm, negative where the back is wider.
+ */
+export function wantedSpreadDifferenceMm(frontLoopSide: Side, target: FinishTarget): number {
+  if (target.kind === 'even') return 0;
+  return ((target.widerSide === frontLoopSide ? -2 : 2) * target.byMm) / 3;
+}
+
 /** How even a bow has to be: half-widths and heights in mm, tilt in radians. */
 export interface EvennessTolerance {
   readonly withinMm: number;
@@ -120,8 +139,11 @@ export interface EvennessTolerance {
 /** Even within 3 mm and 2° (common practice, no source). */
 export const EVEN_ENOUGH: EvennessTolerance = { withinMm: 3, tiltRad: (2 * Math.PI) / 180 };
 
-/** What still stands between a bow and its target; none where it is done. */
-export type Unevenness = 'frontHalves' | 'backHalves' | 'frontAgainstBack' | 'tilt' | 'knotOff';
+/**
+ * What still stands between a bow and its target; none where it is done. `…Halves`: loop and flat end do not lie as they
+ * should; `…Loose`: they do, but the knot still holds cloth that belongs in the bow.
+ */
+export type Unevenness = 'frontHalves' | 'frontLoose' | 'backHalves' | 'backLoose' | 'frontAgainstBack' | 'tilt' | 'knotOff';
 
 /** Holds a tied bow against its target. */
 export function judgeTied(
@@ -130,14 +152,19 @@ export function judgeTied(
   target: FinishTarget,
   tolerance: EvennessTolerance = EVEN_ENOUGH,
 ): readonly Unevenness[] {
-  const aims = targetHalves(tie, state, target);
+  const tight: TiedState = { ...state, front: { ...state.front, slackMm: 0 }, back: { ...state.back, slackMm: 0 } };
+  const [aims, shape] = [targetHalves(tie, state, target), targetHalves(tie, tight, target)];
   const off = (bow: BowState, aim: Pick<BowState, 'loopMm' | 'flatEndMm'>): boolean =>
     Math.max(Math.abs(bow.loopMm - aim.loopMm), Math.abs(bow.flatEndMm - aim.flatEndMm)) > tolerance.withinMm;
-  const { spreadDifferenceMm } = symmetryOf(tie, state);
+  const ofBow = (end: 'front' | 'back'): readonly Unevenness[] => {
+    if (!off(state[end], aims[end])) return [];
+    return [off(state[end], shape[end]) ? `${end}Halves` : `${end}Loose`];
+  };
+  const offWantedMm = symmetryOf(tie, state).spreadDifferenceMm - wantedSpreadDifferenceMm(state.frontLoopSide, target);
   return [
-    ...(off(state.front, aims.front) ? (['frontHalves'] as const) : []),
-    ...(off(state.back, aims.back) ? (['backHalves'] as const) : []),
-    ...(Math.abs(spreadDifferenceMm) > tolerance.withinMm ? (['frontAgainstBack'] as const) : []),
+    ...ofBow('front'),
+    ...ofBow('back'),
+    ...(Math.abs(offWantedMm) > tolerance.withinMm ? (['frontAgainstBack'] as const) : []),
     ...(Math.abs(state.tiltRad) > tolerance.tiltRad ? (['tilt'] as const) : []),
     ...(Math.abs(state.knotOffMm) > tolerance.withinMm ? (['knotOff'] as const) : []),
   ];

@@ -8,6 +8,7 @@ import {
   usableSettings,
   neckPathMm,
   resolveLimits,
+  SMALL_MM,
   type WornCollar,
 } from '../fit/index.ts';
 import { anyTie, WORKED_TIE, workedTie, between } from '../testing/index.ts';
@@ -21,7 +22,9 @@ import {
   rankTies,
   type Candidate,
   type Fullness,
+  type Hands,
   type RankedTie,
+  type RankingHabits,
   type Taste,
   type TieDress,
 } from './index.ts';
@@ -35,9 +38,10 @@ const WORN: WornCollar = {
   faceWidthMm: null,
 };
 
-const BLACK_SILK: TieDress = { shape: 'butterfly', clothKind: 'silk', look: 'black' };
-const WHITE_PIQUE: TieDress = { shape: 'batwing', clothKind: 'cotton', look: 'white' };
-const RED_WOOL: TieDress = { shape: 'club', clothKind: 'wool', look: 'patterned' };
+const BLACK_SILK: TieDress = { shape: 'butterfly', fibre: 'silk', weave: 'twill', look: 'black' };
+const WHITE_PIQUE: TieDress = { shape: 'batwing', fibre: 'cotton', weave: 'pique', look: 'white' };
+const RED_WOOL: TieDress = { shape: 'club', fibre: 'wool', weave: null, look: 'patterned' };
+const HABITS: RankingHabits = { school: 'true', smallMm: SMALL_MM, longEnd: 'left' };
 const worked = (change: Partial<Candidate> = {}): Candidate => ({
   id: 'a',
   prepared: workedTie(),
@@ -49,6 +53,7 @@ const worked = (change: Partial<Candidate> = {}): Candidate => ({
 const anyTaste: fc.Arbitrary<Taste> = fc.record({
   occasion: fc.constantFrom(...OCCASIONS),
   fullness: fc.constantFrom<Fullness | null>('trim', 'classic', 'full', null),
+  hands: fc.constantFrom<Hands | null>('sure', 'learning', 'needsHelp', null),
 });
 const anyDrawer: fc.Arbitrary<readonly Candidate[]> = fc
   .array(fc.record({ prepared: anyTie, inStock: fc.nat(3), dress: fc.constantFrom(BLACK_SILK, WHITE_PIQUE, RED_WOOL) }), { maxLength: 12 })
@@ -81,6 +86,9 @@ function orderByBruteForce(drawer: readonly Candidate[], worn: WornCollar, taste
     if (a.tie.inStock > 0 !== b.tie.inStock > 0) return a.tie.inStock > 0;
     const asWished = ({ tie }: Entry): boolean => taste.fullness === null || fullnessOf(tie.prepared.bowHeightMm) === taste.fullness;
     if (asWished(a) !== asWished(b)) return asWished(a);
+    // cotton and linen hold, silk is usual, wool is thick, satin and polyester slip
+    const ease = ({ tie: { dress } }: Entry): number => ['cotton', 'silk', 'wool'].indexOf(dress.fibre);
+    if (taste.hands === 'learning' && ease(a) !== ease(b)) return ease(a) < ease(b);
     const room = ({ fit }: Entry): number => Math.min(ENOUGH_ROOM_MM, ...fit.bounds.map(({ roomMm }) => roomMm));
     if (room(a) !== room(b)) return room(a) > room(b);
     const offCut = ({ tie, fit }: Entry): number => Math.abs(fit.spreadMm - tie.prepared.naturalSpreadMm);
@@ -97,7 +105,7 @@ describe('rankTies', () => {
   it('orders as comparing every tie with every other does', () => {
     fc.assert(
       fc.property(anyDrawer, anyWorn, anyTaste, (drawer, worn, taste) =>
-        expect(wearableIds(rankTies(drawer, worn, 'true', 'left', taste))).toEqual(orderByBruteForce(drawer, worn, taste)),
+        expect(wearableIds(rankTies(drawer, worn, HABITS, taste))).toEqual(orderByBruteForce(drawer, worn, taste)),
       ),
     );
   });
@@ -105,7 +113,7 @@ describe('rankTies', () => {
   it('lists every tie once, those that cannot be worn last and with why', () => {
     fc.assert(
       fc.property(anyDrawer, anyWorn, (drawer, worn) => {
-        const ranked = rankTies(drawer, worn, 'true', 'left');
+        const ranked = rankTies(drawer, worn, HABITS);
         expect(ranked.map(({ id }) => id).sort()).toEqual(drawer.map(({ id }) => id).sort());
         const firstUnwearable = ranked.findIndex(({ kind }) => kind === 'unwearable');
         if (firstUnwearable >= 0) expect(ranked.slice(firstUnwearable).every(({ kind }) => kind === 'unwearable')).toBe(true);
@@ -115,7 +123,7 @@ describe('rankTies', () => {
   });
 
   it('says for and against in the worked case: as cut, room both ways; half a size is a coarse step', () => {
-    const [tie] = rankTies([worked()], WORN, 'true', 'left');
+    const [tie] = rankTies([worked()], WORN, HABITS);
     expect(tie).toMatchObject({ kind: 'wearable', worn: { setting: { step: 4 } } });
     expect(tie?.kind === 'wearable' && tie.reasons).toEqual([
       { speaks: 'for', what: 'asCut' },
@@ -125,7 +133,7 @@ describe('rankTies', () => {
   });
 
   it('says what a tie is past, and when there is none in stock', () => {
-    const [tie] = rankTies([worked({ inStock: 0 })], { ...WORN, faceWidthMm: 115 }, 'true', 'left');
+    const [tie] = rankTies([worked({ inStock: 0 })], { ...WORN, faceWidthMm: 115 }, HABITS);
     expect(tie?.kind === 'wearable' && tie.reasons).toEqual(
       expect.arrayContaining([
         {
@@ -139,7 +147,7 @@ describe('rankTies', () => {
   });
 
   it('takes the nearest setting that can be worn where the school asks for another, and says so', () => {
-    const [tie] = rankTies([worked()], { ...WORN, collar: { system: 'in', label: 18.75 } }, 'true', 'left');
+    const [tie] = rankTies([worked()], { ...WORN, collar: { system: 'in', label: 18.75 } }, HABITS);
     expect(tie?.kind === 'wearable' && [tie.worn.setting.step, tie.reasons.some(({ what }) => what === 'schoolPastBand')]).toEqual([
       8,
       true,
@@ -148,26 +156,69 @@ describe('rankTies', () => {
 
   it('tells by how much a sewn band is too short', () => {
     const prepared = prepareTie({ ...WORKED_TIE, hardware: { kind: 'fixed', lengthMm: 700 } });
-    expect(rankTies([worked({ prepared })], WORN, 'true', 'left')[0]).toMatchObject({
+    expect(rankTies([worked({ prepared })], WORN, HABITS)[0]).toMatchObject({
       kind: 'unwearable',
       why: { reason: 'bandTooShort' },
     });
   });
 });
 
+describe('what the house and the wearer’s hands ask for', () => {
+  it('goes by the house’s small amount', () => {
+    const stepOf = (smallMm: number): number | null => {
+      const [tie] = rankTies([worked()], WORN, { ...HABITS, school: 'small', smallMm });
+      return tie?.kind === 'wearable' ? tie.worn.setting.step : null;
+    };
+    // half sizes: a quarter inch under 16 is still nearest to 16, an inch under it is 15
+    expect([stepOf(6), stepOf(12.7), stepOf(25.4)]).toEqual([4, 3, 2]);
+  });
+
+  it('offers a learner cloth that holds before cloth that slips, and says why (common practice, no source)', () => {
+    const dressed = (id: string, dress: Partial<TieDress>): Candidate => worked({ id, dress: { ...BLACK_SILK, ...dress } });
+    const drawer = [
+      dressed('satin', { weave: 'satin' }),
+      dressed('velvet', { weave: 'velvet' }),
+      dressed('twill', {}),
+      dressed('linen', { fibre: 'linen', weave: null }),
+    ];
+    const ids = (hands: Hands): string[] => rankTies(drawer, WORN, HABITS, { ...NO_TASTE, hands }).map(({ id }) => id);
+    expect(ids('learning')).toEqual(['linen', 'twill', 'velvet', 'satin']);
+    expect(ids('sure')).toEqual(['satin', 'velvet', 'twill', 'linen']);
+    const [first] = rankTies(drawer, WORN, HABITS, { ...NO_TASTE, hands: 'learning' });
+    expect(first?.kind === 'wearable' && first.reasons[0]).toEqual({ speaks: 'for', what: 'easyToLearn' });
+  });
+
+  it('is past nothing where the set stands on its bound', () => {
+    const { spreadMm } = fitWearer(workedTie(), WORN, 4, evenLeadMm(workedTie()), 'left').fit;
+    const [on] = rankTies([worked()], { ...WORN, faceWidthMm: spreadMm }, HABITS);
+    expect(on?.kind === 'wearable' && on.reasons.map(({ what }) => what)).not.toContain('past');
+  });
+});
+
 describe('dress custom', () => {
-  it('asks for white cotton at white tie, black evening cloth at black tie, small bows and day cloths by day (common practice, no source)', () => {
+  it('says what is worn when (common practice, no source)', () => {
     const against = (occasion: Taste['occasion'], dress: TieDress, heightMm = 55, inStock = 5): string[] =>
       customsOf(occasion, dress, heightMm, inStock)
         .filter(({ speaks }) => speaks === 'against')
         .map(({ what }) => what);
+    // white piqué, of whatever fibre
     expect(against('whiteTie', WHITE_PIQUE)).toEqual([]);
-    expect(against('whiteTie', BLACK_SILK)).toEqual(['notWhiteCotton']);
+    expect(against('whiteTie', { ...WHITE_PIQUE, fibre: 'silk' })).toEqual([]);
+    expect(against('whiteTie', { ...WHITE_PIQUE, fibre: 'linen' })).toEqual([]);
+    expect(against('whiteTie', { ...WHITE_PIQUE, weave: 'chambray' })).toEqual(['notPique']);
+    expect(against('whiteTie', { ...WHITE_PIQUE, weave: null })).toEqual([]);
+    expect(against('whiteTie', BLACK_SILK)).toEqual(['notWhite']);
+    // black or midnight blue, of silk or an evening weave; velvet
     expect(against('blackTie', BLACK_SILK)).toEqual([]);
-    expect(against('blackTie', { ...BLACK_SILK, clothKind: 'velvet' })).toEqual(['notEveningCloth']);
+    expect(against('blackTie', { ...BLACK_SILK, look: 'midnightBlue' })).toEqual([]);
+    expect(against('blackTie', { ...BLACK_SILK, weave: 'velvet' })).toEqual([]);
+    expect(against('blackTie', { ...BLACK_SILK, fibre: 'cotton', weave: 'velvet' })).toEqual([]);
+    expect(against('blackTie', { ...BLACK_SILK, fibre: 'polyester', weave: 'satin' })).toEqual([]);
+    expect(against('blackTie', { ...BLACK_SILK, fibre: 'cotton', weave: 'pique' })).toEqual(['notEveningCloth']);
     expect(against('blackTie', RED_WOOL)).toEqual(['notBlack']);
     expect(against('business', RED_WOOL, 64)).toEqual(['fullByDay']);
-    expect(against('daytime', { ...BLACK_SILK, clothKind: 'satin' }, 50)).toEqual(['eveningClothByDay']);
+    expect(against('daytime', { ...BLACK_SILK, weave: 'satin' }, 50)).toEqual(['eveningClothByDay']);
+    expect(against('daytime', { ...BLACK_SILK, fibre: 'cotton', weave: 'velvet' }, 50)).toEqual(['eveningClothByDay']);
     expect(against('weddingParty', BLACK_SILK, 55, 2)).toEqual(['fewForSet']);
     expect(against('weddingParty', BLACK_SILK, 55, 3)).toEqual([]);
     expect(against('other', RED_WOOL)).toEqual([]);
@@ -175,7 +226,7 @@ describe('dress custom', () => {
 
   it('puts what it asks for first, whatever else speaks for another', () => {
     const drawer = [worked({ id: 'black', dress: BLACK_SILK }), worked({ id: 'white', dress: WHITE_PIQUE, inStock: 0 })];
-    const first = (occasion: Taste['occasion']) => rankTies(drawer, WORN, 'true', 'left', { ...NO_TASTE, occasion })[0]?.id;
+    const first = (occasion: Taste['occasion']) => rankTies(drawer, WORN, HABITS, { ...NO_TASTE, occasion })[0]?.id;
     expect([first('whiteTie'), first('blackTie'), first('other')]).toEqual(['white', 'black', 'black']);
   });
 

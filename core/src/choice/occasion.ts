@@ -1,5 +1,5 @@
 import type { CollarStyle } from '../fit/index.ts';
-import type { BladeShape, ClothKind, ClothLook } from '../strip/index.ts';
+import type { BladeShape, Cloth, ClothLook, Fibre, Weave } from '../strip/index.ts';
 
 /** What a bow is worn for. */
 export type Occasion = 'whiteTie' | 'blackTie' | 'weddingParty' | 'business' | 'daytime' | 'other';
@@ -11,9 +11,8 @@ export const OCCASIONS: readonly Occasion[] = ['whiteTie', 'blackTie', 'weddingP
 export type WingSchool = 'behind' | 'over';
 
 /** What dress custom looks at. */
-export interface TieDress {
+export interface TieDress extends Cloth {
   readonly shape: BladeShape;
-  readonly clothKind: ClothKind;
   readonly look: ClothLook;
 }
 
@@ -21,9 +20,12 @@ export interface TieDress {
 export interface Custom {
   readonly speaks: 'for' | 'against';
   readonly what:
-    | 'whiteCotton'
-    | 'notWhiteCotton'
+    | 'whitePique'
+    | 'notWhite'
+    | 'notPique'
     | 'blackEveningCloth'
+    | 'midnightBlue'
+    | 'velvetWithVelvet'
     | 'notBlack'
     | 'notEveningCloth'
     | 'enoughForSet'
@@ -34,9 +36,9 @@ export interface Custom {
     | 'fullByDay';
 }
 
-/** Evening cloths: they match a lapel's facing. */
-const EVENING: ReadonlySet<ClothKind> = new Set(['silk', 'satin', 'grosgrain']);
-const DAY: ReadonlySet<ClothKind> = new Set(['cotton', 'linen', 'wool']);
+/** Weaves that belong to the evening, whatever the fibre: they match a lapel's facing or a velvet jacket. */
+const EVENING_WEAVES: ReadonlySet<Weave | null> = new Set<Weave | null>(['satin', 'barathea', 'grosgrain', 'velvet']);
+const DAY: ReadonlySet<Fibre> = new Set<Fibre>(['cotton', 'linen', 'wool']);
 /** A bow no taller than this is a small one, one taller than {@link FULL_FROM_MM} a full one (common practice, no source). */
 export const TRIM_UP_TO_MM = 50;
 export const FULL_FROM_MM = 64;
@@ -47,10 +49,9 @@ const SET_OF = 3;
 export function customsOf(occasion: Occasion, dress: TieDress, heightMm: number, inStock: number): readonly Custom[] {
   switch (occasion) {
     case 'whiteTie':
-      return [dress.look === 'white' && dress.clothKind === 'cotton' ? says('for', 'whiteCotton') : says('against', 'notWhiteCotton')];
+      return atWhiteTie(dress);
     case 'blackTie':
-      if (dress.look !== 'black') return [says('against', 'notBlack')];
-      return [EVENING.has(dress.clothKind) ? says('for', 'blackEveningCloth') : says('against', 'notEveningCloth')];
+      return atBlackTie(dress);
     case 'weddingParty':
       return [inStock >= SET_OF ? says('for', 'enoughForSet') : says('against', 'fewForSet')];
     case 'business':
@@ -61,10 +62,25 @@ export function customsOf(occasion: Occasion, dress: TieDress, heightMm: number,
   }
 }
 
+/** White piqué, of cotton, linen or silk. A white tie whose weave nobody noted is not spoken against. */
+function atWhiteTie({ look, weave }: TieDress): readonly Custom[] {
+  if (look !== 'white') return [says('against', 'notWhite')];
+  if (weave === null) return [];
+  return [weave === 'pique' ? says('for', 'whitePique') : says('against', 'notPique')];
+}
+
+/** Black or midnight blue, of silk or an evening weave; velvet with a velvet jacket. */
+function atBlackTie({ look, fibre, weave }: TieDress): readonly Custom[] {
+  if (look !== 'black' && look !== 'midnightBlue') return [says('against', 'notBlack')];
+  if (weave === 'velvet') return [says('for', 'velvetWithVelvet')];
+  if (fibre !== 'silk' && !EVENING_WEAVES.has(weave)) return [says('against', 'notEveningCloth')];
+  return [says('for', look === 'black' ? 'blackEveningCloth' : 'midnightBlue')];
+}
+
 function byDay(dress: TieDress, heightMm: number): readonly Custom[] {
   const customs: Custom[] = [];
-  if (DAY.has(dress.clothKind)) customs.push(says('for', 'dayCloth'));
-  else if (dress.clothKind === 'satin' || dress.clothKind === 'velvet') customs.push(says('against', 'eveningClothByDay'));
+  if (dress.weave === 'satin' || dress.weave === 'velvet') customs.push(says('against', 'eveningClothByDay'));
+  else if (DAY.has(dress.fibre)) customs.push(says('for', 'dayCloth'));
   if (heightMm <= TRIM_UP_TO_MM) customs.push(says('for', 'smallByDay'));
   else if (heightMm >= FULL_FROM_MM) customs.push(says('against', 'fullByDay'));
   return customs;

@@ -2,6 +2,7 @@ import {
   evenLeadMm,
   fitWearer,
   neckPathMm,
+  ON_THE_BOUND_MM,
   resolveLimits,
   schoolSet,
   usableSettings,
@@ -13,7 +14,7 @@ import {
   type WearerFit,
   type WornCollar,
 } from '../fit/index.ts';
-import { stepMm } from '../strip/index.ts';
+import { handlingOf, stepMm } from '../strip/index.ts';
 import { customsOf, FULL_FROM_MM, TRIM_UP_TO_MM, type Custom, type Occasion, type TieDress } from './occasion.ts';
 
 /** A tie that is offered to a wearer. */
@@ -27,14 +28,29 @@ export interface Candidate {
 /** How full a bow the wearer likes. */
 export type Fullness = 'trim' | 'classic' | 'full';
 
-/** What is wished for: the occasion, and how full a bow; null where it is all the same. */
+/** How used to tying the wearer's hands are. `needsHelp`: somebody else ties. */
+export const HANDS = ['sure', 'learning', 'needsHelp'] as const;
+export type Hands = (typeof HANDS)[number];
+
+/** What is wished for: the occasion, how full a bow, and for whose hands; null where it is all the same or not known. */
 export interface Taste {
   readonly occasion: Occasion;
   readonly fullness: Fullness | null;
+  readonly hands: Hands | null;
 }
 
 /** Nothing in particular. */
-export const NO_TASTE: Taste = { occasion: 'other', fullness: null };
+export const NO_TASTE: Taste = { occasion: 'other', fullness: null, hands: null };
+
+/** What the house and the fitter have settled: the school with its small amount, in mm, and where the long end starts. */
+export interface RankingHabits {
+  readonly school: School;
+  readonly smallMm: number;
+  readonly longEnd: Side;
+}
+
+/** The school a learner starts with: a longer set is easier to tie, and is taken in as skill grows (common practice, no source). */
+export const LEARNERS_SCHOOL: School = 'easy';
 
 /** How full a bow of this height is. */
 export function fullnessOf(heightMm: number): Fullness {
@@ -48,6 +64,8 @@ export type Reason =
   | { readonly speaks: 'against'; readonly what: 'littleRoom' | 'coarseStep' | 'offCut'; readonly byMm: number }
   | { readonly speaks: 'against'; readonly what: 'notInStock' | 'schoolPastBand' }
   | { readonly speaks: 'for' | 'against'; readonly what: 'asWished'; readonly fullness: Fullness }
+  | { readonly speaks: 'for'; readonly what: 'easyToLearn' }
+  | { readonly speaks: 'against'; readonly what: 'slippery' | 'thickKnot' }
   | Custom;
 
 /** How a tie would do on a wearer: at the setting the school asks for, with the even lead; or why it cannot be worn. */
@@ -61,6 +79,7 @@ type Rank = readonly [
   outside: number,
   notInStock: number,
   notAsWished: number,
+  hardToLearn: number,
   missingRoomMm: number,
   offCutMm: number,
 ];
@@ -74,14 +93,14 @@ export const FINE_STEP_BOW_MM = 2;
 
 /**
  * Ranks ties for a wearer: those that dress custom asks for before those it speaks against, those inside every bound
- * before those past a width rule, those in stock first, those as full as wished first, then by room (up to {@link ENOUGH_ROOM_MM}), then by how close to its cut the bow comes out. Ties that cannot be worn come last,
- * with why. Ties that are alike in all of that keep the order they came in.
+ * before those past a width rule, those in stock first, those as full as wished first, for a learner those of easier cloth,
+ * then by room (up to {@link ENOUGH_ROOM_MM}), then by how close to its cut the bow comes out. Ties that cannot be worn
+ * come last, with why. Ties that are alike in all of that keep the order they came in.
  */
 export function rankTies(
   candidates: readonly Candidate[],
   worn: WornCollar,
-  school: School,
-  longEnd: Side,
+  { school, smallMm, longEnd }: RankingHabits,
   taste: Taste = NO_TASTE,
 ): readonly RankedTie[] {
   const limits = resolveLimits(worn);
@@ -96,35 +115,48 @@ export function rankTies(
       unwearable.push({ kind: 'unwearable', id, why: usable });
       continue;
     }
-    const { rounded } = schoolSet(school, prepared, worn.collar, worn.easeMm);
+    const { rounded } = schoolSet(school, prepared, worn.collar, worn.easeMm, smallMm);
     const step = Math.min(usable.longest.step, Math.max(usable.shortest.step, rounded.nearest.step));
     const fitted = fitWearer(prepared, worn, step, leadMm, longEnd);
     const isPastBand = prepared.tie.hardware.kind !== 'fixed' && (rounded.beyondMm !== 0 || step !== rounded.nearest.step);
     const customs = tasteOf(candidate, taste);
     ranked.push({
       tie: { kind: 'wearable', id, worn: fitted, reasons: [...customs, ...reasonsOf(candidate, fitted, isPastBand)] },
-      rank: rankOf(candidate, fitted, customs),
+      rank: rankOf(candidate, fitted, customs, taste.hands),
     });
   }
   ranked.sort((a, b) => compareRanks(a.rank, b.rank));
   return [...ranked.map(({ tie }) => tie), ...unwearable];
 }
 
-function tasteOf({ prepared, inStock, dress }: Candidate, { occasion, fullness }: Taste): readonly Reason[] {
-  const customs: readonly Reason[] = customsOf(occasion, dress, prepared.bowHeightMm, inStock);
-  if (fullness === null) return customs;
-  const speaks = fullnessOf(prepared.bowHeightMm) === fullness ? 'for' : 'against';
-  return [...customs, { speaks, what: 'asWished', fullness: fullnessOf(prepared.bowHeightMm) }];
+function tasteOf({ prepared, inStock, dress }: Candidate, { occasion, fullness, hands }: Taste): readonly Reason[] {
+  const reasons: Reason[] = [...customsOf(occasion, dress, prepared.bowHeightMm, inStock)];
+  if (fullness !== null) {
+    const speaks = fullnessOf(prepared.bowHeightMm) === fullness ? 'for' : 'against';
+    reasons.push({ speaks, what: 'asWished', fullness: fullnessOf(prepared.bowHeightMm) });
+  }
+  if (hands === 'learning') {
+    const handling = handlingOf(dress);
+    if (handling === 'holds') reasons.push({ speaks: 'for', what: 'easyToLearn' });
+    if (handling === 'slips') reasons.push({ speaks: 'against', what: 'slippery' });
+    if (handling === 'thick') reasons.push({ speaks: 'against', what: 'thickKnot' });
+  }
+  return reasons;
 }
 
-function rankOf({ prepared, inStock }: Candidate, { fit }: WearerFit, customs: readonly Reason[]): Rank {
-  const against = customs.filter(({ speaks }) => speaks === 'against');
-  const notAsWished = against.filter(({ what }) => what === 'asWished').length;
+/** Which cloth a learner is offered first: what holds, then silk, then what makes a thick knot, then what slips. */
+const LEARNING_ORDER = { holds: 0, usual: 1, thick: 2, slips: 3 } as const;
+/** Reasons that are ranked on their own, not as customs. */
+const NOT_CUSTOMS: ReadonlySet<Reason['what']> = new Set<Reason['what']>(['asWished', 'slippery', 'thickKnot']);
+
+function rankOf({ prepared, inStock, dress }: Candidate, { fit }: WearerFit, reasons: readonly Reason[], hands: Hands | null): Rank {
+  const against = reasons.filter(({ speaks }) => speaks === 'against');
   return [
-    against.length - notAsWished,
+    against.filter(({ what }) => !NOT_CUSTOMS.has(what)).length,
     { good: 0, fair: 1, outside: 2 }[fit.grade],
     inStock > 0 ? 0 : 1,
-    notAsWished,
+    against.filter(({ what }) => what === 'asWished').length,
+    hands === 'learning' ? LEARNING_ORDER[handlingOf(dress)] : 0,
     Math.max(0, ENOUGH_ROOM_MM - fit.binding.roomMm),
     Math.abs(fit.spreadMm - prepared.naturalSpreadMm),
   ];
@@ -142,7 +174,7 @@ function reasonsOf({ prepared, inStock }: Candidate, { fit }: WearerFit, isPastB
   const reasons: Reason[] = [];
   const offCutMm = fit.spreadMm - prepared.naturalSpreadMm;
   const bowStepMm = stepMm(prepared.tie.hardware) / 3;
-  const past = fit.bounds.filter(({ roomMm }) => roomMm < 0).sort((a, b) => a.roomMm - b.roomMm)[0];
+  const past = fit.bounds.filter(({ roomMm }) => roomMm < -ON_THE_BOUND_MM).sort((a, b) => a.roomMm - b.roomMm)[0];
   if (past) reasons.push({ speaks: 'against', what: 'past', bound: past });
   if (isPastBand) reasons.push({ speaks: 'against', what: 'schoolPastBand' });
   if (inStock === 0) reasons.push({ speaks: 'against', what: 'notInStock' });

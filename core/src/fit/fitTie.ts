@@ -81,7 +81,7 @@ export function fitTie(request: FitRequest): Fit {
 }
 
 /** Rounding of the computation itself; a set that stands on its bound is inside it. */
-const ON_THE_BOUND_MM = 1e-6;
+export const ON_THE_BOUND_MM = 1e-6;
 
 function gradeOf(bounds: readonly Bound[]): Grade {
   let grade: Grade = 'good';

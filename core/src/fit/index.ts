@@ -5,7 +5,17 @@ export { predictBows, spreadOf, type Bow, type BowName, type BowPair } from './b
 export { evenLeadMm, naturalSetMm, setForSpreadMm } from './solve.ts';
 export { DEFAULT_EASE_MM, estimateNeckBreadthMm, neckPathMm } from './neck.ts';
 export { bindingBound, findBounds, type Bound, type BoundId, type WidthLimits } from './findBounds.ts';
-export { fitTie, KNOT_FACE_RATIO, MODEL_VERSION, oppositeSide, type Fit, type FitRequest, type Grade, type Side } from './fitTie.ts';
+export {
+  fitTie,
+  KNOT_FACE_RATIO,
+  MODEL_VERSION,
+  ON_THE_BOUND_MM,
+  oppositeSide,
+  type Fit,
+  type FitRequest,
+  type Grade,
+  type Side,
+} from './fitTie.ts';
 export { EASY_MM, schoolSet, SCHOOLS, SMALL_MM, type School, type SchoolSet } from './schools.ts';
 export { fitWearer, resolveLimits, type ResolvedLimits, type WearerFit, type WornCollar } from './fitWearer.ts';
 export { usableSettings, type UsableSettings } from './usableSettings.ts';
@@ -17,4 +27,4 @@ export { leadSchools, type LeadSchool, type LeadSchoolView } from './leadSchools
 export { matchBand, type BandMatch } from './matchBand.ts';
 export { settingGauge, type GaugeMark, type SettingGauge } from './settingGauge.ts';
 export { spreadOverSets, type BarredSets, type SpreadOverSets, type SpreadPoint } from './spreadCurves.ts';
-export { setTableLine, TABLE_COLLARS, type SetTableLine } from './setTable.ts';
+export { setTableLine, TABLE_COLLARS, wearerTableLine, type SetTableLine } from './setTable.ts';

@@ -16,7 +16,8 @@ export interface LeadSchoolView {
 
 /**
  * What each lead habit gives with this tie at this set. `tipAtWaist`: the short tip level with the long blade's waist,
- * d = c. `noseAtButton`: the short nose at the collar button, d = L − P − 2B, which can come out negative.
+ * d = c. `noseAtButton`: the short nose at the collar button once the ends are crossed there, d = L − P − 2B, which can
+ * come out negative; hanging free before that the nose is far lower (see `hangCheck`).
  */
 export function leadSchools(tie: PreparedTie, neckPathMm: number, setMm: number): readonly LeadSchoolView[] {
   const leads: readonly (readonly [LeadSchool, number])[] = [

@@ -35,7 +35,7 @@ export function prepareTie(tie: Tie): PreparedTie {
     const isTall = (w: number): boolean => w >= (1 - loss) * blade.bellyWidthMm;
     return {
       fromMm: lastWhere(profile, isTall, blade.noseToBellyMm, 0),
-      toMm: tallUntil(profile, isTall, blade.noseToBellyMm, waistPositionMm(blade)),
+      toMm: tallUntil(profile, isTall, blade.noseToBellyMm),
     };
   };
   return {
@@ -50,11 +50,20 @@ export function prepareTie(tie: Tie): PreparedTie {
   };
 }
 
-/** Where the cloth beyond the belly first gets too narrow: before the waist, or else in the tip. */
-function tallUntil(profile: WidthProfile, isTall: (widthMm: number) => boolean, bellyMm: number, waistMm: number): number {
-  const beforeWaist = lastWhere(profile, isTall, bellyMm, waistMm);
-  if (beforeWaist !== waistMm) return beforeWaist;
-  return lastWhere(profile, isTall, profile.bladeLengthMm - profile.tipDepthMm, profile.bladeLengthMm);
+/**
+ * Where the cloth beyond the belly first gets too narrow: before the waist, between waist and tail, or in the tip. Between
+ * two measured widths the blade only widens or only narrows, so it is enough to go from one to the next.
+ */
+function tallUntil(profile: WidthProfile, isTall: (widthMm: number) => boolean, bellyMm: number): number {
+  const tipStartsMm = profile.bladeLengthMm - profile.tipDepthMm;
+  const stations = [...profile.curve.x.filter((x) => x > bellyMm && x < tipStartsMm), tipStartsMm, profile.bladeLengthMm];
+  let fromMm = bellyMm;
+  for (const toMm of stations) {
+    const untilMm = lastWhere(profile, isTall, fromMm, toMm);
+    if (untilMm !== toMm) return untilMm;
+    fromMm = toMm;
+  }
+  return profile.bladeLengthMm;
 }
 
 /**

@@ -1,9 +1,10 @@
 import { roundToSetting, type RoundedSetting } from '../strip/index.ts';
 import type { CollarSize } from '../units/index.ts';
 import type { Fit } from './fitTie.ts';
-import { fitWearer } from './fitWearer.ts';
+import { fitWearer, type WornCollar } from './fitWearer.ts';
 import { neckPathMm } from './neck.ts';
 import type { PreparedTie } from './prepareTie.ts';
+import { schoolSet, type School } from './schools.ts';
 import { evenLeadMm, naturalSetMm } from './solve.ts';
 
 /** One line of a set table: a collar, where the band is set for the bow the tie was cut for, and what that gives. */
@@ -34,4 +35,14 @@ export function setTableLine(tie: PreparedTie, collar: CollarSize, easeMm: numbe
   const leadMm = evenLeadMm(tie);
   const worn = { collar, easeMm, style: 'turndown' as const, collarPointsMm: null, neckBreadthMm: null, faceWidthMm: null };
   return { collar, rounded, leadMm, fit: fitWearer(tie, worn, rounded.nearest.step, leadMm, 'left').fit };
+}
+
+/**
+ * The same for one wearer as measured, where the house's school sets the band. `smallMm` is how far the small school goes
+ * under the collar size.
+ */
+export function wearerTableLine(tie: PreparedTie, worn: WornCollar, school: School, smallMm: number): SetTableLine {
+  const { rounded } = schoolSet(school, tie, worn.collar, worn.easeMm, smallMm);
+  const leadMm = evenLeadMm(tie);
+  return { collar: worn.collar, rounded, leadMm, fit: fitWearer(tie, worn, rounded.nearest.step, leadMm, 'left').fit };
 }

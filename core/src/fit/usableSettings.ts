@@ -25,7 +25,12 @@ export function usableSettings(tie: PreparedTie, neckPathMm: number, leadMm: num
   if (shortestMm > high) return { kind: 'none', reason: 'bandTooLong', byMm: shortestMm - high };
   const step = stepMm(hardware);
   const first = step === 0 ? 0 : Math.max(0, Math.ceil((low - shortestMm) / step - 1e-6));
-  const last = step === 0 ? 0 : Math.min(lastStep(hardware), Math.floor((high - shortestMm) / step + 1e-6));
+  const last =
+    step === 0
+      ? 0
+      : high >= longestMm - 1e-6
+        ? lastStep(hardware)
+        : Math.min(lastStep(hardware), Math.floor((high - shortestMm) / step + 1e-6));
   if (first > last) return { kind: 'none', reason: 'stepTooCoarse' };
   return { kind: 'some', shortest: settingAt(hardware, first), longest: settingAt(hardware, last) };
 }

@@ -64,9 +64,12 @@ export function stepMm(hardware: Hardware): number {
   return hardware.kind === 'slider' ? hardware.glideStepMm / 2 : hardware.pitchMm;
 }
 
-/** Index of the last step, counted from 0 at the shortest. */
+/**
+ * Index of the last step, counted from 0 at the shortest. A slider whose range is no whole number of steps has one more
+ * setting than whole steps: pushed home, at its longest.
+ */
 export function lastStep(hardware: Hardware): number {
   const { shortestMm, longestMm } = hardwareRange(hardware);
   const step = stepMm(hardware);
-  return step === 0 ? 0 : Math.floor((longestMm - shortestMm) / step + 1e-6);
+  return step === 0 ? 0 : Math.ceil((longestMm - shortestMm) / step - 1e-6);
 }

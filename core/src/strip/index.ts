@@ -35,11 +35,17 @@ export { bladeFromTape, tapeFromBlade, type BladeTape, type BladeTapeReading } f
 export { facesShown, UNTWISTED, type Face, type FacesShown, type Folding } from './facesShown.ts';
 export { readSetting, type SettingReading } from './readSetting.ts';
 export {
-  CLOTH_BEHAVIOUR,
+  CLOTH_LOOKS,
+  clothBehaviour,
+  FIBRES,
+  handlingOf,
+  WEAVES,
   type BladeShape,
+  type Cloth,
   type ClothBehaviour,
-  type ClothKind,
   type ClothLook,
+  type Fibre,
   type LearnedTakeUps,
   type Tie,
+  type Weave,
 } from './tie.ts';

@@ -1,6 +1,14 @@
-import { parseCollarSize, parseLength, parseNumber, type CollarReading, type CollarSystem, type LengthUnit } from '../units/index.ts';
-import { hardwareRange, lastStep, stepMm, type Hardware } from './hardware.ts';
-import { lengthAtMark, settingAt, type Setting } from './setting.ts';
+import {
+  parseCollarSize,
+  parseLength,
+  parseNumber,
+  type CollarReading,
+  type CollarSystem,
+  type LengthUnit,
+  type UnreadableReason,
+} from '../units/index.ts';
+import { lastStep, stepMm, type Hardware } from './hardware.ts';
+import { lengthAtMark, roundToSetting, settingAt, type Setting } from './setting.ts';
 
 /** What came of reading a typed set: a setting, or why there is none and which there are beside it. */
 export type SettingReading =
@@ -9,7 +17,7 @@ export type SettingReading =
   | { readonly kind: 'beyond'; readonly shortest: Setting; readonly longest: Setting }
   | { readonly kind: 'otherSystem'; readonly marks: CollarSystem }
   | { readonly kind: 'fixed' }
-  | { readonly kind: 'unreadable'; readonly reason: 'empty' | 'notANumber' | 'zeroDenominator' | 'negative' };
+  | { readonly kind: 'unreadable'; readonly reason: UnreadableReason };
 
 /** How close to a step a typed number must come, as a part of the step. */
 const NEAR_ENOUGH = 0.06;
@@ -36,6 +44,7 @@ export function readSetting(hardware: Hardware, text: string, unit: LengthUnit):
 function readMark(hardware: Exclude<Hardware, { kind: 'fixed' }>, text: string, system: CollarSystem): SettingReading {
   const reading: CollarReading = parseCollarSize(text);
   if (reading.kind === 'unreadable') return reading;
+  if (reading.kind === 'twoSizes') return { kind: 'unreadable', reason: 'notANumber' };
   if (reading.kind === 'outOfRange') return { kind: 'beyond', ...ends(hardware) };
   if (reading.kind === 'wrongUnit' || reading.collar.system !== system) return { kind: 'otherSystem', marks: system };
   const lengthMm = lengthAtMark(hardware, reading.collar);
@@ -43,13 +52,15 @@ function readMark(hardware: Exclude<Hardware, { kind: 'fixed' }>, text: string, 
 }
 
 function settingNear(hardware: Hardware, lengthMm: number): SettingReading {
-  const exact = (lengthMm - hardwareRange(hardware).shortestMm) / stepMm(hardware);
-  const step = Math.round(exact);
-  const last = lastStep(hardware);
-  if (exact < -NEAR_ENOUGH || exact > last + NEAR_ENOUGH) return { kind: 'beyond', ...ends(hardware) };
+  const { nearest, below, above } = roundToSetting(hardware, lengthMm);
+  const nearMm = NEAR_ENOUGH * stepMm(hardware);
+  const { shortest, longest } = ends(hardware);
+  if (lengthMm < shortest.lengthMm - nearMm || lengthMm > longest.lengthMm + nearMm) return { kind: 'beyond', shortest, longest };
+  const offMm = lengthMm - nearest.lengthMm;
   // A glide moves freely: the nearest step that a hand can set is what was meant.
-  if (hardware.kind === 'slider' || Math.abs(exact - step) <= NEAR_ENOUGH) return { kind: 'setting', setting: settingAt(hardware, step) };
-  return { kind: 'between', below: settingAt(hardware, Math.floor(exact)), above: settingAt(hardware, Math.ceil(exact)) };
+  if (hardware.kind === 'slider' || Math.abs(offMm) <= nearMm) return { kind: 'setting', setting: nearest };
+  const [lower, upper] = offMm > 0 ? [nearest, above] : [below, nearest];
+  return lower && upper ? { kind: 'between', below: lower, above: upper } : { kind: 'beyond', shortest, longest };
 }
 
 function ends(hardware: Hardware): { readonly shortest: Setting; readonly longest: Setting } {

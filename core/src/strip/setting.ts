@@ -31,7 +31,9 @@ export function settingAt(hardware: Hardware, step: number): Setting {
   if (!Number.isInteger(step) || step < 0 || step > lastStep(hardware)) {
     throw new RangeError(`step ${step} is not one of 0 to ${lastStep(hardware)}`);
   }
-  const lengthMm = hardwareRange(hardware).shortestMm + step * stepMm(hardware);
+  const { shortestMm, longestMm } = hardwareRange(hardware);
+  // the last step of a slider may be a short one, to where the glide is pushed home
+  const lengthMm = Math.min(longestMm, shortestMm + step * stepMm(hardware));
   return { step, lengthMm, position: positionAt(hardware, step, lengthMm) };
 }
 
@@ -43,9 +45,11 @@ export function roundToSetting(hardware: Hardware, wantedMm: number): RoundedSet
   const { shortestMm, longestMm } = hardwareRange(hardware);
   const last = lastStep(hardware);
   const step = stepMm(hardware);
-  const exact = step === 0 ? 0 : (wantedMm - shortestMm) / step;
+  const lower = step === 0 ? 0 : Math.min(Math.max(0, last - 1), Math.max(0, Math.floor((wantedMm - shortestMm) / step)));
+  const upper = Math.min(last, lower + 1);
+  const offMm = (index: number): number => Math.abs(Math.min(longestMm, shortestMm + index * step) - wantedMm);
   // Half-way between two settings the longer is taken, whatever the last binary digit says: a band is safer taken in than let out.
-  const nearest = Math.min(last, Math.max(0, Math.round(exact + 1e-9)));
+  const nearest = offMm(upper) <= offMm(lower) + 1e-7 ? upper : lower;
   const slackMm = step / 2;
   return {
     nearest: settingAt(hardware, nearest),

@@ -287,6 +287,18 @@ describe('hardware', () => {
     });
   });
 
+  it('offers the longest of a slider whose range is no whole number of steps, and counts the excess from it', () => {
+    // steps of 3 mm from 740: 740, 743, 746, 749, and 751 where it is pushed home
+    const short: Hardware = { ...SLIDER, shortestMm: 740, longestMm: 751 };
+    expect(Array.from({ length: lastStep(short) + 1 }, (_, step) => settingAt(short, step).lengthMm)).toEqual([740, 743, 746, 749, 751]);
+    expect(roundToSetting(short, 752)).toMatchObject({ nearest: { lengthMm: 751 }, above: null, beyondMm: 0 });
+    expect(roundToSetting(short, 755)).toMatchObject({ nearest: { lengthMm: 751 }, beyondMm: 4 });
+    expect([749.4, 750, 750.6].map((mm) => roundToSetting(short, mm).nearest.lengthMm)).toEqual([749, 751, 751]);
+    const { position } = settingAt(short, 4);
+    expect(position).toEqual({ kind: 'glide', fromSewnEndMm: 52 });
+    expect(readSetting(short, '52 mm', 'mm')).toMatchObject({ kind: 'setting', setting: { step: 4 } });
+  });
+
   it('has settings within its range only', () => {
     expect(lastStep(HALF_SIZE_SLOTS)).toBe(8);
     expect(lastStep({ kind: 'fixed', lengthMm: 800 })).toBe(0);

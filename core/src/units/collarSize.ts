@@ -1,7 +1,9 @@
 import { formatInches } from './formatLength.ts';
-import { MM_PER_UNIT } from './lengthUnit.ts';
+import { translateCollar } from './collarChart.ts';
+import { MM_PER_UNIT, type LengthUnit } from './lengthUnit.ts';
 import { splitUnit } from './parseLength.ts';
-import { parseNumber, type NumberReading } from './parseNumber.ts';
+import { LONGEST_NUMBER_TEXT, parseNumber, type NumberReading } from './parseNumber.ts';
+import { plainText } from './plainText.ts';
 
 /** The two systems shirts are labelled in. A label is a name for a size; only its girth is a length. */
 export type CollarSystem = 'in' | 'cm';
@@ -23,23 +25,64 @@ export const COLLAR_RANGE: Readonly<Record<CollarSystem, { readonly min: number;
 export type CollarReading =
   | { readonly kind: 'collar'; readonly collar: CollarSize }
   | { readonly kind: 'wrongUnit'; readonly written: CollarSystem; readonly likely: CollarSystem; readonly value: number }
-  | { readonly kind: 'outOfRange'; readonly value: number; readonly system: CollarSystem | undefined }
+  | { readonly kind: 'outOfRange'; readonly value: number; readonly unit: LengthUnit | undefined }
+  /** Two labels of one shirt, such as 16 (41), that no size chart puts together. */
+  | { readonly kind: 'twoSizes'; readonly first: CollarSize; readonly second: CollarSize }
   | Extract<NumberReading, { kind: 'unreadable' }>;
 
+/** A shirt that bears both labels, `16 (41)` or `16/41`. */
+const TWO_LABELS = /^([^()/]+)(?:\(([^()/]+)\)|\/([^()/]+))$/;
+/** Makers differ by so much, in centimetres of label, on what is one size (common practice, no source). */
+const LABELS_AGREE_CM = 1;
+
 /**
- * Reads a collar size written any usual way. Without a unit the magnitude decides: 10–24 are inches, 25–61
- * centimetres. A unit that contradicts the number (16 cm, 40 in) is refused with the likely unit, never swapped.
+ * Reads a collar size written any usual way. Without a unit the magnitude decides: 10–24 are inches, 25–61 centimetres,
+ * 250–610 millimetres of girth. Of two labels on one shirt, `16 (41)`, the first is taken where the second agrees. A unit
+ * that contradicts the number (16 cm, 40 in) is refused with the likely unit, never swapped.
  */
 export function parseCollarSize(text: string): CollarReading {
+  const trimmed = text.trim();
+  const labels = trimmed.length > LONGEST_NUMBER_TEXT ? null : TWO_LABELS.exec(plainText(trimmed));
+  if (labels) {
+    const [, first = '', inBrackets, afterSlash] = labels;
+    const [one, two] = [readLabel(first), readLabel(inBrackets ?? afterSlash ?? '')];
+    if (one.kind === 'collar' && two.kind === 'collar') return agreeing(one.collar, two.collar);
+  }
+  return readLabel(trimmed);
+}
+
+function readLabel(text: string): CollarReading {
   const { numberText, unit } = splitUnit(text);
   const reading = parseNumber(numberText);
   if (reading.kind === 'unreadable') return reading;
-  const value = unit === 'mm' ? reading.value / MM_PER_UNIT.cm : reading.value;
+  const { value } = reading;
+  const inCm = value / MM_PER_UNIT.cm;
+  // a length in millimetres is a girth and cannot be a label in inches; 406 with no unit can be nothing else
+  if (unit === 'mm' && !isInRange(inCm, 'cm')) return { kind: 'outOfRange', value, unit };
+  if (unit === 'mm' || (unit === undefined && isInRange(inCm, 'cm'))) return { kind: 'collar', collar: { system: 'cm', label: inCm } };
   const fitting = (['in', 'cm'] as const).find((system) => isInRange(value, system));
-  const written: CollarSystem | undefined = unit === 'mm' ? 'cm' : unit;
-  if (fitting === undefined) return { kind: 'outOfRange', value: reading.value, system: written };
-  if (written !== undefined && written !== fitting) return { kind: 'wrongUnit', written, likely: fitting, value };
+  if (fitting === undefined) return { kind: 'outOfRange', value, unit };
+  if (unit !== undefined && unit !== fitting) return { kind: 'wrongUnit', written: unit, likely: fitting, value };
   return { kind: 'collar', collar: { system: fitting, label: value } };
+}
+
+function agreeing(first: CollarSize, second: CollarSize): CollarReading {
+  const inCm = ({ system, label }: CollarSize): number => (system === 'cm' ? label : translateCollar({ system, label }, 'cm').collar.label);
+  return Math.abs(inCm(first) - inCm(second)) <= LABELS_AGREE_CM ? { kind: 'collar', collar: first } : { kind: 'twoSizes', first, second };
+}
+
+/** Largest label that shops keep (common practice, no source): what is above it may well be a slip of the fingers. */
+const LARGEST_KEPT: Readonly<Record<CollarSystem, number>> = { in: 21, cm: 54 };
+
+/**
+ * A size that is more likely meant than the one that was typed: one so large that no shop keeps it, whose two digits read
+ * backwards are an ordinary one (61 for 16). Null where there is no doubt.
+ */
+export function doubtedCollar({ system, label }: CollarSize): CollarSize | null {
+  if (label <= LARGEST_KEPT[system] || !Number.isInteger(label)) return null;
+  const backwards = Number([...String(label)].reverse().join(''));
+  const likely = (['in', 'cm'] as const).find((each) => isInRange(backwards, each));
+  return likely === undefined ? null : { system: likely, label: backwards };
 }
 
 /** Girth of the buttoned collar band, in mm, that a label stands for: 16 in is 406.4 mm, 41 cm is 410 mm. */

@@ -1,10 +1,11 @@
 /** Units: lengths and collar labels as people write and read them. */
 export { MM_PER_UNIT, inchesToMm, type LengthUnit } from './lengthUnit.ts';
-export { parseNumber, type NumberReading } from './parseNumber.ts';
+export { parseNumber, type NumberReading, type UnreadableReason } from './parseNumber.ts';
 export { parseLength, type LengthReading } from './parseLength.ts';
 export { FINEST_INCH_FRACTION, formatInches, formatInchesPlain, formatLength, formatLengthBare } from './formatLength.ts';
 export {
   COLLAR_RANGE,
+  doubtedCollar,
   collarGirthMm,
   formatCollarLabel,
   formatCollarSize,

@@ -1,5 +1,6 @@
 import { MM_PER_UNIT, type LengthUnit } from './lengthUnit.ts';
 import { LONGEST_NUMBER_TEXT, parseNumber, type NumberReading } from './parseNumber.ts';
+import { plainText } from './plainText.ts';
 
 /** What came of reading a length: millimetres, the number and unit it was written in, or why it could not be read. */
 export type LengthReading =
@@ -10,19 +11,19 @@ export type LengthReading =
 const UNIT_SPELLINGS: readonly (readonly [spelling: string, unit: LengthUnit])[] = [
   ...(['millimetres', 'millimeters', 'millimetre', 'millimeter', 'mm'] as const).map((spelling) => [spelling, 'mm'] as const),
   ...(['centimetres', 'centimeters', 'centimetre', 'centimeter', 'cm'] as const).map((spelling) => [spelling, 'cm'] as const),
-  ...(['inches', 'inch', 'ins', 'in', '"', '″', '”', "''"] as const).map((spelling) => [spelling, 'in'] as const),
+  ...(['inches', 'inch', 'ins', 'in', '"', '”', '“', '„', "''", '’’', '‘‘', '′′'] as const).map((spelling) => [spelling, 'in'] as const),
 ];
 
 /** Splits a written length into its number and its unit; `unit` is undefined where none is written, or the text is too long to be a length. */
 export function splitUnit(text: string): { readonly numberText: string; readonly unit: LengthUnit | undefined } {
   const trimmed = text.trim();
   if (trimmed.length > LONGEST_NUMBER_TEXT) return { numberText: trimmed, unit: undefined };
-  const lower = trimmed.toLowerCase();
-  const bare = lower.endsWith('.') ? lower.slice(0, -1) : lower;
+  const plain = plainText(trimmed);
+  const bare = plain.endsWith('.') ? plain.slice(0, -1) : plain;
   for (const [spelling, unit] of UNIT_SPELLINGS) {
     if (bare.endsWith(spelling)) return { numberText: bare.slice(0, -spelling.length).trim(), unit };
   }
-  return { numberText: trimmed, unit: undefined };
+  return { numberText: plain, unit: undefined };
 }
 
 /**

@@ -3,7 +3,9 @@ import fc from 'fast-check';
 import Fraction from 'fraction.js';
 import {
   COLLAR_CHART,
+  COLLAR_RANGE,
   collarGirthMm,
+  doubtedCollar,
   formatCollarSize,
   formatInches,
   formatInchesPlain,
@@ -31,6 +33,15 @@ describe('parseNumber', () => {
     ['½', 0.5],
     ['  16 ', 16],
     ['0', 0],
+    ['15–3/4', 15.75],
+    ['15—3/4', 15.75],
+    ['15\u20113/4', 15.75],
+    ['15−3/4', 15.75],
+    ['１５．７５', 15.75],
+    ['١٥٫٧٥', 15.75],
+    ['۱۵ ۳/۴', 15.75],
+    ['15.', 15],
+    ['.75', 0.75],
   ])('reads %s', (text, value) => {
     expect(parseNumber(text)).toEqual({ kind: 'number', value });
   });
@@ -48,6 +59,12 @@ describe('parseNumber', () => {
     ['1/2/3', 'notANumber'],
     ['fifteen', 'notANumber'],
     ['15 1/0', 'zeroDenominator'],
+    ['15 100/4', 'improperFraction'],
+    ['15 5/4', 'improperFraction'],
+    ['15 4/4', 'improperFraction'],
+    ['31/2', 'improperFraction'],
+    ['.', 'notANumber'],
+    ['–15', 'negative'],
     ['9'.repeat(60), 'notANumber'],
   ])('refuses %j as %s', (text, reason) => {
     expect(parseNumber(text)).toEqual({ kind: 'unreadable', reason });
@@ -57,9 +74,10 @@ describe('parseNumber', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 0, max: 99 }),
-        fc.integer({ min: 1, max: 63 }),
-        fc.integer({ min: 2, max: 64 }),
-        (whole, numerator, denominator) => {
+        fc
+          .integer({ min: 2, max: 64 })
+          .chain((denominator) => fc.tuple(fc.integer({ min: 1, max: denominator - 1 }), fc.constant(denominator))),
+        (whole, [numerator, denominator]) => {
           const text = `${whole} ${numerator}/${denominator}`;
           expect(parseNumber(text)).toEqual({ kind: 'number', value: expect.closeTo(new Fraction(text).valueOf(), 12) as number });
         },
@@ -74,6 +92,10 @@ describe('parseLength', () => {
     ['15¾"', 400.05],
     ['15¾″', 400.05],
     ['15.75 inches', 400.05],
+    ['15.75’’', 400.05],
+    ["15.75''", 400.05],
+    ['15.75′′', 400.05],
+    ['１５．７５ in', 400.05],
     ['40 cm', 400],
     ['40,5cm', 405],
     ['62 mm', 62],
@@ -144,6 +166,28 @@ describe('collar sizes', () => {
     expect(parseCollarSize('40 in')).toEqual({ kind: 'wrongUnit', written: 'in', likely: 'cm', value: 40 });
   });
 
+  it('reads 406 as millimetres of girth, since it can be nothing else', () => {
+    expect(parseCollarSize('406')).toEqual({ kind: 'collar', collar: { system: 'cm', label: 40.6 } });
+  });
+
+  it('takes the first of two labels on one shirt where the size chart puts them together', () => {
+    const sixteen = { kind: 'collar', collar: { system: 'in', label: 16 } };
+    for (const text of ['16 (41)', '16/41', '16 in (41 cm)', '16 (40.5)']) expect(parseCollarSize(text)).toEqual(sixteen);
+    expect(parseCollarSize('41 (16)')).toEqual({ kind: 'collar', collar: { system: 'cm', label: 41 } });
+    expect(parseCollarSize('16 (44)')).toMatchObject({ kind: 'twoSizes', first: { label: 16 }, second: { label: 44 } });
+  });
+
+  it('never proposes inches for millimetres', () => {
+    expect(parseCollarSize('155 mm')).toEqual({ kind: 'outOfRange', value: 155, unit: 'mm' });
+  });
+
+  it('doubts a size that nobody keeps and that reads backwards as an ordinary one', () => {
+    expect(doubtedCollar({ system: 'cm', label: 61 })).toEqual({ system: 'in', label: 16 });
+    expect(doubtedCollar({ system: 'cm', label: 51 })).toBeNull();
+    expect(doubtedCollar({ system: 'cm', label: 57 })).toBeNull();
+    expect(doubtedCollar({ system: 'in', label: 16 })).toBeNull();
+  });
+
   it.each(['0', '5', '24 1/2', '200', '900 cm'])('refuses %s as no collar', (text) => {
     expect(parseCollarSize(text).kind).toBe('outOfRange');
   });
@@ -180,9 +224,30 @@ describe('collar sizes', () => {
     }
   });
 
-  it('reads between rows, and goes by girth beyond the chart', () => {
+  it('reads between rows, and goes on by girth from the last row beyond the chart', () => {
     expect(translateCollar({ system: 'in', label: 15.25 }, 'cm')).toEqual({ collar: { system: 'cm', label: 38.5 }, by: 'chart' });
-    expect(translateCollar({ system: 'in', label: 20 }, 'cm')).toMatchObject({ collar: { label: 50.8 }, by: 'length' });
+    // two inches over 18 (45) are 5.08 cm; an inch under 14 (36) is 2.54
+    expect(translateCollar({ system: 'in', label: 20 }, 'cm')).toEqual({ collar: { system: 'cm', label: closeTo(50.08) }, by: 'length' });
+    expect(translateCollar({ system: 'in', label: 13 }, 'cm')).toEqual({ collar: { system: 'cm', label: closeTo(33.46) }, by: 'length' });
     expect(translateCollar({ system: 'in', label: 16 }, 'in').by).toBe('same');
   });
+
+  it.each(['in', 'cm'] as const)('rises everywhere from %s, without a jump, and comes back to the same label', (system) => {
+    const { min, max } = COLLAR_RANGE[system];
+    const other = system === 'in' ? 'cm' : 'in';
+    const step = (max - min) / 1000;
+    // the steepest row of the chart: a quarter inch for a centimetre
+    const steepest = (system === 'in' ? 4 : 0.5) * step;
+    let last = translateCollar({ system, label: min }, other).collar.label;
+    for (let i = 1; i <= 1000; i += 1) {
+      const label = min + i * step;
+      const { collar } = translateCollar({ system, label }, other);
+      expect(collar.label).toBeGreaterThan(last);
+      expect(collar.label - last).toBeLessThan(steepest + 1e-9);
+      expect(translateCollar(collar, system).collar.label).toBeCloseTo(label, 9);
+      last = collar.label;
+    }
+  });
 });
+
+const closeTo = (value: number): number => expect.closeTo(value, 9) as number;

@@ -1,3 +1,4 @@
+import { StartRefused } from '../startRefused.ts';
 import { createHash, type Hash } from 'node:crypto';
 import { z } from 'zod';
 
@@ -64,9 +65,17 @@ export function writeRow(columns: readonly ShopColumn[], row: Readonly<Record<st
   return JSON.stringify(written);
 }
 
-/** A line's row, as the database takes it, in the order of the columns. */
+function parseRow(line: string): Readonly<Record<string, unknown>> {
+  try {
+    return JSON.parse(line) as Readonly<Record<string, unknown>>;
+  } catch (error) {
+    throw new StartRefused('This file is damaged: a line of it is not what was written.', { cause: error });
+  }
+}
+
+/** A line's row, as the database takes it, in the order of the columns. @throws StartRefused where the line is no row. */
 export function readRow(columns: readonly ShopColumn[], line: string): (string | number | null)[] {
-  const written = JSON.parse(line) as Readonly<Record<string, unknown>>;
+  const written = parseRow(line);
   return columns.map(({ name, kind }) => {
     const value = written[name];
     if (value === undefined || value === null) return null;

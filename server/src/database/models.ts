@@ -10,12 +10,16 @@ export interface WearerRow {
   collarEstimated: boolean | number;
   longEnd: 'left' | 'right';
   note: string;
+  contact: string;
+  eventName: string;
+  eventOn: string | null;
   measures: unknown;
   mergedInto: string | null;
   version: number;
   createdAt: Date;
   updatedAt: Date;
   seenAt: Date;
+  awayAt: Date | null;
 }
 
 /** A word of a wearer's name, or a beginning of one. */
@@ -63,6 +67,7 @@ export interface TyingRow {
   isConfirmed: boolean | number;
   note: string;
   tiedAt: Date;
+  removedAt: Date | null;
 }
 
 /** A collar in stock. */
@@ -90,13 +95,15 @@ export interface TieRow {
   id: string;
   name: string;
   shape: string;
-  clothKind: string;
+  fibre: string;
+  weave: string | null;
   measures: unknown;
   inStock: number;
   note: string;
   version: number;
   createdAt: Date;
   updatedAt: Date;
+  awayAt: Date | null;
 }
 
 /** A fitting is written once and never changed, but for whether a later revision took its place. */
@@ -160,16 +167,23 @@ export function defineModels(sequelize: Sequelize): Models {
         collarEstimated: required(DataTypes.BOOLEAN),
         longEnd: text(),
         note: text(),
+        contact: text(),
+        eventName: text(),
+        eventOn: optional(DataTypes.DATEONLY),
         measures: document(),
         mergedInto: optional(KEY),
         ...changing(),
         seenAt: time(),
+        awayAt: optional(DataTypes.DATE(3)),
       },
       { tableName: 'wearers' },
     ),
     ties: sequelize.define(
       'tie',
-      { id: key(), name: text(), shape: text(), clothKind: text(), measures: document(), inStock: whole(), note: text(), ...changing() },
+      {
+        ...{ id: key(), name: text(), shape: text(), fibre: text(), weave: optional(DataTypes.STRING), measures: document() },
+        ...{ inStock: whole(), note: text(), ...changing(), awayAt: optional(DataTypes.DATE(3)) },
+      },
       { tableName: 'ties' },
     ),
     fittings: sequelize.define(
@@ -232,6 +246,7 @@ export function defineModels(sequelize: Sequelize): Models {
         isConfirmed: required(DataTypes.BOOLEAN),
         note: text(),
         tiedAt: time(),
+        removedAt: optional(DataTypes.DATE(3)),
       },
       { tableName: 'tyings' },
     ),

@@ -1,7 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { assertNotInTransaction } from './withTransaction.ts';
 
-type Value = string | number;
+type Value = string | number | null;
 
 /** The driver's connection, as far as reading needs it. */
 interface ReadingConnection {

@@ -22,7 +22,7 @@ import { tieRepository } from '../modules/ties/repository.ts';
 import { tyingService } from '../modules/tyings/service.ts';
 import { wearerRepository } from '../modules/wearers/repository.ts';
 import { wearerService, wholeWearer } from '../modules/wearers/service.ts';
-import { defineModels } from '../database/models.ts';
+import { defineModels, readDocument } from '../database/models.ts';
 import type { Database } from '../plugins/database.ts';
 import { demoCollars, demoShop } from './house.ts';
 import { demoTies } from './ties.ts';
@@ -74,7 +74,7 @@ async function stock(shop: Database): Promise<void> {
       transaction,
     );
     for (const collar of demoCollars) await collars.insert(uuid(), collarInput.parse(collar), new Date(), transaction);
-    for (const wearer of [...demoWearers].reverse())
+    for (const wearer of [...demoWearers(new Date())].reverse())
       await wearers.insert([wholeWearer(uuid(), wearerInput.parse(wearer))], new Date(), transaction);
   });
   await shopRepository(shop).update(1, shopSettingsInput.parse(demoShop));
@@ -84,36 +84,85 @@ async function stock(shop: Database): Promise<void> {
 const NAMESPACE = '6f2c1f0e-8f3b-5c57-9a53-0f6e2d0a7b11';
 const keyOf = (kind: string, number: number): string => v5(`${kind} ${number}`, NAMESPACE);
 
-/** Fittings and tyings of the last days, so that there is a ledger, a history, and a revision to look at. */
+/** A fitting of the scenario: who, what, for what, by whom, so many days ago. */
+interface GivenOut {
+  readonly wearer: string;
+  readonly tie: string;
+  readonly occasion: Occasion;
+  readonly staff: string;
+  readonly school?: 'true' | 'easy' | 'late';
+  readonly daysAgo: number;
+}
+
+/** More than a year of the house's work, oldest first; the last is revised. */
+const GIVEN_OUT: readonly GivenOut[] = [
+  { wearer: 'Ivo Sandgate', tie: 'Harbour Night', occasion: 'blackTie', staff: 'Prudence', daysAgo: 402 },
+  { wearer: 'Emeka Stroud', tie: 'Long Pier', occasion: 'blackTie', staff: 'Osric', daysAgo: 317 },
+  { wearer: 'Tobias Renwick', tie: 'Night Ferry', occasion: 'business', staff: 'Osric', daysAgo: 251 },
+  { wearer: 'Piet van Hollum', tie: 'Sandbank', occasion: 'business', staff: 'Osric', daysAgo: 171 },
+  { wearer: 'Desmond', tie: 'Choirstall', occasion: 'blackTie', staff: 'Hester', school: 'easy', daysAgo: 118 },
+  { wearer: 'Ivo Sandgate', tie: 'Lamplighter', occasion: 'blackTie', staff: 'Hester', daysAgo: 83 },
+  { wearer: 'Marit Solheim', tie: 'Night Ferry', occasion: 'business', staff: 'Osric', daysAgo: 55 },
+  { wearer: 'Rafferty', tie: 'Quayside', occasion: 'daytime', staff: 'Prudence', daysAgo: 34 },
+  { wearer: 'Ottoline', tie: 'Quayside', occasion: 'daytime', staff: 'Prudence', school: 'late', daysAgo: 20 },
+  { wearer: 'Corin Attleby', tie: 'Night Ferry', occasion: 'other', staff: 'Osric', daysAgo: 12 },
+  { wearer: 'Corin Attleby', tie: 'Harbour Night', occasion: 'blackTie', staff: 'Hester', daysAgo: 4 },
+];
+
+/** Fittings and tyings of a year and more, so that there is a ledger, a history, and a revision to look at. */
 async function giveOutSome(shop: Database, wearers: readonly Wearer[], ties: readonly Tie[]): Promise<void> {
   const fittings = fittingService(shop);
-  const given: readonly (readonly [wearer: string, tie: string, occasion: Occasion, staff: string, school?: 'true' | 'easy' | 'late'])[] = [
-    ['Piet van Hollum', 'Sandbank', 'business', 'Osric'],
-    ['Desmond', 'Choirstall', 'blackTie', 'Hester', 'easy'],
-    ['Ivo Sandgate', 'Lamplighter', 'blackTie', 'Hester'],
-    ['Marit Solheim', 'Night Ferry', 'business', 'Osric'],
-    ['Rafferty', 'Quayside', 'daytime', 'Prudence'],
-    ['Ottoline', 'Quayside', 'daytime', 'Prudence', 'late'],
-    ['Corin Attleby', 'Night Ferry', 'other', 'Osric'],
-    ['Corin Attleby', 'Harbour Night', 'blackTie', 'Hester'],
-  ];
   let last: Fitting | null = null;
-  for (const [i, [wearerName, tieName, occasion, staff, school = 'true']] of given.entries()) {
-    last = await giveOut(fittings, keyOf('fitting', i), find(wearers, wearerName), find(ties, tieName), { occasion, staff, school }, null);
+  for (const [i, { wearer, tie, occasion, staff, school = 'true', daysAgo }] of GIVEN_OUT.entries()) {
+    const id = keyOf('fitting', i);
+    last = await giveOut(fittings, id, find(wearers, wearer), find(ties, tie), { occasion, staff, school }, null);
+    await dateBack(shop, 'fittings', id, daysAgo);
   }
   const corin = find(wearers, 'Corin Attleby');
-  if (last)
-    await giveOut(
-      fittings,
-      keyOf('fitting', given.length),
-      corin,
-      find(ties, 'Harbour Night'),
-      { occasion: 'blackTie', staff: 'Hester', school: 'easy' },
-      last.id,
-    );
+  if (last) {
+    const id = keyOf('fitting', GIVEN_OUT.length);
+    await giveOut(fittings, id, corin, find(ties, 'Harbour Night'), { occasion: 'blackTie', staff: 'Hester', school: 'easy' }, last.id);
+    await dateBack(shop, 'fittings', id, 1);
+  }
   await wearerService(shop).own(corin.id, find(ties, 'Harbour Night').id);
   if (last) await tieSome(shop, corin, find(ties, 'Harbour Night'), last);
   await tieCottons(shop, wearers, ties);
+  await seeAsFitted(shop);
+}
+
+/** Where the time of what is given out or tied stands. */
+const TIME_OF = { fittings: 'given_out_at', tyings: 'tied_at' } as const;
+/** The hour of the day, in UTC, at which most of the scenario happened. */
+const BUSY_HOUR = 14;
+
+/** Puts something of the scenario so many days back: services only know now. */
+async function dateBack({ jobs }: Database, table: keyof typeof TIME_OF, id: string, daysAgo: number): Promise<void> {
+  const at = new Date();
+  at.setUTCDate(at.getUTCDate() - daysAgo);
+  at.setUTCHours(BUSY_HOUR - (daysAgo % 5), (daysAgo * 17) % 60, 0, 0);
+  await jobs.query(`UPDATE ${table} SET ${TIME_OF[table]} = ? WHERE id = ?`, { replacements: [at, id] });
+  if (table === 'tyings') return;
+  // the card is written again as a whole: the database's own functions write documents in their own spacing
+  const [kept] = await jobs.query<{ card: unknown }>('SELECT card FROM fittings WHERE id = ?', {
+    replacements: [id],
+    type: QueryTypes.SELECT,
+  });
+  const card = { ...(readDocument(kept?.card) as object), givenOutAt: at.toISOString() };
+  await jobs.query('UPDATE fittings SET card = ? WHERE id = ?', { replacements: [JSON.stringify(card), id] });
+}
+
+/** Everybody was entered when they were first fitted, or some weeks ago, and last seen when they were last. */
+async function seeAsFitted({ jobs }: Database): Promise<void> {
+  const statements = [
+    `UPDATE wearers w LEFT JOIN (SELECT wearer_id, MIN(given_out_at) AS first_at, MAX(given_out_at) AS last_at FROM fittings GROUP BY wearer_id) f
+      ON f.wearer_id = w.id SET w.created_at = COALESCE(f.first_at, w.created_at - INTERVAL 26 DAY),
+      w.updated_at = COALESCE(f.first_at, w.created_at), w.seen_at = COALESCE(f.last_at, w.created_at)`,
+    'UPDATE wearer_words o JOIN wearers w ON w.id = o.wearer_id SET o.seen_at = w.seen_at',
+    'UPDATE wearer_measures m JOIN wearers w ON w.id = m.wearer_id SET m.taken_at = w.created_at',
+    'UPDATE wearer_ties o JOIN wearers w ON w.id = o.wearer_id SET o.since = w.seen_at',
+    'UPDATE ties SET created_at = created_at - INTERVAL 420 DAY, updated_at = updated_at - INTERVAL 420 DAY WHERE created_at > UTC_TIMESTAMP() - INTERVAL 1 DAY',
+  ];
+  for (const statement of statements) await jobs.query(statement);
 }
 
 /** Cotton ties that were measured when they were tied: what they showed is where another tie of cotton starts from. */
@@ -133,7 +182,9 @@ async function tieCottons(shop: Database, wearers: readonly Wearer[], ties: read
     const [front, back] = [third(shortOffMm), third(longOffMm)];
     const halves = { frontLoopMm: front, frontFlatEndMm: front, backLoopMm: back, backFlatEndMm: back };
     const about = { wearerId: find(wearers, wearerName).id, tieId: tie.id, outcome: 'tied', neckPathMm: path } as const;
-    await tyings.record(tyingInput.parse({ id: keyOf('cotton', i), ...about, setMm, leadMm, ...halves }));
+    const id = keyOf('cotton', i);
+    await tyings.record(tyingInput.parse({ id, ...about, setMm, leadMm, ...halves }));
+    await dateBack(shop, 'tyings', id, 96 - 30 * i);
   }
 }
 
@@ -155,7 +206,11 @@ async function tieSome(
     { ...tiedWith, outcome: 'tied', frontLoopMm: 60, frontFlatEndMm: 61, backLoopMm: 64, backFlatEndMm: 62 },
     { ...tiedWith, outcome: 'tied', frontLoopMm: 61, frontFlatEndMm: 60, backLoopMm: 63, backFlatEndMm: 63 },
   ];
-  for (const [i, tried] of tries.entries()) await tyings.record(tyingInput.parse({ id: keyOf('tying', i), wearerId, tieId, ...tried }));
+  for (const [i, tried] of tries.entries()) {
+    const id = keyOf('tying', i);
+    await tyings.record(tyingInput.parse({ id, wearerId, tieId, ...tried }));
+    await dateBack(shop, 'tyings', id, 11 - 2 * i);
+  }
 }
 
 async function giveOut(

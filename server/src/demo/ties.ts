@@ -1,13 +1,13 @@
 import type { TieData } from '@easytuck/contract';
 import {
-  CLOTH_BEHAVIOUR,
+  clothBehaviour,
   DEFAULT_EASE_MM,
   inchesToMm,
   naturalSetMm,
   neckPathMm,
   prepareTie,
   type BandMarks,
-  type ClothKind,
+  type Cloth,
   type ClothLook,
   type CollarSize,
   type Hardware,
@@ -28,7 +28,7 @@ type Cut = readonly [
 interface DemoTie {
   readonly name: string;
   readonly shape: TieData['shape'];
-  readonly cloth: ClothKind;
+  readonly cloth: Cloth;
   readonly cut: Cut;
   readonly overhangMm: number;
   readonly inStock: number;
@@ -74,7 +74,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Harbour Night butterfly',
     shape: 'butterfly',
-    cloth: 'silk',
+    cloth: { fibre: 'silk', weave: 'twill' },
     cut: [62, 62, 62, 20, 65, 30, 65],
     overhangMm: 0,
     inStock: 14,
@@ -87,7 +87,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Lamplighter semi-butterfly',
     shape: 'semiButterfly',
-    cloth: 'satin',
+    cloth: { fibre: 'silk', weave: 'satin' },
     cut: [58, 56, 58, 20, 56, 31, 58],
     overhangMm: 2,
     inStock: 9,
@@ -100,7 +100,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Breakwater piqué batwing',
     shape: 'batwing',
-    cloth: 'cotton',
+    cloth: { fibre: 'cotton', weave: 'pique' },
     cut: [48, 52, 54, 19, 42, 37, 43],
     overhangMm: 2,
     inStock: 6,
@@ -114,7 +114,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Signal Red diamond',
     shape: 'pointed',
-    cloth: 'grosgrain',
+    cloth: { fibre: 'silk', weave: 'grosgrain' },
     cut: [60, 59, 67, 20, 60, 30, 58, 27],
     overhangMm: 8,
     inStock: 4,
@@ -127,7 +127,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Debater donegal club',
     shape: 'club',
-    cloth: 'wool',
+    cloth: { fibre: 'wool', weave: null },
     cut: [55, 54, 56, 21, 52, 33, 50, 22],
     overhangMm: 2,
     inStock: 5,
@@ -140,7 +140,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Bandmaster velvet, cut to 16½',
     shape: 'butterfly',
-    cloth: 'velvet',
+    cloth: { fibre: 'cotton', weave: 'velvet' },
     cut: [64, 64, 65, 22, 72, 34, 72],
     overhangMm: 1,
     inStock: 1,
@@ -153,7 +153,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Sandbank linen slim',
     shape: 'batwing',
-    cloth: 'linen',
+    cloth: { fibre: 'linen', weave: 'plain' },
     cut: [46, 50, 52, 18, 36, 30, 37],
     overhangMm: 2,
     inStock: 7,
@@ -166,7 +166,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Night Ferry crew issue',
     shape: 'semiButterfly',
-    cloth: 'polyester',
+    cloth: { fibre: 'polyester', weave: 'satin' },
     cut: [56, 54, 55, 20, 52, 30, 53],
     overhangMm: 1,
     inStock: 26,
@@ -181,7 +181,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Tideline reversible',
     shape: 'semiButterfly',
-    cloth: 'silk',
+    cloth: { fibre: 'silk', weave: 'twill' },
     cut: [58, 58, 60, 20, 58, 30, 60],
     overhangMm: 1,
     inStock: 3,
@@ -195,7 +195,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Choirstall grosgrain',
     shape: 'butterfly',
-    cloth: 'grosgrain',
+    cloth: { fibre: 'silk', weave: 'grosgrain' },
     cut: [60, 60, 62, 20, 62, 31, 62],
     overhangMm: 0,
     inStock: 11,
@@ -207,13 +207,13 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Long Pier full butterfly',
     shape: 'butterfly',
-    cloth: 'satin',
+    cloth: { fibre: 'silk', weave: 'satin' },
     cut: [72, 72, 74, 22, 84, 34, 86],
     overhangMm: 0,
     inStock: 2,
     marked: inches(17),
     hardware: slider(38, 70, 240, 130, 6, null),
-    outer: ['midnight satin', 'black'],
+    outer: ['midnight satin', 'midnightBlue'],
     priceCode: 'D',
     note: 'Very wide: for large necks and spread collars.',
     extraWidths: [
@@ -224,7 +224,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Quayside check, small',
     shape: 'semiButterfly',
-    cloth: 'cotton',
+    cloth: { fibre: 'cotton', weave: 'chambray' },
     cut: [50, 48, 50, 19, 44, 27, 46],
     overhangMm: 1,
     inStock: 8,
@@ -236,7 +236,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Pilot piqué diamond',
     shape: 'pointed',
-    cloth: 'cotton',
+    cloth: { fibre: 'cotton', weave: 'pique' },
     cut: [54, 54, 66, 20, 52, 31, 52, 20],
     overhangMm: 6,
     inStock: 0,
@@ -249,7 +249,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Regatta club stripe',
     shape: 'club',
-    cloth: 'silk',
+    cloth: { fibre: 'silk', weave: 'twill' },
     cut: [56, 56, 58, 20, 54, 29, 54, 18],
     overhangMm: 1,
     inStock: 6,
@@ -262,7 +262,7 @@ const TIES: readonly DemoTie[] = [
   {
     name: 'Little Gull, child’s',
     shape: 'batwing',
-    cloth: 'cotton',
+    cloth: { fibre: 'cotton', weave: 'chambray' },
     cut: [38, 38, 40, 16, 32, 23, 32],
     overhangMm: 1,
     inStock: 5,
@@ -289,11 +289,11 @@ function toTie(demo: DemoTie): TieData {
     tipShape: TIP_SHAPES[shape],
     extraWidths: (demo.extraWidths ?? []).map(([atMm, widthMm]) => ({ atMm, widthMm })),
   };
-  const cut = { blade, cloth: CLOTH_BEHAVIOUR[demo.cloth], overhangMm };
+  const cut = { blade, cloth: clothBehaviour(demo.cloth), overhangMm };
   const lengthMm = Math.round((honestLengthMm(cut, demo.marked) + offMm) * 10) / 10;
   const face = ([faceName, look]: readonly [string, ClothLook]) => ({ name: faceName, look });
   return {
-    ...{ ...cut, name, shape, clothKind: demo.cloth, inStock, priceCode, note, quickClasp },
+    ...{ ...cut, name, shape, ...demo.cloth, inStock, priceCode, note, quickClasp },
     takeUp: null,
     faces: { outer: face(demo.outer), inner: demo.inner ? face(demo.inner) : null },
     hardware: demo.hardware(lengthMm),

@@ -4,6 +4,16 @@ import { createShop } from './2026-11-24-03-10-create-shop.ts';
 import { createDemoMark } from './2026-11-24-03-20-create-demo-mark.ts';
 import { keepMeasuresAndRevisions } from './2026-11-24-23-40-keep-measures-and-revisions.ts';
 import { createImports } from './2026-11-28-16-00-create-imports.ts';
+import { findMiddlesOfNames } from './2026-11-28-19-10-find-middles-of-names.ts';
+import { tellFibreFromWeave } from './2026-11-28-19-00-tell-fibre-from-weave.ts';
 import { timeTyings } from './2026-11-25-03-30-time-tyings.ts';
 
-export const migrations: readonly MigrationStep[] = [createShop, createDemoMark, keepMeasuresAndRevisions, timeTyings, createImports];
+export const migrations: readonly MigrationStep[] = [
+  createShop,
+  createDemoMark,
+  keepMeasuresAndRevisions,
+  timeTyings,
+  createImports,
+  tellFibreFromWeave,
+  findMiddlesOfNames,
+];

@@ -52,7 +52,7 @@ const DRAWER = Array.from({ length: 1_000 }, (_, i) => ({
   inStock: i % 3,
   dress: {
     shape: /** @type {const} */ ('butterfly'),
-    clothKind: /** @type {const} */ ('silk'),
+    fibre: /** @type {const} */ ('silk'),
     look: i % 2 ? /** @type {const} */ ('black') : /** @type {const} */ ('plain'),
   },
   prepared: prepareTie({

@@ -62,7 +62,7 @@ export async function measureTyings(address, databaseUrl) {
     }
     return percentile(times, 0.95);
   };
-  const cottons = ties.filter((/** @type {{ clothKind: string }} */ { clothKind }) => clothKind === 'cotton');
+  const cottons = ties.filter((/** @type {{ fibre: string }} */ { fibre }) => fibre === 'cotton');
   return {
     ofTieP95Ms: await p95(
       (i) => `?tieId=${ties[i % ties.length].id}`,

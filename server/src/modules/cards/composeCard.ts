@@ -3,10 +3,12 @@ import {
   hangWords,
   OCCASION_WORDS,
   settingWords,
+  sideName,
   toCollar,
   type Fitting,
   type SetCard,
   type ShopSettings,
+  type Told,
 } from '@easytuck/contract';
 import {
   drawTieFlat,
@@ -19,16 +21,17 @@ import {
   oppositeSide,
   prepareTie,
   settingAt,
+  type Side,
 } from '@easytuck/core';
 
 /** Shown with every tie that is given out, deferring to doctors and to the rules of a workplace. */
 export const CAUTIONS: readonly string[] = [
   'Never so tight that it presses the throat: leave a finger’s room, and loosen it at once on dizziness, headache or shortness of breath. With glaucoma or circulation trouble, ask a doctor first.',
-  'Children, and work near machinery, in care or in security: only a clasp that opens by itself, or none, as the rules there say.',
+  'Children, and work near machinery, in care or in security: only a breakaway clasp, or no tie at all, as the rules there say.',
 ];
 
 /** Composes what goes with the tie to the wearer, in the shop's unit. It is kept as it was composed. */
-export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSettings, 'name' | 'unit'>): SetCard {
+export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSettings, 'name' | 'unit'>, told: Told = 'wearer'): SetCard {
   const { tie, result, longEnd, revision } = fitting;
   const length = (lengthMm: number): string => formatLength(lengthMm, shop.unit);
   const prepared = prepareTie(tie);
@@ -37,6 +40,7 @@ export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSetti
   const { fit, setting } = fitWearer(prepared, worn, fitting.step, fitting.leadMm, longEnd);
   const set = settingWords(setting, length);
   const loop = result.frontLoopSide;
+  const named = (side: Side): string => sideName(side, told);
   const occasion = fitting.occasion === 'other' ? '' : `; ${OCCASION_WORDS[fitting.occasion].toLowerCase()}`;
   return {
     shop: shop.name,
@@ -46,13 +50,14 @@ export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSetti
     revision: revision.number,
     set: { figure: set.figure, of: set.of },
     lead: { figure: length(result.leadMm), side: longEnd },
+    told,
     spread: length(result.spreadMm),
     collar: `${formatCollarSize(toCollar(collar))}, ${COLLAR_STYLE_WORDS[style].toLowerCase()}${occasion}`,
     hang: result.hang ? hangWords(result.hang.noseMm, result.hang.between, length) : '',
     reminder: [
-      `Hang the long end ${length(result.leadMm)} lower, on your ${longEnd}; cross it over the short end, up behind and out.`,
-      `Fold the short end at the belly: loop on your ${loop}, flat end on your ${oppositeSide(loop)}. Drop the long end over the middle.`,
-      `Fold the long end; push the fold through behind the front bow, from your ${loop} to your ${oppositeSide(loop)}. Tighten by the loops.`,
+      `Hang the long end ${length(result.leadMm)} lower, on ${named(longEnd)}. Cross it over the short end, then up behind and out.`,
+      `Fold the short end at the belly: loop on ${named(loop)}, flat end on ${named(oppositeSide(loop))}. Drop the long end over the middle.`,
+      `Fold the long end and push the fold through behind the front bow, from ${named(loop)} to ${named(oppositeSide(loop))}. Tighten by the loops.`,
     ],
     cautions: [...CAUTIONS],
     late: lateWords(fitting, length),
@@ -61,10 +66,10 @@ export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSetti
   };
 }
 
-/** The late school: where to set it to tie, and what to draw in afterwards. Empty for the others. */
+/** The late school: where to set it to tie, and what to take in afterwards. Empty for the others. */
 function lateWords({ school, tie, result }: Omit<Fitting, 'card'>, length: (lengthMm: number) => string): string {
   if (school !== 'late' || result.drawInMm === 0) return '';
   const { longestMm } = hardwareRange(tie.hardware);
   const longest = settingWords(settingAt(tie.hardware, lastStep(tie.hardware)), length).phrase;
-  return `Tie it at ${longest} (${length(longestMm)} tip to tip), then draw in ${length(result.drawInMm)} at the back.`;
+  return `Tie it at ${longest} (${length(longestMm)} tip to tip), then take it in ${length(result.drawInMm)} at the back, to its mark.`;
 }

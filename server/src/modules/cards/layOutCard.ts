@@ -80,7 +80,11 @@ function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure)
   const numberY = topOfNumbers + textMm * 1.8;
   const columns = [
     { label: 'Set at', figure: card.set.figure, of: card.set.of },
-    { label: 'Lead', figure: card.lead.figure, of: `long end, your ${card.lead.side}` },
+    {
+      label: 'Lead',
+      figure: card.lead.figure,
+      of: card.told === 'wearer' ? `long end, your ${card.lead.side}` : `long end, the wearer’s ${card.lead.side}`,
+    },
     { label: 'Spread', figure: card.spread, of: 'of the finished bow' },
   ];
   // one size for all three, so that none is taken for more important than it is

@@ -1,13 +1,24 @@
-import { stepWords, type Fitting, type OfferedWay, type PaperSize } from '@easytuck/contract';
+import {
+  settingWords,
+  sideName,
+  stepWords,
+  type Fitting,
+  type OfferedWay,
+  type PaperSize,
+  type StepContext,
+  type Told,
+} from '@easytuck/contract';
 import {
   choreograph,
   collarGirthMm,
   fitTie,
   formatLength,
+  lastStep,
   neckPathMm,
   poseStep,
   prepareTie,
   projectPose,
+  settingAt,
   tyingMeasures,
   type LengthUnit,
   type Still,
@@ -27,7 +38,7 @@ const FOOT_MM = 14;
 const PICTURE_MM = { width: 84, height: 50 } as const;
 
 /** What is told at the foot of each page. */
-const CAUTION = 'Never so tight that it presses the throat. Dizziness, headache or short breath: loosen it at once.';
+const CAUTION = 'Never so tight that it presses the throat. Dizziness, headache or shortness of breath: loosen it at once.';
 
 const UP = { x: 0, y: 1, z: 0 } as const;
 
@@ -62,6 +73,7 @@ const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null
 export function layOutCoachSheet(
   fitting: Fitting,
   way: OfferedWay,
+  told: Told,
   unit: LengthUnit,
   paper: PaperSize,
   measure: Measure,
@@ -72,7 +84,7 @@ export function layOutCoachSheet(
   const fit = fitTie({
     tie,
     neckPathMm: neckPathMm(fitting.collar, fitting.easeMm),
-    setMm: fitting.result.setMm - fitting.result.drawInMm,
+    setMm: fitting.result.setMm,
     leadMm,
     longEnd: fitting.longEnd,
     limits: NO_LIMITS,
@@ -83,7 +95,7 @@ export function layOutCoachSheet(
   const pages: DisplayItem[][] = [];
   choreography.steps.forEach((step, i) => {
     const onPage = i % (COLUMNS * ROWS);
-    if (onPage === 0) pages.push(head(fitting, unit, leadMm, widthMm, heightMm, pages.length + 1, measure));
+    if (onPage === 0) pages.push(head(fitting, told, unit, leadMm, widthMm, heightMm, pages.length + 1, measure));
     const left = MARGIN_MM + (onPage % COLUMNS) * cellMm.width;
     const top = MARGIN_MM + HEAD_MM - 10 + Math.floor(onPage / COLUMNS) * cellMm.height;
     const view = viewFor(step.step);
@@ -100,11 +112,12 @@ export function layOutCoachSheet(
     const words = stepWords(step.step, {
       longEnd: fitting.longEnd,
       way: moved,
-      told: way === 'helper' ? 'helper' : 'wearer',
+      told,
       lead: formatLength(leadMm, unit),
+      late: lateOf(fitting, unit),
     });
     const page = pages[pages.length - 1];
-    page?.push(...picture(still, left, top, view));
+    page?.push(...picture(still, left, top, { ...view, isMirror: view.isMirror && told !== 'facing' }));
     page?.push(...telling(words, i + 1, left, top + PICTURE_MM.height + 5.5, Math.min(PICTURE_MM.width, cellMm.width - 5), measure));
   });
   return pages.map((items) => ({ widthMm, heightMm, items }));
@@ -113,8 +126,23 @@ export function layOutCoachSheet(
 /** How far a step is when it is drawn: the push through the passage is drawn under way, all else as it ends. */
 const shownAt = (step: TyingStep): number => (step === 'backBow' ? 0.6 : step === 'halfKnot' ? 0.72 : 1);
 
+/** How the pictures are seen by each reader. */
+const PICTURED: Readonly<Record<Told, string>> = {
+  wearer: 'as in the mirror',
+  facing: 'as you face the wearer',
+  behind: 'as in the mirror, over the wearer’s shoulder',
+};
+
+/** The late school's settings: where it is tied, and the mark it is taken back to. */
+function lateOf({ school, tie, result, step }: Fitting, unit: LengthUnit): StepContext['late'] {
+  if (school !== 'late' || result.drawInMm === 0) return null;
+  const phrase = (at: number): string => settingWords(settingAt(tie.hardware, at), (mm) => formatLength(mm, unit)).phrase;
+  return { longest: phrase(lastStep(tie.hardware)), mark: phrase(step) };
+}
+
 function head(
   fitting: Fitting,
+  told: Told,
   unit: LengthUnit,
   leadMm: number,
   widthMm: number,
@@ -122,7 +150,7 @@ function head(
   number: number,
   measure: Measure,
 ): DisplayItem[] {
-  const facts = `${fitting.tie.name}. Long end on your ${fitting.longEnd}${leadMm > 0 ? `, ${formatLength(leadMm, unit)} lower` : ', both ends level'}. Pictures as in the mirror, but for those from the side and from above.`;
+  const facts = `${fitting.tie.name}. ${leadMm > 0 ? `Long end on ${sideName(fitting.longEnd, told)}, ${formatLength(leadMm, unit)} lower` : 'Both ends level'}. Pictures ${PICTURED[told]}, except those from the side and from above.`;
   return [
     {
       kind: 'text',

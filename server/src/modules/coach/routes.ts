@@ -1,4 +1,4 @@
-import { paperSize, problem, recordId, tyingWay } from '@easytuck/contract';
+import { paperSize, problem, READERS, recordId, tyingWay } from '@easytuck/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
@@ -14,10 +14,12 @@ export async function coachRoutes(app: FastifyInstance): Promise<void> {
       schema: {
         tags: ['paper'],
         params: z.object({ fittingId: recordId }),
-        querystring: z.object({ way: tyingWay.default('main'), paper: paperSize.optional() }),
+        querystring: z.object({ way: tyingWay.default('main'), told: z.enum(READERS).optional(), paper: paperSize.optional() }),
         response: { 200: pdfAnswer, 400: problem, 404: problem, 503: problem },
       },
     },
-    async ({ params, query }, reply) => sendPdf(reply, 'coach-sheet', await service.sheetPdf(params.fittingId, query.way, query.paper)),
+    async ({ params, query: { way, told, paper } }, reply) =>
+      // tied by a helper it speaks to the helper, whom most stand before
+      sendPdf(reply, 'coach-sheet', await service.sheetPdf(params.fittingId, way, told ?? (way === 'helper' ? 'facing' : 'wearer'), paper)),
   );
 }

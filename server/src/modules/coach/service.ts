@@ -1,4 +1,4 @@
-import type { OfferedWay, PaperSize } from '@easytuck/contract';
+import type { OfferedWay, PaperSize, Told } from '@easytuck/contract';
 import type { Database } from '../../plugins/database.ts';
 import { measureText } from '../cards/fonts.ts';
 import { renderPdf } from '../cards/renderPdf.ts';
@@ -9,17 +9,17 @@ import { layOutCoachSheet } from './layOutCoachSheet.ts';
 /** What the coach can put on paper. */
 export interface CoachService {
   /** The tying of a fitting, step by step, on two sheets at most. */
-  readonly sheetPdf: (fittingId: string, way: OfferedWay, paper: PaperSize | undefined) => Promise<Uint8Array>;
+  readonly sheetPdf: (fittingId: string, way: OfferedWay, told: Told, paper: PaperSize | undefined) => Promise<Uint8Array>;
 }
 
 export function coachService(shop: Database): CoachService {
   const fittings = fittingService(shop);
   const settings = shopRepository(shop);
   return {
-    sheetPdf: async (fittingId, way, paper) => {
+    sheetPdf: async (fittingId, way, told, paper) => {
       const fitting = await fittings.get(fittingId);
       const { unit, paper: usual } = await settings.read();
-      const pages = layOutCoachSheet(fitting, way, unit, paper ?? usual, measureText);
+      const pages = layOutCoachSheet(fitting, way, told, unit, paper ?? usual, measureText);
       return renderPdf(
         `Tying, step by step: ${fitting.wearer.name}`,
         pages.map((display) => ({ widthMm: display.widthMm, heightMm: display.heightMm, placed: [{ display, x: 0, y: 0 }] })),

@@ -70,6 +70,14 @@ export const numberColumn = <D>(name: string, path: string, blank?: null): Colum
   },
 });
 
+/** A day as 2026-12-31; an empty cell is none. */
+export const dayColumn = <D>(name: string, path: string): Column<D> => ({
+  name,
+  path,
+  write: (data) => String(at(data, path) ?? ''),
+  read: (cell, row) => put(row, path, cell.trim() === '' ? null : cell.trim()),
+});
+
 /** `yes` or `no`; an empty cell is no. Anything else is handed on, to be refused. */
 export const yesColumn = <D>(name: string, path: string): Column<D> => ({
   name,

@@ -142,6 +142,7 @@ function wearerStore(sequelize: Sequelize): Store<WearerData> {
 /** A wearer of whom nothing is known: for comparing by what is. */
 const EMPTY: WearerData = {
   ...{ name: '', collar: null, longEnd: 'left', note: '', takenBy: '' },
+  ...{ contact: '', eventName: '', eventOn: null },
   ...{ bareNeckMm: null, easeMm: null, neckBreadthMm: null, faceWidthMm: null, firstButtonMm: null, buttonSpacingMm: null },
   ...{ dexterity: null, finish: null, fullness: null, backKnotLayer: null },
 };

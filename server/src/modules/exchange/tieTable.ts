@@ -1,5 +1,5 @@
-import { MOST_IMPORT_ROWS, SHAPE_WORDS, tieInput, type TieData } from '@easytuck/contract';
-import { CLOTH_BEHAVIOUR, parseNumber, type ClothKind } from '@easytuck/core';
+import { FORMER_CLOTHS, LOOK_WORDS, MOST_IMPORT_ROWS, SHAPE_WORDS, tieInput, WEAVE_WORDS, type TieData } from '@easytuck/contract';
+import { clothBehaviour, FIBRES, parseNumber, WEAVES, type Fibre, type Weave } from '@easytuck/core';
 import { at, numberColumn, put, textColumn, wordColumn, yesColumn, type Column } from './columns.ts';
 import type { TableKind } from './readTable.ts';
 
@@ -44,13 +44,22 @@ const MARK_AT_SHORTEST: Column<TieData> = {
   },
 };
 
-const INNER_LOOK: Column<TieData> = wordColumn('inner look', 'faces.inner.look');
+/** In a table a plain colour is just `plain`. */
+const LOOK_TABLE_WORDS = { ...LOOK_WORDS, plain: 'plain' };
+
+const INNER_LOOK: Column<TieData> = wordColumn('inner look', 'faces.inner.look', undefined, LOOK_TABLE_WORDS);
 
 const TIPS: Readonly<Record<string, string>> = { pointed: 'pointed', club: 'rounded' };
 
 /** A table may leave out what is usual: cloth, tip, overhang, and a tail as wide as the belly. */
 function complete(record: Record<string, unknown>): void {
-  const usual = CLOTH_BEHAVIOUR[record['clothKind'] as ClothKind] as (typeof CLOTH_BEHAVIOUR)[ClothKind] | undefined;
+  // a table of before fibre and weave were told apart names satin, grosgrain and velvet as cloths
+  const former =
+    typeof record['fibre'] === 'string' && Object.hasOwn(FORMER_CLOTHS, record['fibre']) ? FORMER_CLOTHS[record['fibre']] : undefined;
+  if (former) Object.assign(record, { fibre: former.fibre, weave: record['weave'] ?? former.weave });
+  const [fibre, weave] = [record['fibre'] as Fibre, (record['weave'] ?? null) as Weave | null];
+  const isCloth = FIBRES.includes(fibre) && (weave === null || WEAVES.includes(weave));
+  const usual = isCloth ? clothBehaviour({ fibre, weave }) : undefined;
   const fill = (path: string, value: unknown): void => {
     if (value !== undefined && at(record, path) === undefined) put(record, path, value);
   };
@@ -70,7 +79,8 @@ export const tieTable: TableKind<TieData> = {
   columns: [
     textColumn('name', 'name'),
     wordColumn('shape', 'shape', undefined, SHAPE_WORDS),
-    wordColumn('cloth', 'clothKind'),
+    wordColumn('cloth', 'fibre'),
+    wordColumn('weave', 'weave', null, WEAVE_WORDS),
     mm('thickness', 'cloth.thicknessMm'),
     numberColumn('gather', 'cloth.gatherRatio'),
     mm('nose to belly', 'blade.noseToBellyMm'),
@@ -96,7 +106,7 @@ export const tieTable: TableKind<TieData> = {
     MARKS,
     MARK_AT_SHORTEST,
     textColumn('outer face', 'faces.outer.name'),
-    wordColumn('outer look', 'faces.outer.look', 'plain'),
+    wordColumn('outer look', 'faces.outer.look', 'plain', LOOK_TABLE_WORDS),
     {
       ...textColumn<TieData>('inner face', 'faces.inner.name'),
       read: (cell, row) => {

@@ -1,5 +1,5 @@
 import { MOST_IMPORT_ROWS, wearerInput, type WearerData } from '@easytuck/contract';
-import { numberColumn, textColumn, wordColumn, type Column } from './columns.ts';
+import { dayColumn, numberColumn, textColumn, wordColumn, type Column } from './columns.ts';
 import type { TableKind } from './readTable.ts';
 
 const mm = (name: string, path: keyof WearerData): Column<WearerData> => numberColumn(`${name} mm`, path, null);
@@ -23,6 +23,9 @@ export const wearerTable: TableKind<WearerData> = {
     wordColumn('fullness', 'fullness', null),
     wordColumn('back knot layer', 'backKnotLayer', null),
     textColumn('note', 'note'),
+    textColumn('contact', 'contact'),
+    textColumn('event', 'eventName'),
+    dayColumn('event day', 'eventOn'),
   ],
   sameAs: ({ name, collar }) => `${name.trim().toLocaleLowerCase()}|${collar ? `${collar.label} ${collar.system}` : ''}`,
   sameColumn: 'name',

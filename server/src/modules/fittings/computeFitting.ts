@@ -16,8 +16,14 @@ import { ProblemError } from '../../problem.ts';
 /** What a fitting is worked out from, sent or on record. */
 export type FittingInputs = Omit<FittingData, 'id' | 'wearer' | 'tieId' | 'revises'> | Fitting;
 
+/** A tie with the take-ups that a fitting goes by, and whose they are. */
+export interface TieInHands {
+  readonly tie: Tie;
+  readonly takeUpOf: FittingResult['takeUpOf'];
+}
+
 /** Works out the answer that is given out with a fitting. Refuses a setting the band does not have and a strip that does not reach. */
-export function computeFitting(data: FittingInputs, tie: Tie): { result: FittingResult; modelVersion: string } {
+export function computeFitting(data: FittingInputs, { tie, takeUpOf }: TieInHands): { result: FittingResult; modelVersion: string } {
   const last = lastStep(tie.hardware);
   if (data.step > last) {
     const message = `This band has ${last + 1} settings, counted from 0; there is no ${data.step}.`;
@@ -36,7 +42,14 @@ export function computeFitting(data: FittingInputs, tie: Tie): { result: Fitting
     firstMm: data.firstButtonMm ?? TYPICAL_BUTTONS.firstMm,
     spacingMm: data.buttonSpacingMm ?? TYPICAL_BUTTONS.spacingMm,
   };
-  const { noseMm, between } = hangCheck(fit.setMm, prepared.profile.bladeLengthMm, fit.neckPathMm, buttons);
+  // before tying the late school's band hangs at its longest
+  const { longestMm } = hardwareRange(tie.hardware);
+  const { noseMm, between } = hangCheck(
+    data.school === 'late' ? longestMm : fit.setMm,
+    prepared.profile.bladeLengthMm,
+    fit.neckPathMm,
+    buttons,
+  );
   const { setMm, leadMm, spreadMm, bowHeightMm, grade, frontLoopSide, foldLengthwise } = fit;
   return {
     modelVersion: MODEL_VERSION,
@@ -47,7 +60,8 @@ export function computeFitting(data: FittingInputs, tie: Tie): { result: Fitting
       rooms: fit.bounds.map(roomResult),
       binding: roomResult(fit.binding),
       hang: { noseMm, between: [...between] },
-      drawInMm: data.school === 'late' ? Math.max(0, hardwareRange(tie.hardware).longestMm - setMm) : 0,
+      drawInMm: data.school === 'late' ? Math.max(0, longestMm - setMm) : 0,
+      takeUpOf,
     },
   };
 }

@@ -1,4 +1,4 @@
-import { fitting as fittingSchema, type Fitting, type FittingQuery } from '@easytuck/contract';
+import { fitting as fittingSchema, readKeptTie, type Fitting, type FittingQuery } from '@easytuck/contract';
 import type { Transaction } from 'sequelize';
 import { readDocument, type FittingRow } from '../../database/models.ts';
 import { readRows } from '../../database/readRows.ts';
@@ -100,7 +100,7 @@ function toFitting(row: FittingRow): Fitting {
     id: row.id,
     givenOutAt: row.givenOutAt.toISOString(),
     wearer: { id: row.wearerId, name: row.wearerName },
-    tie: fittingSchema.shape.tie.parse(readDocument(row.tie)),
+    tie: readKeptTie(readDocument(row.tie)),
     ...inputsSchema.parse(readDocument(row.inputs)),
     modelVersion: row.modelVersion,
     result: fittingSchema.shape.result.parse(readDocument(row.result)),

@@ -3,9 +3,11 @@ import {
   type Fitting,
   type FittingData,
   type FittingQuery,
+  type HandedOver,
   type LedgerLine,
   type MeasuredHere,
   type Recomputed,
+  type Told,
   type Wearer,
 } from '@easytuck/contract';
 import { formatLength, MODEL_VERSION, settingAt, type LengthUnit } from '@easytuck/core';
@@ -22,6 +24,7 @@ import { dataOf } from '../ties/service.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository, type KeptWearer } from '../wearers/repository.ts';
 import { keptOf, keptWearer, measuresBetween } from '../wearers/service.ts';
+import { ownTakeUps, tieInHands } from '../tyings/ownTakeUps.ts';
 import { computeFitting } from './computeFitting.ts';
 import { fittingRepository } from './repository.ts';
 
@@ -36,7 +39,7 @@ export interface FittingService {
   readonly recompute: (id: string) => Promise<Recomputed>;
   /**
    * Works out the answer and keeps it, together with a new wearer where there is one: both or neither. What was measured of a
-   * known wearer at this fitting goes on his record; `stale`, with the record, where that has changed since it was seen. Where
+   * known wearer at this fitting goes on the record; `stale`, with the record, where that has changed since it was seen. Where
    * it revises an older one that is no longer the latest: `stale`, with
    * the latest.
    */
@@ -57,6 +60,7 @@ export function fittingService(shop: Database): FittingService {
       collar: data.collar,
       longEnd: data.longEnd,
       note: '',
+      ...{ contact: '', eventName: '', eventOn: null },
       takenBy: data.staff,
     });
     await wearers.insert([{ id, kept, measures: measuresBetween(null, kept, data.staff) }], new Date(), transaction);
@@ -79,6 +83,40 @@ export function fittingService(shop: Database): FittingService {
     await wearers.update(found.id, version, kept, measuresBetween(keptOf(found), kept, data.staff), now, transaction);
     return { id: found.id, name: kept.name };
   };
+
+  /** What was told of the tie is done: stock and ties owned. A revision takes back what the fitting before it had done. */
+  const moveTie = async (
+    data: FittingData,
+    wearerId: string,
+    { revises }: Fitting['revision'],
+    transaction: Transaction,
+  ): Promise<void> => {
+    const before = revises === null ? null : await fittings.find(revises, transaction);
+    const now = new Date();
+    const taken = new Map<string, number>();
+    const take = (tieId: string, count: number): unknown => taken.set(tieId, (taken.get(tieId) ?? 0) + count);
+    if (before && leavesStock(before.handedOver)) take(before.tie.id, -1);
+    if (leavesStock(data.handedOver)) take(data.tieId, 1);
+    // in the order of their keys, so that two fittings the other way round wait for each other instead of locking up
+    for (const [tieId, count] of [...taken].sort(([a], [b]) => (a < b ? -1 : 1))) {
+      const tie = count === 0 ? null : await ties.lock(tieId, transaction);
+      if (!tie) continue;
+      if (tie.inStock < count)
+        throw invalidField(
+          'handedOver',
+          `None of ${tie.name} is in stock, so it can be neither lent nor sold. Correct the stock in the Drawer first.`,
+        );
+      await ties.takeOutOfStock(tie, count, now, transaction);
+    }
+    const isOtherTie = before !== null && before.tie.id !== data.tieId;
+    if (before?.handedOver === 'sold' && (isOtherTie || data.handedOver !== 'sold'))
+      await wearers.disown(wearerId, before.tie.id, transaction);
+    if (data.handedOver === 'sold' || data.handedOver === 'theirs') await wearers.own(wearerId, data.tieId, now, transaction);
+  };
+
+  /** Whom the card speaks to: a helper where somebody else ties. */
+  const toldBy = async (wearerId: string, transaction: Transaction): Promise<Told> =>
+    (await wearers.find(wearerId, transaction))?.dexterity === 'needsHelp' ? 'facing' : 'wearer';
 
   const revisionOf = async (data: FittingData, transaction: Transaction): Promise<Fitting['revision']> => {
     if (data.revises === null) return { number: 1, rootId: data.id, revises: null };
@@ -117,9 +155,12 @@ export function fittingService(shop: Database): FittingService {
       const tie = await ties.find(fitting.tie.id);
       const about = { then: fitting.result, modelThen: fitting.modelVersion, modelNow: MODEL_VERSION };
       if (!tie) return { ...about, now: null, whyNot: 'The tie is no longer in the drawer.', tieChanged: true };
-      const tieChanged = !isDeepStrictEqual(dataOf(tie), dataOf(fitting.tie));
+      // a fitting by the wearer's own hands keeps those in place of the tie's
+      const takeUp = fitting.result.takeUpOf === 'wearer' ? fitting.tie.takeUp : tie.takeUp;
+      const tieChanged = !isDeepStrictEqual({ ...dataOf(tie), takeUp }, dataOf(fitting.tie));
+      const [own] = await ownTakeUps(shop, fitting.wearer.id, tie.id);
       try {
-        return { ...about, now: computeFitting(fitting, tie).result, whyNot: null, tieChanged };
+        return { ...about, now: computeFitting(fitting, tieInHands(tie, own)).result, whyNot: null, tieChanged };
       } catch (error) {
         if (error instanceof ProblemError && error.code === 'cannotBeTied')
           return { ...about, now: null, whyNot: error.message, tieChanged };
@@ -128,6 +169,8 @@ export function fittingService(shop: Database): FittingService {
     },
     giveOut: async (data) => {
       requireReady(shop);
+      const knownId = data.wearer.kind === 'known' ? (await wearers.follow(data.wearer.id))?.id : undefined;
+      const [own] = knownId === undefined ? [] : await ownTakeUps(shop, knownId, data.tieId);
       return insertOnce({
         insert: () =>
           withTransaction(shop.sequelize, async (transaction): Promise<boolean> => {
@@ -136,10 +179,23 @@ export function fittingService(shop: Database): FittingService {
             const revision = await revisionOf(data, transaction);
             const tie = await ties.find(data.tieId, transaction);
             if (!tie) throw invalidField('tieId', 'This tie is no longer in the drawer. Choose another.');
-            const answer = computeFitting(data, tie);
+            const inHands = tieInHands(tie, own);
+            const answer = computeFitting(data, inHands);
             const wearer = await wearerOf(data, transaction);
-            const fitting = { ...inputsOf(data), id: data.id, givenOutAt: new Date().toISOString(), wearer, tie, ...answer, revision };
-            await fittings.insert({ ...fitting, card: composeCard(fitting, await settings.read(transaction)) }, transaction);
+            await moveTie(data, wearer.id, revision, transaction);
+            const fitting = {
+              ...inputsOf(data),
+              id: data.id,
+              givenOutAt: new Date().toISOString(),
+              wearer,
+              tie: inHands.tie,
+              ...answer,
+              revision,
+            };
+            await fittings.insert(
+              { ...fitting, card: composeCard(fitting, await settings.read(transaction), await toldBy(wearer.id, transaction)) },
+              transaction,
+            );
             return true;
           }).catch(async (error: unknown) => {
             // A new wearer whose key is taken is the same saving sent again only if the fitting is there too.
@@ -177,7 +233,10 @@ const NO_MEASURES = {
   backKnotLayer: null,
 } as const;
 
-/** What a fitting says of the wearer himself; what was not measured says nothing. */
+/** A tie that is lent or sold is one fewer in the drawer. */
+const leavesStock = (handedOver: HandedOver): boolean => handedOver === 'lent' || handedOver === 'sold';
+
+/** What a fitting says of the wearer; what was not measured says nothing. */
 function measuredIn({ neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm }: FittingData): Partial<KeptWearer> {
   const measured = { neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm };
   return Object.fromEntries(Object.entries(measured).filter(([, value]) => value !== null));
@@ -223,9 +282,9 @@ type Inputs = Omit<FittingData, 'id' | 'wearer' | 'tieId' | 'revises'>;
 
 function inputsOf(data: Inputs): Inputs {
   const { collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm } = data;
-  const { occasion, wings, school, staff, step, leadMm, note } = data;
+  const { occasion, wings, school, staff, step, leadMm, note, handedOver } = data;
   return {
     ...{ collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm },
-    ...{ occasion, wings, school, staff, step, leadMm, note },
+    ...{ occasion, wings, school, staff, step, leadMm, note, handedOver },
   };
 }

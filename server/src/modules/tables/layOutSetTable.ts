@@ -17,6 +17,7 @@ export interface TableRow {
 /** Lays a table of sets, leads and room out on as many sheets as it takes. */
 export function layOutSetTable(
   title: string,
+  tells: string,
   of: string,
   rows: readonly TableRow[],
   unit: LengthUnit,
@@ -53,13 +54,11 @@ export function layOutSetTable(
       ink: 'ink',
       text: shorten(title, 'figure', 6, innerMm, measure),
     });
-    const told =
-      'Set for the bow the tie was cut for, with the lead that makes both bows alike. Room is what the set can still go before the bound that is named; ≈ neck and collar points are taken as typical.';
-    wrapText(told, 'text', 3.2, innerMm, measure).forEach((line, i) => {
+    wrapText(tells, 'text', 3.2, innerMm, measure).forEach((line, i) => {
       items.push({ kind: 'text', x: MARGIN_MM, y: MARGIN_MM + 11 + 4.2 * i, sizeMm: 3.2, face: 'text', ink: 'pencil', text: line });
     });
     let y = MARGIN_MM + 26;
-    for (const [i, head] of [of, 'Set at', 'Lead', 'Spread', 'Room'].entries()) text(i, y, head, 'strong');
+    for (const [i, head] of [of, 'Set at', 'Lead', 'Spread', 'Adjustment left'].entries()) text(i, y, head, 'strong');
     items.push({ kind: 'line', x1: MARGIN_MM, x2: widthMm - MARGIN_MM, y1: y + 2, y2: y + 2, strokeMm: 0.3, ink: 'ink' });
     for (const { name, line } of rows.slice(first, first + perPage)) {
       y += LINE_MM;

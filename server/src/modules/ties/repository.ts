@@ -29,6 +29,12 @@ export interface TieRepository {
   ) => Promise<void>;
   /** Names in the drawer that are one of these, compared more loosely than letter by letter. */
   readonly named: (names: readonly string[], transaction: Transaction | null) => Promise<readonly string[]>;
+  /** As `find`, and nobody else changes it until the transaction ends. */
+  readonly lock: (id: string, transaction: Transaction) => Promise<Tie | null>;
+  /** Takes so many out of stock, or puts them back where negative; the tie must be locked. */
+  readonly takeOutOfStock: (tie: Tie, count: number, at: Date, transaction: Transaction) => Promise<void>;
+  /** Puts it away or takes it out again. @returns as `update`. */
+  readonly putAway: (id: string, version: number, awayAt: Date | null, at: Date) => Promise<boolean>;
   /** @returns false where there is no such tie or it no longer has this version. */
   readonly update: (id: string, version: number, data: TieData, at: Date) => Promise<boolean>;
 }
@@ -39,6 +45,22 @@ export function tieRepository({ models }: Pick<Database, 'models'>): TieReposito
     find: async (id, transaction) => {
       const row = (await ties.findOne({ where: { id }, raw: true, transaction: transaction ?? null })) as unknown as TieRow | null;
       return row && toTie(row);
+    },
+    lock: async (id, transaction) => {
+      const row = (await ties.findOne({
+        where: { id },
+        raw: true,
+        transaction,
+        lock: transaction.LOCK.UPDATE,
+      })) as unknown as TieRow | null;
+      return row && toTie(row);
+    },
+    takeOutOfStock: async ({ id, inStock, version }, count, at, transaction) => {
+      await ties.update({ inStock: inStock - count, version: version + 1, updatedAt: at }, { where: { id, version }, transaction });
+    },
+    putAway: async (id, version, awayAt, at) => {
+      const [changed] = await ties.update({ awayAt, version: version + 1, updatedAt: at }, { where: { id, version } });
+      return changed === 1;
     },
     findAll: async (ids) => ((await ties.findAll({ where: { id: [...ids] }, raw: true })) as unknown as TieRow[]).map(toTie),
     list: async () => {
@@ -52,11 +74,16 @@ export function tieRepository({ models }: Pick<Database, 'models'>): TieReposito
       return rows.map(toTie);
     },
     insert: async (id, data, at, transaction) => {
-      await ties.create({ id, ...toColumns(data), version: 1, createdAt: at, updatedAt: at }, { transaction: transaction ?? null });
+      await ties.create(
+        { id, ...toColumns(data), version: 1, createdAt: at, updatedAt: at, awayAt: null },
+        { transaction: transaction ?? null },
+      );
     },
     insertAll: async (all, at, transaction) => {
       for (let i = 0; i < all.length; i += BATCH) {
-        const rows = all.slice(i, i + BATCH).map(({ id, data }) => ({ id, ...toColumns(data), version: 1, createdAt: at, updatedAt: at }));
+        const rows = all
+          .slice(i, i + BATCH)
+          .map(({ id, data }) => ({ id, ...toColumns(data), version: 1, createdAt: at, updatedAt: at, awayAt: null }));
         await ties.bulkCreate(rows, { transaction });
       }
     },
@@ -78,7 +105,8 @@ export function tieRepository({ models }: Pick<Database, 'models'>): TieReposito
 function toColumns({
   name,
   shape,
-  clothKind,
+  fibre,
+  weave,
   inStock,
   note,
   cloth,
@@ -89,8 +117,16 @@ function toColumns({
   faces,
   quickClasp,
   priceCode,
-}: TieData): Omit<TieRow, 'id' | 'version' | 'createdAt' | 'updatedAt'> {
-  return { name, shape, clothKind, inStock, note, measures: { cloth, blade, overhangMm, hardware, takeUp, faces, quickClasp, priceCode } };
+}: TieData): Omit<TieRow, 'id' | 'version' | 'createdAt' | 'updatedAt' | 'awayAt'> {
+  return {
+    name,
+    shape,
+    fibre,
+    weave,
+    inStock,
+    note,
+    measures: { cloth, blade, overhangMm, hardware, takeUp, faces, quickClasp, priceCode },
+  };
 }
 
 function toTie(row: TieRow): Tie {
@@ -99,12 +135,14 @@ function toTie(row: TieRow): Tie {
     id,
     name,
     shape: tieSchema.shape.shape.parse(row.shape),
-    clothKind: tieSchema.shape.clothKind.parse(row.clothKind),
+    fibre: tieSchema.shape.fibre.parse(row.fibre),
+    weave: tieSchema.shape.weave.parse(row.weave),
     ...measuresSchema.parse(readDocument(row.measures)),
     inStock,
     note,
     version,
     createdAt: row.createdAt.toISOString(),
     updatedAt: row.updatedAt.toISOString(),
+    awayAt: row.awayAt === null ? null : row.awayAt.toISOString(),
   };
 }

@@ -1,4 +1,4 @@
-import { newTie, problem, recordId, tie, tieChange, tieList } from '@easytuck/contract';
+import { newTie, problem, putAwayInput, recordId, tie, tieChange, tieList } from '@easytuck/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
@@ -31,5 +31,10 @@ export async function tieRoutes(app: FastifyInstance): Promise<void> {
       const { version, ...data } = request.body;
       return service.change(request.params.id, version, data);
     },
+  );
+  routes.put(
+    '/:id/away',
+    { schema: { tags, params, body: putAwayInput, response: { 200: tie, 400: problem, 404: problem, 409: problem, 503: problem } } },
+    async (request) => service.putAway(request.params.id, request.body.version, request.body.away),
   );
 }

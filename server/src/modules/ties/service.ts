@@ -11,6 +11,8 @@ export interface TieService {
   readonly create: (id: string, data: TieData) => Promise<{ stored: Tie; created: boolean }>;
   /** Saves over the version the change was based on; refused as `stale`, with what is there now, where that is gone. */
   readonly change: (id: string, version: number, data: TieData) => Promise<Tie>;
+  /** Puts a tie away, or takes it out again. What was fitted with it stays on record. */
+  readonly putAway: (id: string, version: number, away: boolean) => Promise<Tie>;
 }
 
 export function tieService(shop: Database): TieService {
@@ -41,11 +43,18 @@ export function tieService(shop: Database): TieService {
       const current = await get(id);
       return afterChange(current, saved, version, [dataOf(current), data]);
     },
+    putAway: async (id, version, away) => {
+      requireReady(shop);
+      const now = new Date();
+      const saved = await repository.putAway(id, version, away ? now : null, now);
+      const current = await get(id);
+      return afterChange(current, saved, version, [current.awayAt !== null, away]);
+    },
   };
 }
 
 /** What of a tie was typed. */
 export function dataOf(tie: Tie): TieData {
-  const { id: _id, version: _v, createdAt: _c, updatedAt: _u, ...data } = tie;
+  const { id: _id, version: _v, createdAt: _c, updatedAt: _u, awayAt: _a, ...data } = tie;
   return data;
 }

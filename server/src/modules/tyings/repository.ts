@@ -1,4 +1,5 @@
 import { tying as tyingSchema, type Tying, type TyingData } from '@easytuck/contract';
+import type { Cloth } from '@easytuck/core';
 import type { Transaction } from 'sequelize';
 import { readDocument, type TyingRow } from '../../database/models.ts';
 import { readRows } from '../../database/readRows.ts';
@@ -23,25 +24,33 @@ export interface TyingRepository {
   /** Latest first, by whomever it was tied. */
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
   /** The latest measured tyings of each tie of that cloth but one, by tie; of the ties that were changed last. */
-  readonly ofCloth: (clothKind: string, exceptTieId: string) => Promise<ReadonlyMap<string, readonly Tying[]>>;
+  readonly ofCloth: (cloth: Cloth, exceptTieId: string) => Promise<ReadonlyMap<string, readonly Tying[]>>;
   readonly insert: (data: TyingData, at: Date, transaction: Transaction) => Promise<void>;
+  /** Takes one off the record, or puts it back. @returns false where there is no such tying. */
+  readonly keep: (id: string, isKept: boolean, at: Date) => Promise<boolean>;
+  /** Ties that a wearer has tied and measured whole at least so often. */
+  readonly measuredOften: (wearerId: string, least: number) => Promise<readonly string[]>;
 }
 
 export function tyingRepository({ models, sequelize }: Database): TyingRepository {
   type Row = TyingRow & { tieName: string };
   const latest = async (column: 'wearer_id' | 'tie_id', id: string): Promise<Tying[]> =>
     (
-      await readRows<Row>(sequelize, `SELECT ${COLUMNS} ${FROM} WHERE y.${column} = ? ORDER BY y.tied_at DESC, y.id DESC LIMIT 200`, [id])
+      await readRows<Row>(
+        sequelize,
+        `SELECT ${COLUMNS} ${FROM} WHERE y.${column} = ? AND y.removed_at IS NULL ORDER BY y.tied_at DESC, y.id DESC LIMIT 200`,
+        [id],
+      )
     ).map(toTying);
-  const measured = `y.outcome = 'tied' AND y.set_mm IS NOT NULL AND y.front_loop_mm IS NOT NULL AND y.back_loop_mm IS NOT NULL`;
+  const measured = `y.removed_at IS NULL AND y.outcome = 'tied' AND y.set_mm IS NOT NULL AND y.front_loop_mm IS NOT NULL AND y.back_loop_mm IS NOT NULL`;
   return {
-    ofCloth: async (clothKind, exceptTieId) => {
+    ofCloth: async ({ fibre, weave }, exceptTieId) => {
       // one row of each tie is looked for; as EXISTS the database goes through all tyings there are
       const ids = await readRows<{ id: string }>(
         sequelize,
-        `SELECT t.id FROM ties t WHERE t.cloth_kind = ? AND t.id <> ?
+        `SELECT t.id FROM ties t WHERE t.fibre = ? AND t.weave <=> ? AND t.id <> ?
          AND (SELECT 1 FROM tyings y WHERE y.tie_id = t.id AND ${measured} LIMIT 1) IS NOT NULL ORDER BY t.updated_at DESC LIMIT ${CLOTH_TIES_READ}`,
-        [clothKind, exceptTieId],
+        [fibre, weave, exceptTieId],
       );
       if (ids.length === 0) return new Map();
       // a few rows off the key of each tie, rather than all tyings of a cloth to be sorted
@@ -60,8 +69,20 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
     ofWearer: (wearerId) => latest('wearer_id', wearerId),
     ofTie: (tieId) => latest('tie_id', tieId),
     insert: async (data, at, transaction) => {
-      await models.tyings.create({ ...data, tiedAt: at }, { transaction });
+      await models.tyings.create({ ...data, tiedAt: at, removedAt: null }, { transaction });
     },
+    keep: async (id, isKept, at) => {
+      await models.tyings.update({ removedAt: isKept ? null : at }, { where: { id } });
+      return (await models.tyings.count({ where: { id } })) === 1;
+    },
+    measuredOften: async (wearerId, least) =>
+      (
+        await readRows<{ tieId: string }>(
+          sequelize,
+          `SELECT y.tie_id AS tieId FROM tyings y WHERE y.wearer_id = ? AND ${measured} GROUP BY y.tie_id HAVING COUNT(*) >= ?`,
+          [wearerId, least],
+        )
+      ).map(({ tieId }) => tieId),
   };
 }
 

@@ -1,4 +1,4 @@
-import { clothLearning, problem, recordId, tying, tyingInput, tyingList, tyingQuery } from '@easytuck/contract';
+import { clothLearning, problem, recordId, tying, tyingInput, tyingKept, tyingList, tyingQuery, wearerTakeUps } from '@easytuck/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
@@ -27,6 +27,26 @@ export async function tyingRoutes(app: FastifyInstance): Promise<void> {
       },
     },
     async ({ params }) => service.ofCloth(params.tieId),
+  );
+  routes.get(
+    '/own-take-ups/:wearerId',
+    { schema: { tags, params: z.object({ wearerId: recordId }), response: { 200: wearerTakeUps, 400: problem, 503: problem } } },
+    async ({ params }) => service.takeUpsOf(params.wearerId),
+  );
+  routes.put(
+    '/:id/kept',
+    {
+      schema: {
+        tags,
+        params: z.object({ id: recordId }),
+        body: tyingKept,
+        response: { 200: tyingKept, 400: problem, 404: problem, 503: problem },
+      },
+    },
+    async ({ params, body }) => {
+      await service.keep(params.id, body.isKept);
+      return body;
+    },
   );
   routes.post(
     '/',

@@ -1,4 +1,4 @@
-import type { ClothLearning, Tying, TyingData } from '@easytuck/contract';
+import type { ClothLearning, Tying, TyingData, WearerTakeUps } from '@easytuck/contract';
 import { observationsOf, prepareTie, tieOff } from '@easytuck/core';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
@@ -7,6 +7,7 @@ import { fittingRepository } from '../fittings/repository.ts';
 import { insertOnce } from '../insertOnce.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository } from '../wearers/repository.ts';
+import { ownTakeUps } from './ownTakeUps.ts';
 import { tyingRepository } from './repository.ts';
 
 /** What can be done with tyings. */
@@ -15,6 +16,10 @@ export interface TyingService {
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
   /** What the other ties of a tie's cloth showed against the model. */
   readonly ofCloth: (tieId: string) => Promise<ClothLearning>;
+  /** A wearer's own take-ups of the ties they have tied and measured often enough. */
+  readonly takeUpsOf: (wearerId: string) => Promise<WearerTakeUps>;
+  /** Takes a tying off the record, or puts it back. */
+  readonly keep: (id: string, isKept: boolean) => Promise<void>;
   readonly record: (data: TyingData) => Promise<{ stored: Tying; created: boolean }>;
 }
 
@@ -36,7 +41,7 @@ export function tyingService(shop: Database): TyingService {
       requireReady(shop);
       const tie = await ties.find(tieId);
       if (!tie) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
-      const tyings = await repository.ofCloth(tie.clothKind, tieId);
+      const tyings = await repository.ofCloth(tie, tieId);
       const others = await ties.findAll([...tyings.keys()]);
       return {
         ties: others.flatMap((other) => {
@@ -44,6 +49,15 @@ export function tyingService(shop: Database): TyingService {
           return off === null ? [] : [{ tieId: other.id, name: other.name, ...off }];
         }),
       };
+    },
+    takeUpsOf: async (wearerId) => {
+      requireReady(shop);
+      const id = (await wearers.follow(wearerId))?.id ?? wearerId;
+      return { ties: await ownTakeUps(shop, id) };
+    },
+    keep: async (id, isKept) => {
+      requireReady(shop);
+      if (!(await repository.keep(id, isKept, new Date()))) throw new ProblemError('notFound', { detail: 'There is no such tying.' });
     },
     record: async (data) => {
       requireReady(shop);

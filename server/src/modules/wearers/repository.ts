@@ -13,10 +13,13 @@ import { readDocument, type WearerMeasureRow, type WearerRow } from '../../datab
 import { insertRows } from '../../database/insertRows.ts';
 import { readRows } from '../../database/readRows.ts';
 import type { Database } from '../../plugins/database.ts';
-import { isShortWord, nameWords, searchWords } from './searchWords.ts';
+import { ENDING_MARK, isShortWord, nameWords, searchWords, SHORTEST_MIDDLE } from './searchWords.ts';
 
 /** What is kept of a wearer besides keys and times: the collar is there, read off a shirt or proposed from the neck. */
-export type KeptWearer = Omit<Wearer, 'id' | 'version' | 'createdAt' | 'updatedAt' | 'seenAt' | 'mergedInto'>;
+export type KeptWearer = Omit<Wearer, 'id' | 'version' | 'createdAt' | 'updatedAt' | 'seenAt' | 'mergedInto' | 'awayAt'>;
+
+/** Which wearers are listed: those of every day, those with a day to come (soonest first), those put away. */
+export type WearersShown = 'current' | 'due' | 'away';
 
 /** A measure to be put on record. */
 export type NewMeasure = Pick<TakenMeasure, 'kind' | 'value' | 'takenBy'>;
@@ -33,12 +36,25 @@ export interface WearerRepository {
   readonly find: (id: string, transaction?: Transaction) => Promise<Wearer | null>;
   /** As `find`, and nobody else changes it until the transaction ends. */
   readonly lock: (id: string, transaction: Transaction) => Promise<Wearer | null>;
-  /** The record that a wearer's key leads to: his own, or the one that it was merged into. */
+  /** The record that a wearer's key leads to: their own, or the one that it was merged into. */
   readonly follow: (id: string) => Promise<Wearer | null>;
   /** As `follow`, and nobody else changes that record, or merges it, until the transaction ends. */
   readonly lockFollowed: (id: string, transaction: Transaction) => Promise<Wearer | null>;
-  /** Those with a word that begins with each of the words, recently seen first; merged records are left out. */
-  readonly search: (letters: string, limit: number) => Promise<Wearer[]>;
+  /**
+   * Those with a word that begins with each of the words, recently seen first; where these are fewer than asked for, then
+   * those with the letters in the middle of a name. Merged records and those put away are left out.
+   */
+  readonly search: (letters: string, limit: number, offset?: number) => Promise<Wearer[]>;
+  /** A page of those with a day to come on or after `today`, soonest first, or of those put away, latest first. */
+  readonly list: (shown: 'due' | 'away', today: string, limit: number, offset: number) => Promise<Wearer[]>;
+  /** How many there are of a list or a search; of a search no more than `most` are counted. */
+  readonly count: (shown: WearersShown, letters: string, today: string, most: number) => Promise<number>;
+  /** Whether anything on record goes back to a wearer: fittings, tyings, records merged into it. */
+  readonly isReferred: (id: string, transaction: Transaction) => Promise<boolean>;
+  /** Takes a wearer off the record with measures and names; nothing else may go back to it. */
+  readonly remove: (id: string, transaction: Transaction) => Promise<void>;
+  /** Puts it away or takes it out again. @returns as `update`. */
+  readonly putAway: (id: string, version: number, awayAt: Date | null, at: Date, transaction: Transaction) => Promise<boolean>;
   /** Name and collar of those with one of these names, compared more loosely than letter by letter; merged records are left out. */
   readonly named: (
     names: readonly string[],
@@ -61,7 +77,7 @@ export interface WearerRepository {
   readonly history: (id: string) => Promise<TakenMeasure[]>;
   readonly ownedTies: (id: string) => Promise<OwnedTie[]>;
   readonly own: (id: string, tieId: string, at: Date, transaction: Transaction) => Promise<void>;
-  readonly disown: (id: string, tieId: string) => Promise<void>;
+  readonly disown: (id: string, tieId: string, transaction?: Transaction) => Promise<void>;
   /** Moves all that belongs to one wearer to another and leaves a pointer. */
   readonly moveInto: (fromId: string, intoId: string, at: Date, transaction: Transaction) => Promise<void>;
 }
@@ -70,8 +86,9 @@ export interface WearerRepository {
 const MOST_POINTERS = 8;
 
 const COLUMNS = `id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel,
-  collar_estimated AS collarEstimated, long_end AS longEnd, note, measures, merged_into AS mergedInto, version,
-  created_at AS createdAt, updated_at AS updatedAt, seen_at AS seenAt`;
+  collar_estimated AS collarEstimated, long_end AS longEnd, note, contact, event_name AS eventName,
+  DATE_FORMAT(event_on, '%Y-%m-%d') AS eventOn, measures, merged_into AS mergedInto, version,
+  created_at AS createdAt, updated_at AS updatedAt, seen_at AS seenAt, away_at AS awayAt`;
 
 export function wearerRepository({ models, sequelize }: Pick<Database, 'models' | 'sequelize'>): WearerRepository {
   const { wearers, wearerWords, wearerMeasures: taken, wearerTies } = models;
@@ -122,11 +139,17 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
     lockFollowed: (id, transaction) => followed(id, (next) => one(next, transaction, ' FOR UPDATE')),
     find: (id, transaction) => one(id, transaction),
     lock: (id, transaction) => one(id, transaction, ' FOR UPDATE'),
-    search: async (letters, limit) => {
+    search: async (letters, limit, offset = 0) => {
       const words = [...nameWords(letters)].sort((a, b) => b.length - a.length);
       if (words.length === 0 && letters.trim() !== '') return [];
       const { statement, values } = searchStatement(words);
-      const found = (await readRows<{ id: string }>(sequelize, statement, [...values, limit])).map(({ id }) => id);
+      let found = (await readRows<{ id: string }>(sequelize, statement, [...values, offset + limit])).map(({ id }) => id);
+      if (found.length < offset + limit && words.some(isMiddle)) {
+        const middle = middleStatement(words);
+        const more = await readRows<{ id: string }>(sequelize, middle.statement, [...middle.values, offset + limit]);
+        found = [...new Set([...found, ...more.map(({ id }) => id)])];
+      }
+      found = found.slice(offset, offset + limit);
       if (found.length === 0) return [];
       const rows = await readRows<WearerRow>(
         sequelize,
@@ -135,6 +158,60 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       );
       const byId = new Map(rows.map((row) => [row.id, row]));
       return found.flatMap((id) => byId.get(id) ?? []).map(toWearer);
+    },
+    list: async (shown, today, limit, offset) => {
+      const { where, order, values } = listed(shown, today);
+      const rows = await readRows<WearerRow>(
+        sequelize,
+        `SELECT ${COLUMNS} FROM wearers WHERE ${where} ORDER BY ${order} LIMIT ? OFFSET ?`,
+        [...values, limit, offset],
+      );
+      return rows.map(toWearer);
+    },
+    count: async (shown, letters, today, most) => {
+      const words = [...nameWords(letters)].sort((a, b) => b.length - a.length);
+      if (words.length === 0 && letters.trim() !== '') return 0;
+      if (shown === 'current' && words.length > 0) {
+        const { statement, values } = words.some(isMiddle) ? middleStatement(words) : searchStatement(words);
+        const [row] = await readRows<{ found: number }>(sequelize, `SELECT COUNT(*) AS found FROM (${statement}) counted`, [
+          ...values,
+          most,
+        ]);
+        return Number(row?.found ?? 0);
+      }
+      const { where, values } = shown === 'current' ? { where: CURRENT, values: [] } : listed(shown, today);
+      const [row] = await readRows<{ found: number }>(sequelize, `SELECT COUNT(*) AS found FROM wearers WHERE ${where}`, [...values]);
+      return Number(row?.found ?? 0);
+    },
+    isReferred: async (id, transaction) => {
+      for (const [table, column] of [
+        ['fittings', 'wearer_id'],
+        ['tyings', 'wearer_id'],
+        ['wearers', 'merged_into'],
+      ] as const) {
+        const rows = await readRows(sequelize, `SELECT 1 FROM ${table} WHERE ${column} = ? LIMIT 1`, [id], transaction);
+        if (rows.length > 0) return true;
+      }
+      return false;
+    },
+    remove: async (id, transaction) => {
+      for (const table of ['wearer_words', 'wearer_measures', 'wearer_ties'])
+        await sequelize.query(`DELETE FROM ${table} WHERE wearer_id = ?`, { replacements: [id], transaction });
+      await wearers.destroy({ where: { id }, transaction });
+    },
+    putAway: async (id, version, awayAt, at, transaction) => {
+      const [changed] = await wearers.update(
+        { awayAt, version: version + 1, updatedAt: at },
+        { where: { id, version, mergedInto: null }, transaction },
+      );
+      if (changed !== 1) return false;
+      // the words of somebody put away are not looked through
+      await wearerWords.destroy({ where: { wearerId: id }, transaction });
+      if (awayAt === null) {
+        const found = await one(id, transaction);
+        if (found) await writeWords([found], new Date(found.seenAt), transaction);
+      }
+      return true;
     },
     named: async (names, transaction) => {
       if (names.length === 0) return [];
@@ -152,7 +229,8 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
         sequelize,
         // as text: a hundred thousand documents and dates made into objects one by one take longer than all else
         `SELECT id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel,
-            collar_estimated AS collarEstimated, long_end AS longEnd, note, CONCAT(measures) AS measures
+            collar_estimated AS collarEstimated, long_end AS longEnd, note, contact, event_name AS eventName,
+            DATE_FORMAT(event_on, '%Y-%m-%d') AS eventOn, CONCAT(measures) AS measures
           FROM wearers WHERE merged_into IS NULL AND id > ? ORDER BY id LIMIT ?`,
         [after, limit],
       );
@@ -171,6 +249,9 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
           ['collar_estimated', ({ collarEstimated }) => collarEstimated],
           ['long_end', ({ longEnd }) => longEnd],
           ['note', ({ note }) => note],
+          ['contact', ({ contact }) => contact],
+          ['event_name', ({ eventName }) => eventName],
+          ['event_on', ({ eventOn }) => eventOn],
           ['measures', ({ measures }) => JSON.stringify(measures)],
           ['version', () => 1],
           ['created_at', () => at],
@@ -193,7 +274,8 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
     },
     update: async (id, version, kept, measures, at, transaction) => {
       const [changed] = await wearers.update(
-        { ...toColumns(kept), version: version + 1, updatedAt: at, seenAt: at },
+        // who is worked on is not put away any more
+        { ...toColumns(kept), version: version + 1, updatedAt: at, seenAt: at, awayAt: null },
         // a record that was merged into another is not brought back to life
         { where: { id, version, mergedInto: null }, transaction },
       );
@@ -234,8 +316,8 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
     own: async (id, tieId, at, transaction) => {
       await wearerTies.bulkCreate([{ wearerId: id, tieId, since: at }], { ignoreDuplicates: true, transaction });
     },
-    disown: async (id, tieId) => {
-      await wearerTies.destroy({ where: { wearerId: id, tieId } });
+    disown: async (id, tieId, transaction) => {
+      await wearerTies.destroy({ where: { wearerId: id, tieId }, transaction: transaction ?? null });
     },
     moveInto: async (fromId, intoId, at, transaction) => {
       const where = { wearerId: fromId };
@@ -265,7 +347,7 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
  */
 function searchStatement([leading, ...others]: readonly string[]): { statement: string; values: readonly string[] } {
   if (leading === undefined)
-    return { statement: 'SELECT id FROM wearers WHERE merged_into IS NULL ORDER BY seen_at DESC, id DESC LIMIT ?', values: [] };
+    return { statement: `SELECT id FROM wearers WHERE ${CURRENT} ORDER BY seen_at DESC, id DESC LIMIT ?`, values: [] };
   const also = others.map((word) => {
     const place = isShortWord(word) ? 'o.word = ? AND o.seen_at = w.seen_at' : 'o.word LIKE ?';
     return `AND EXISTS (SELECT 1 FROM wearer_words o WHERE ${place} AND o.wearer_id = w.wearer_id)`;
@@ -278,42 +360,78 @@ function searchStatement([leading, ...others]: readonly string[]): { statement: 
   };
 }
 
+/** Neither merged into another record nor put away. */
+const CURRENT = 'away_at IS NULL AND merged_into IS NULL';
+
+function listed(shown: 'due' | 'away', today: string): { where: string; order: string; values: readonly string[] } {
+  return shown === 'due'
+    ? { where: `${CURRENT} AND event_on >= ?`, order: 'event_on, id', values: [today] }
+    : { where: 'away_at IS NOT NULL AND merged_into IS NULL', order: 'away_at DESC, id DESC', values: [] };
+}
+
+/** Letters that may be looked for in the middle of a name. */
+const isMiddle = (word: string): boolean => Array.from(word).length >= SHORTEST_MIDDLE;
+
+/** Keys of wearers by letters anywhere in a word: what begins with them, or has an ending that does. The longest leads. */
+function middleStatement([leading = '', ...others]: readonly string[]): { statement: string; values: readonly string[] } {
+  const anywhere = (table: string): string => `(${table}.word LIKE ? OR ${table}.word LIKE ?)`;
+  const also = others.map(() => `AND EXISTS (SELECT 1 FROM wearer_words o WHERE o.wearer_id = w.wearer_id AND ${anywhere('o')})`);
+  return {
+    statement: `SELECT DISTINCT w.wearer_id AS id, w.seen_at FROM wearer_words w WHERE ${anywhere('w')} ${also.join(' ')}
+      ORDER BY w.seen_at DESC, w.wearer_id DESC LIMIT ?`,
+    values: [leading, ...others].flatMap((word) => [`${word}%`, `${ENDING_MARK}${word}%`]),
+  };
+}
+
 /** What nobody has asked of a wearer yet. */
 const NO_MEASURES = wearerMeasures.parse({});
 
 type Columns = Pick<
   WearerRow,
-  'name' | 'collarText' | 'collarSystem' | 'collarLabel' | 'collarEstimated' | 'longEnd' | 'note' | 'measures'
+  | 'name'
+  | 'collarText'
+  | 'collarSystem'
+  | 'collarLabel'
+  | 'collarEstimated'
+  | 'longEnd'
+  | 'note'
+  | 'contact'
+  | 'eventName'
+  | 'eventOn'
+  | 'measures'
 >;
 
 function toColumns(kept: KeptWearer): Columns {
-  const { name, collar, collarEstimated, longEnd, note } = kept;
+  const { name, collar, collarEstimated, longEnd, note, contact, eventName, eventOn } = kept;
   return {
     ...{ name, collarText: collar.text, collarSystem: collar.system, collarLabel: collar.label, collarEstimated, longEnd, note },
+    ...{ contact, eventName, eventOn },
     measures: wearerMeasures.parse(kept),
   };
 }
 
 function toKept(row: Pick<WearerRow, keyof Columns>): KeptWearer {
-  const { name, longEnd, note } = row;
+  const { name, longEnd, note, contact, eventName, eventOn } = row;
   const collar: WrittenCollar = { text: row.collarText, system: row.collarSystem, label: row.collarLabel };
   return Object.assign(
-    { name, collar, collarEstimated: Boolean(row.collarEstimated), longEnd, note },
+    { name, collar, collarEstimated: Boolean(row.collarEstimated), longEnd, note, contact, eventName, eventOn },
     NO_MEASURES,
     readDocument(row.measures) as Partial<WearerMeasures>,
   );
 }
 
 function toWearer(row: WearerRow): Wearer {
-  const { id, name, longEnd, note, version, mergedInto } = row;
+  const { id, name, longEnd, note, contact, eventName, eventOn, version, mergedInto } = row;
   const collar: WrittenCollar = { text: row.collarText, system: row.collarSystem, label: row.collarLabel };
   return {
     // checked when it was written, and again by the contract when it is read at the other end
     ...NO_MEASURES,
     ...(readDocument(row.measures) as Partial<WearerMeasures>),
     ...{ id, name, collar, collarEstimated: Boolean(row.collarEstimated), longEnd, note, version, mergedInto },
+    ...{ contact, eventName, eventOn },
     createdAt: row.createdAt.toISOString(),
     updatedAt: row.updatedAt.toISOString(),
     seenAt: row.seenAt.toISOString(),
+    awayAt: row.awayAt === null ? null : row.awayAt.toISOString(),
   };
 }

@@ -6,7 +6,9 @@ import {
   newWearer,
   ownedTies,
   problem,
+  putAwayInput,
   recordId,
+  version,
   wearer,
   wearerChange,
   wearerList,
@@ -26,9 +28,9 @@ export async function wearerRoutes(app: FastifyInstance): Promise<void> {
   const routes = app.withTypeProvider<ZodTypeProvider>();
   const service = wearerService(app.database);
 
-  routes.get('/', { schema: { tags, querystring: wearerQuery, response: { 200: wearerList, 503: problem } } }, async ({ query }) => ({
-    wearers: await service.search(query.q, query.limit),
-  }));
+  routes.get('/', { schema: { tags, querystring: wearerQuery, response: { 200: wearerList, 503: problem } } }, async ({ query }) =>
+    service.list(query),
+  );
   routes.get('/like', { schema: { tags, querystring: likeQuery, response: { 200: likeWearers, ...refusals } } }, async ({ query }) => ({
     wearers: await service.like(query.name, query.collar, query.except),
   }));
@@ -41,15 +43,33 @@ export async function wearerRoutes(app: FastifyInstance): Promise<void> {
     return reply.status(created ? 201 : 200).send(stored);
   });
   routes.put('/:id', { schema: { tags, params, body: wearerChange, response: { 200: wearer, ...refusals } } }, async (request) => {
-    const { version, ...data } = request.body;
-    return service.change(request.params.id, version, data);
+    const { version: based, ...data } = request.body;
+    return service.change(request.params.id, based, data);
   });
+  routes.put('/:id/away', { schema: { tags, params, body: putAwayInput, response: { 200: wearer, ...refusals } } }, async (request) =>
+    service.putAway(request.params.id, request.body.version, request.body.away),
+  );
+  routes.delete(
+    '/:id',
+    {
+      schema: {
+        tags,
+        params,
+        querystring: z.object({ version: z.coerce.number().pipe(version) }),
+        response: { 204: z.null(), ...refusals },
+      },
+    },
+    async (request, reply) => {
+      await service.remove(request.params.id, request.query.version);
+      return reply.status(204).send(null);
+    },
+  );
   routes.get('/:id/measures', { schema: { tags, params, response: { 200: measureHistory, ...refusals } } }, async (request) => ({
     measures: await service.history(request.params.id),
   }));
   routes.post('/:id/merge', { schema: { tags, params, body: mergeInput, response: { 200: wearer, ...refusals } } }, async (request) => {
-    const { fromId, version, fromVersion } = request.body;
-    return service.merge(request.params.id, version, fromId, fromVersion);
+    const { fromId, version: based, fromVersion } = request.body;
+    return service.merge(request.params.id, based, fromId, fromVersion);
   });
   routes.get('/:id/ties', { schema: { tags, params, response: { 200: ownedTies, ...refusals } } }, async (request) => ({
     ties: await service.ownedTies(request.params.id),

@@ -19,10 +19,23 @@ export function nameWords(name: string): readonly string[] {
     .map((word) => beginning(word, LONGEST_WORD));
 }
 
-/** What a name is found by: its words, and their first one to four letters. */
+/** Endings of words stand behind this mark, which no word has. */
+export const ENDING_MARK = '*';
+/** Letters from the middle of a name that find it: fewer would find nearly everybody. */
+export const SHORTEST_MIDDLE = 3;
+
+/** What a name is found by: its words, their first one to four letters, and their endings for who knows the middle only. */
 export function searchWords(name: string): readonly string[] {
   const words = nameWords(name);
-  return [...new Set(words.flatMap((word) => [word, ...Array.from({ length: SHORT_WORD }, (_, i) => beginning(word, i + 1))]))];
+  return [
+    ...new Set(words.flatMap((word) => [word, ...Array.from({ length: SHORT_WORD }, (_, i) => beginning(word, i + 1)), ...endings(word)])),
+  ];
+}
+
+function endings(word: string): readonly string[] {
+  const letters = Array.from(word);
+  const count = Math.max(0, letters.length - SHORTEST_MIDDLE);
+  return Array.from({ length: count }, (_, i) => `${ENDING_MARK}${letters.slice(i + 1).join('')}`);
 }
 
 /** The first letters of a word. Letters are counted, not the halves that some of them are stored as: 𠮷 is one. */

@@ -1,12 +1,15 @@
 import {
   measureKind,
+  MOST_COUNTED,
   type LikeWearer,
   type MeasureKind,
   type OwnedTie,
   type TakenMeasure,
   type Wearer,
   type WearerData,
+  type WearerList,
   type WearerMeasures,
+  type WearerQuery,
 } from '@easytuck/contract';
 import { estimateCollar, formatCollarLabel, parseCollarSize, type CollarSystem } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
@@ -22,7 +25,8 @@ import { beginning, nameWords, SHORT_WORD } from './searchWords.ts';
 /** What can be done with wearers. */
 export interface WearerService {
   readonly get: (id: string) => Promise<Wearer>;
-  readonly search: (letters: string, limit: number) => Promise<Wearer[]>;
+  /** A page of wearers, and how many there are in all, where that is asked for. */
+  readonly list: (query: WearerQuery) => Promise<WearerList>;
   readonly create: (id: string, data: WearerData) => Promise<{ stored: Wearer; created: boolean }>;
   /** Saves over the version the change was based on; refused as `stale`, with what is there now, where that is gone. */
   readonly change: (id: string, version: number, data: WearerData) => Promise<Wearer>;
@@ -31,6 +35,10 @@ export interface WearerService {
   readonly like: (name: string, collarText: string, except: string | undefined) => Promise<LikeWearer[]>;
   /** Moves another record's history, fittings, ties and tyings here; what is not known here is taken from there. */
   readonly merge: (id: string, version: number, fromId: string, fromVersion: number) => Promise<Wearer>;
+  /** Puts a record away, or takes it out again; nothing else of it changes. */
+  readonly putAway: (id: string, version: number, away: boolean) => Promise<Wearer>;
+  /** Deletes a record that nothing goes back to; `inUse` where something does. */
+  readonly remove: (id: string, version: number) => Promise<void>;
   readonly ownedTies: (id: string) => Promise<OwnedTie[]>;
   readonly own: (id: string, tieId: string) => Promise<OwnedTie[]>;
   readonly disown: (id: string, tieId: string) => Promise<OwnedTie[]>;
@@ -59,9 +67,14 @@ export function wearerService(shop: Database): WearerService {
   };
   return {
     get,
-    search: async (letters, limit) => {
+    list: async ({ q, show, offset, limit, counted }) => {
       requireReady(shop);
-      return repository.search(letters, limit);
+      const today = new Date().toISOString().slice(0, 10);
+      const found = show === 'current' ? await repository.search(q, limit, offset) : await repository.list(show, today, limit, offset);
+      if (counted === 'no') return { wearers: found, total: null, isTotalExact: false };
+      const total = await repository.count(show, q, today, MOST_COUNTED + 1);
+      const isTotalExact = show !== 'current' || q === '' || total <= MOST_COUNTED;
+      return { wearers: found, total: isTotalExact ? total : MOST_COUNTED, isTotalExact };
     },
     create: async (id, data) => {
       requireReady(shop);
@@ -121,6 +134,26 @@ export function wearerService(shop: Database): WearerService {
       });
       return get(id);
     },
+    putAway: async (id, version, away) => {
+      requireReady(shop);
+      const now = new Date();
+      const saved = await withTransaction(shop.sequelize, async (transaction) => {
+        if (!(await repository.lock(id, transaction))) throw noSuchWearer();
+        return repository.putAway(id, version, away ? now : null, now, transaction);
+      });
+      const current = await get(id);
+      return afterChange(current, saved, version, [current.awayAt !== null, away]);
+    },
+    remove: async (id, version) => {
+      requireReady(shop);
+      await withTransaction(shop.sequelize, async (transaction) => {
+        const found = await repository.lock(id, transaction);
+        if (!found) throw noSuchWearer();
+        if (found.version !== version) throw new ProblemError('stale', { current: found });
+        if (await repository.isReferred(id, transaction)) throw new ProblemError('inUse');
+        await repository.remove(id, transaction);
+      });
+    },
     ownedTies: async (id) => repository.ownedTies((await follow(id)).id),
     own: async (id, tieId) => {
       requireReady(shop);
@@ -173,7 +206,7 @@ function valueOf(wearer: KeptWearer, kind: MeasureKind): NewMeasure['value'] {
 
 /** What is kept of a wearer on record. */
 export function keptOf(wearer: Wearer): KeptWearer {
-  const { id: _id, version: _v, createdAt: _c, updatedAt: _u, seenAt: _s, mergedInto: _m, ...kept } = wearer;
+  const { id: _id, version: _v, createdAt: _c, updatedAt: _u, seenAt: _s, mergedInto: _m, awayAt: _a, ...kept } = wearer;
   return kept;
 }
 
@@ -189,6 +222,8 @@ function filledFrom(into: Wearer, from: Wearer): KeptWearer {
     ...filled,
     ...collar,
     note: [kept.note, from.note].filter((note) => note !== '').join('\n'),
+    contact: kept.contact === '' ? from.contact : kept.contact,
+    ...(kept.eventOn === null && kept.eventName === '' ? { eventName: from.eventName, eventOn: from.eventOn } : {}),
   };
 }
 

@@ -238,7 +238,7 @@ describe('offers', () => {
       faces: { outer: { name: 'foam stripe', look: 'plain' as const }, inner: null },
       priceCode: 'D7',
     };
-    const gone = { ...FIXED, id: 'b', inStock: 0, clothKind: 'wool' as const };
+    const gone = { ...FIXED, id: 'b', inStock: 0, fibre: 'wool' as const };
     const offers = offersOf([named, gone], rankingFor);
     const ids = (filter: Partial<typeof NO_FILTER>) => filterOffers(offers, { ...NO_FILTER, ...filter }).map(({ tie }) => tie.id);
     expect(ids({}).sort()).toEqual(['a', 'b']);

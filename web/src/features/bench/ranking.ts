@@ -35,7 +35,7 @@ export function offersOf(ties: readonly Tie[], { worn, longEnd, school, taste }:
     id: tie.id,
     prepared: preparedOf(tie),
     inStock: tie.inStock,
-    dress: { shape: tie.shape, clothKind: tie.clothKind, look: tie.faces.outer.look },
+    dress: { shape: tie.shape, fibre: tie.fibre, look: tie.faces.outer.look },
   }));
   return rankTies(candidates, worn, school, longEnd, taste).flatMap((ranked) => {
     const tie = byId.get(ranked.id);
@@ -50,7 +50,7 @@ export function filterOffers(offers: readonly Offer[], { letters, cloth, hardwar
     const words = [tie.name, tie.faces.outer.name, tie.faces.inner?.name ?? '', tie.priceCode].join(' ').toLocaleLowerCase();
     return (
       words.includes(sought) &&
-      (cloth === 'any' || tie.clothKind === cloth) &&
+      (cloth === 'any' || tie.fibre === cloth) &&
       (hardware === 'any' || tie.hardware.kind === hardware) &&
       (!onlyInStock || tie.inStock > 0)
     );

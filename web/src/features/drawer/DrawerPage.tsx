@@ -69,8 +69,8 @@ export function DrawerPage() {
   );
 }
 
-const wordsOf = ({ name, clothKind, faces, priceCode }: Tie): string =>
-  [name, clothKind, faces.outer.name, faces.inner?.name ?? '', priceCode].join(' ').toLocaleLowerCase();
+const wordsOf = ({ name, fibre, faces, priceCode }: Tie): string =>
+  [name, fibre, faces.outer.name, faces.inner?.name ?? '', priceCode].join(' ').toLocaleLowerCase();
 
 /** Tags drawn at once; a large drawer is narrowed by its filters, or shown further on request. */
 const DRAWN_AT_ONCE = 120;
@@ -115,7 +115,7 @@ function TieTag({ tie }: { tie: Tie }) {
   const path = useMemo(() => drawBlade(prepared.profile), [prepared]);
   const lengthMm = Math.max(TAG_MM, prepared.profile.bladeLengthMm + 10);
   const { outer, inner } = tie.faces;
-  const cloth = outer.name === '' ? tie.clothKind : inner ? `${outer.name} / ${inner.name}` : outer.name;
+  const cloth = outer.name === '' ? tie.fibre : inner ? `${outer.name} / ${inner.name}` : outer.name;
   return (
     <Box
       component={Link}

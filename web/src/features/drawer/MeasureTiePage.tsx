@@ -168,8 +168,8 @@ const NO_TAPE: ReadonlySet<keyof TieForm> = new Set([
 
 function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
   const form = useWatch({ control }) as TieForm;
-  const { shape, hardwareKind: kind, markedIn, clothKind, isReversible } = form;
-  const usual = CLOTH_BEHAVIOUR[clothKind];
+  const { shape, hardwareKind: kind, markedIn, fibre, isReversible } = form;
+  const usual = CLOTH_BEHAVIOUR[fibre];
   const text = (name: keyof TieForm, hint = ' ', label = TIE_LABELS[name]) => (
     <TextField
       key={name}
@@ -202,10 +202,10 @@ function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
         {text('name')}
         {choose('shape', Object.entries(SHAPE_WORDS))}
         {choose(
-          'clothKind',
+          'fibre',
           ['silk', 'satin', 'grosgrain', 'cotton', 'linen', 'polyester', 'velvet', 'wool'].map((cloth) => [cloth, cloth] as const),
         )}
-        {text('thickness', `usual for ${clothKind}: ${usual.thicknessMm} mm`)}
+        {text('thickness', `usual for ${fibre}: ${usual.thicknessMm} mm`)}
         {text('gather', `usual: ${usual.gatherRatio}; firm 0.55, soft 0.75`)}
       </Group>
       <Group title="2. Lay the tape at the tip, in mm">

@@ -116,7 +116,7 @@ function Blade({
   };
   const path = drawBlade(widthProfile(blade));
   const isWhole = assumed.size === 0 && !contradicts;
-  const takeUp = knotTakeUp({ blade, cloth: CLOTH_BEHAVIOUR[form.clothKind], overhangMm: 0, hardware: { kind: 'fixed', lengthMm: 900 } });
+  const takeUp = knotTakeUp({ blade, cloth: CLOTH_BEHAVIOUR[form.fibre], overhangMm: 0, hardware: { kind: 'fixed', lengthMm: 900 } });
   return (
     <svg ref={svg} width={widthPx} height={2 * axis + 40} role="group" aria-label="The blade as measured" style={{ display: 'block' }}>
       <g opacity={contradicts ? 0.3 : 1}>

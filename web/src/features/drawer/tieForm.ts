@@ -10,7 +10,7 @@ import {
   tapeFromBlade,
   type BladeMeasures,
   type BladeTape,
-  type ClothKind,
+  type Fibre,
   type ClothLook,
   type ExtraWidth,
   type Hardware,
@@ -22,7 +22,7 @@ import type { FieldErrors, Resolver } from 'react-hook-form';
 export interface TieForm {
   name: string;
   shape: TieInput['shape'];
-  clothKind: ClothKind;
+  fibre: Fibre;
   /** Empty: as is usual for the cloth. */
   thickness: string;
   gather: string;
@@ -64,7 +64,7 @@ export interface TieForm {
 }
 
 export const EMPTY_TIE: TieForm = {
-  ...{ name: '', shape: 'butterfly', clothKind: 'silk', thickness: '', gather: '' },
+  ...{ name: '', shape: 'butterfly', fibre: 'silk', thickness: '', gather: '' },
   ...{
     tipToWaist: '',
     tipToBelly: '',
@@ -196,7 +196,7 @@ export function readLearned(text: string): TieInput['takeUp'] {
 
 /** Names of the fields, as they stand on the page. */
 export const TIE_LABELS: Readonly<Record<keyof TieForm, string>> = {
-  ...{ name: 'Name', shape: 'Shape', clothKind: 'Cloth', thickness: 'Thickness', gather: 'Gather' },
+  ...{ name: 'Name', shape: 'Shape', fibre: 'Cloth', thickness: 'Thickness', gather: 'Gather' },
   ...{
     tipToWaist: 'Tip to waist',
     tipToBelly: 'Tip to belly',
@@ -225,9 +225,9 @@ export const TIE_LABELS: Readonly<Record<keyof TieForm, string>> = {
 
 /** The tie that was typed; a number that cannot be read is NaN, which the contract refuses at its field. Lengths are millimetres where no unit is written. */
 export function readTieForm(form: TieForm): unknown {
-  const usual = CLOTH_BEHAVIOUR[form.clothKind];
+  const usual = CLOTH_BEHAVIOUR[form.fibre];
   return {
-    ...{ name: form.name, shape: form.shape, clothKind: form.clothKind },
+    ...{ name: form.name, shape: form.shape, fibre: form.fibre },
     cloth: { thicknessMm: orUsual(form.thickness, usual.thicknessMm, mm), gatherRatio: orUsual(form.gather, usual.gatherRatio, count) },
     blade: readBlade(form),
     overhangMm: mm(form.overhang),
@@ -282,10 +282,10 @@ export function toTieForm(tie: Tie): TieForm {
   const { blade, hardware, faces } = tie;
   const { tipToWaistMm, tipToBellyMm, tipToNoseMm } = tapeFromBlade(blade);
   const adjustable = hardware.kind === 'fixed' ? null : hardware;
-  const usual = CLOTH_BEHAVIOUR[tie.clothKind];
+  const usual = CLOTH_BEHAVIOUR[tie.fibre];
   return {
     ...EMPTY_TIE,
-    ...{ name: tie.name, shape: tie.shape, clothKind: tie.clothKind },
+    ...{ name: tie.name, shape: tie.shape, fibre: tie.fibre },
     thickness: tie.cloth.thicknessMm === usual.thicknessMm ? '' : plain(tie.cloth.thicknessMm),
     gather: tie.cloth.gatherRatio === usual.gatherRatio ? '' : plain(tie.cloth.gatherRatio),
     ...{ tipToWaist: plain(tipToWaistMm), tipToBelly: plain(tipToBellyMm), tipToNose: plain(tipToNoseMm) },

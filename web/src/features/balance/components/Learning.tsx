@@ -185,7 +185,7 @@ export function Learning({
                 <th scope="col">by the model</th>
                 {others.length > 0 && (
                   <th scope="col">
-                    by {others.length} other {tie.clothKind} ties
+                    by {others.length} other {tie.fibre} ties
                   </th>
                 )}
                 <th scope="col">

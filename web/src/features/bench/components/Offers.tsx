@@ -52,7 +52,7 @@ export function Offers({ ties, tieId, rankingFor, onChoose }: OffersProps) {
       onChoose(chosen.tie.id);
     }
   };
-  const cloths = useMemo(() => [...new Set(ties.map(({ clothKind }) => clothKind))].sort(), [ties]);
+  const cloths = useMemo(() => [...new Set(ties.map(({ fibre }) => fibre))].sort(), [ties]);
   return (
     <Box onKeyDown={onKeyDown}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', p: 1.5, borderBottom: `1px solid ${COLOURS.rule}`, flexWrap: 'wrap' }}>

@@ -105,4 +105,5 @@ export function hangWords(noseMm: number, between: readonly [number, number], le
     ? 'the nose hangs above the collar button'
     : `nose ${length(noseMm)} below the collar button, between buttons ${between[0]} and ${between[1]}`;
 }
+export { GLOSSARY, type GlossaryEntry } from './glossary.ts';
 export * from './tyingWords.ts';

@@ -10,6 +10,7 @@ import {
   retieFor,
   schoolSet,
   SCHOOLS,
+  SMALL_MM,
   symmetryOf,
   takeUpsForWearer,
   targetHalves,
@@ -53,6 +54,7 @@ const DRAWER = Array.from({ length: 1_000 }, (_, i) => ({
   dress: {
     shape: /** @type {const} */ ('butterfly'),
     fibre: /** @type {const} */ ('silk'),
+    weave: /** @type {const} */ ('twill'),
     look: i % 2 ? /** @type {const} */ ('black') : /** @type {const} */ ('plain'),
   },
   prepared: prepareTie({
@@ -73,7 +75,7 @@ export function measureRanking() {
       faceWidthMm: null,
     };
     const started = performance.now();
-    const ranked = rankTies(DRAWER, worn, 'true', 'left', { occasion: 'blackTie', fullness: 'classic' });
+    const ranked = rankTies(DRAWER, worn, { school: 'true', smallMm: SMALL_MM, longEnd: 'left' }, { occasion: 'blackTie', fullness: 'classic', hands: 'learning' });
     if (ranked.length !== DRAWER.length) throw new Error('a tie was lost');
     return performance.now() - started;
   });

@@ -18,12 +18,14 @@ function PlainChoice<V extends string>({ label, hideLabel = false, value, option
   const name = useId();
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, p: 0, minWidth: 0 }}>
-      <Box component="legend" sx={hideLabel ? hidden : { p: 0, mb: 0.5, fontSize: '0.75rem', color: 'text.secondary' }}>
+      <Box component="legend" sx={hideLabel ? hidden : { p: 0, mb: 0.5, fontSize: '0.9375rem', color: 'text.secondary' }}>
         {label}
       </Box>
       <Box
         sx={{
           display: 'inline-flex',
+          flexWrap: 'wrap',
+          maxWidth: '100%',
           border: `1px solid ${COLOURS.thread}`,
           borderRadius: 1,
           overflow: 'hidden',
@@ -37,11 +39,18 @@ function PlainChoice<V extends string>({ label, hideLabel = false, value, option
             sx={{
               position: 'relative',
               px: small ? 1.25 : 1.5,
-              lineHeight: small ? '32px' : '38px',
-              whiteSpace: 'nowrap',
+              display: 'flex',
+              alignItems: 'center',
+              minHeight: small ? 32 : 38,
+              lineHeight: 1.2,
+              whiteSpace: { xs: 'normal', sm: 'nowrap' },
               cursor: 'pointer',
-              fontSize: small ? '0.875rem' : '0.9375rem',
+              fontSize: small ? '0.9375rem' : '1rem',
               '&:has(:checked)': { backgroundColor: COLOURS.ink, color: COLOURS.card },
+              // where the system paints its own colours, the chosen one is still told apart
+              '@media (forced-colors: active)': {
+                '&:has(:checked)': { forcedColorAdjust: 'none', backgroundColor: 'Highlight', color: 'HighlightText' },
+              },
               '&:has(:focus-visible)': {
                 outline: `2px solid ${COLOURS.long}`,
                 outlineOffset: -3,

@@ -1,13 +1,24 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
+import { PAGE_WIDTH } from '../theme.ts';
+import { usePageTitle } from './pageTitle.ts';
+
+interface PageProps {
+  readonly title: ReactNode;
+  /** What the page is called in the browser's tab; the title where that is plain text. */
+  readonly name?: string;
+  readonly actions?: ReactNode;
+  readonly children: ReactNode;
+}
 
 /** A room's page: its title, what can be done there, its content. */
-export function Page({ title, actions, children }: { title: ReactNode; actions?: ReactNode; children: ReactNode }) {
+export function Page({ title, name, actions, children }: PageProps) {
+  usePageTitle(name ?? (typeof title === 'string' ? title : ''));
   return (
-    <Box component="main" sx={{ px: { xs: 2, md: 2.5 }, py: 2.5, maxWidth: 1320, mx: 'auto' }}>
+    <Box sx={{ px: { xs: 2, md: 2.5 }, py: 2.5, maxWidth: PAGE_WIDTH, mx: 'auto' }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 2, flexWrap: 'wrap' }}>
-        <Typography variant="h1" sx={{ flex: 1, minWidth: 200 }}>
+        <Typography variant="h1" sx={{ flex: 1, minWidth: { xs: 0, sm: 200 }, overflowWrap: 'anywhere' }}>
           {title}
         </Typography>
         {actions}

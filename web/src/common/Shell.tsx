@@ -1,52 +1,89 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { NavLink, Outlet, useNavigate, useNavigation } from 'react-router';
+import { lazy, Suspense, useEffect, useRef, useState } from 'react';
+import { NavLink, Outlet, ScrollRestoration, useLocation, useNavigate, useNavigation } from 'react-router';
 import { COLOURS, FIGURES } from '../theme.ts';
 import { Choice } from './Choice.tsx';
+import type { HelpPart } from './help/Help.tsx';
+import { onTourStart } from './help/tourStart.ts';
+import { useTour } from './help/useTour.ts';
+import { Notices } from './notices.tsx';
 import { NothingKept } from './NothingKept.tsx';
 import { TapeProvider } from './tape/TapeProvider.tsx';
 import { listenForShortcuts, useShortcuts } from './shortcuts/shortcuts.ts';
 import { useUnits } from './UnitProvider.tsx';
 
 const ROOMS = [
-  { to: '/', name: 'Bench' },
-  { to: '/wearers', name: 'Wearers' },
-  { to: '/drawer', name: 'Drawer' },
-  { to: '/coach', name: 'Coach' },
-  { to: '/balance', name: 'Balance' },
-  { to: '/ledger', name: 'Ledger' },
-  { to: '/shop', name: 'Shop' },
+  { to: '/', name: 'Bench', key: 'B' },
+  { to: '/wearers', name: 'Wearers', key: 'W' },
+  { to: '/drawer', name: 'Drawer', key: 'D' },
+  { to: '/coach', name: 'Coach', key: 'C' },
+  { to: '/balance', name: 'Balance', key: 'E' },
+  { to: '/ledger', name: 'Ledger', key: 'L' },
+  { to: '/shop', name: 'Shop', key: 'S' },
 ] as const;
 
-const ShortcutHelp = lazy(async () => ({ default: (await import('./shortcuts/ShortcutHelp.tsx')).ShortcutHelp }));
+const Help = lazy(async () => ({ default: (await import('./help/Help.tsx')).Help }));
+const Tour = lazy(async () => ({ default: (await import('./help/Tour.tsx')).Tour }));
 
-/** The frame of every room: its name, the rooms, the unit. */
+/** The frame of every room: the way past it, its name, the rooms, the unit, help, what was done. */
 export function Shell() {
   const { unit, setUnit } = useUnits();
   const isLoading = useNavigation().state === 'loading';
   const navigate = useNavigate();
-  const [isHelpOpen, setHelpOpen] = useState(false);
+  const [help, setHelp] = useState<HelpPart | null>(null);
+  const tour = useTour();
   useEffect(() => listenForShortcuts(), []);
+  useFocusOnChange();
+  useEffect(() => onTourStart(tour.begin), [tour.begin]);
   useShortcuts('Everywhere', [
-    { key: '?', says: 'these keys', run: () => setHelpOpen((now) => !now) },
-    ...ROOMS.map(({ to, name }) => ({ key: name.charAt(0), says: `to the ${name}`, run: () => void navigate(to) })),
+    { key: '?', says: 'help: these keys, words, the tour', run: () => setHelp((now) => (now === null ? 'keys' : null)) },
+    { key: 'F1', says: 'help, also from within a field', run: () => setHelp((now) => (now === null ? 'words' : null)) },
+    { key: 'F2', says: 'the words of the trade, also from within a field', run: () => setHelp('words') },
+    ...ROOMS.map(({ to, name, key }) => ({ key, says: `to ${name}`, run: () => void navigate(to) })),
   ]);
   return (
     <TapeProvider>
+      <Box
+        component="a"
+        href="#main"
+        onClick={(event) => {
+          event.preventDefault();
+          document.getElementById('main')?.focus();
+        }}
+        sx={{
+          position: 'absolute',
+          left: 8,
+          top: -60,
+          zIndex: 1500,
+          px: 2,
+          py: 1.25,
+          backgroundColor: COLOURS.card,
+          border: `2px solid ${COLOURS.ink}`,
+          '&:focus': { top: 6 },
+        }}
+      >
+        Skip to the page
+      </Box>
       <Box
         component="header"
         sx={{
           display: 'flex',
           alignItems: 'center',
-          gap: { xs: 1.5, md: 4 },
+          flexWrap: 'wrap',
+          columnGap: { xs: 1.5, md: 3 },
           px: { xs: 2, md: 2.5 },
-          height: 52,
+          minHeight: 52,
           borderBottom: `1px solid ${COLOURS.rule}`,
         }}
       >
         <Box sx={{ fontFamily: FIGURES, fontSize: '1.3rem', fontWeight: 600, whiteSpace: 'nowrap' }}>Easy Tuck</Box>
-        <Box component="nav" aria-label="Rooms" sx={{ display: 'flex', gap: 0.5, flex: 1 }}>
+        <Box
+          component="nav"
+          aria-label="Rooms"
+          sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 0.5, flex: '1 1 auto', order: { xs: 3, sm: 0 }, minWidth: 0 }}
+        >
           {ROOMS.map(({ to, name }) => (
             <Box
               key={to}
@@ -54,12 +91,12 @@ export function Shell() {
               to={to}
               end={to === '/'}
               sx={{
-                px: { xs: 1, md: 1.5 },
-                lineHeight: '51px',
+                px: { xs: 0.75, sm: 1, md: 1.5 },
+                lineHeight: { xs: '41px', sm: '51px' },
                 color: 'text.primary',
                 textDecoration: 'none',
                 borderBottom: '3px solid transparent',
-                height: 52,
+                height: { xs: 42, sm: 52 },
                 '&.active': { borderBottomColor: COLOURS.short, fontWeight: 600 },
                 '&:hover': { backgroundColor: COLOURS.card },
               }}
@@ -79,15 +116,51 @@ export function Shell() {
           ]}
           small
         />
+        <Button
+          variant="outlined"
+          aria-haspopup="dialog"
+          onClick={() => setHelp('words')}
+          sx={{ minHeight: 36, px: 1.5, ml: { xs: 'auto', sm: 0 } }}
+        >
+          Help
+        </Button>
       </Box>
       <NothingKept />
       {isLoading && <LinearProgress aria-label="Loading the room" sx={{ position: 'absolute', insetInline: 0, height: 2 }} />}
-      <Outlet />
-      {isHelpOpen && (
-        <Suspense fallback={null}>
-          <ShortcutHelp onClose={() => setHelpOpen(false)} />
-        </Suspense>
-      )}
+      <Box component="main" id="main" tabIndex={-1} sx={{ '&:focus': { outline: 'none' } }}>
+        <Outlet />
+      </Box>
+      <Suspense fallback={null}>
+        {help !== null && (
+          <Help
+            part={help}
+            onPart={setHelp}
+            onClose={() => setHelp(null)}
+            onTour={() => {
+              setHelp(null);
+              tour.begin();
+            }}
+          />
+        )}
+        {tour.step !== null && <Tour step={tour.step} onStep={tour.goTo} onEnd={tour.end} />}
+      </Suspense>
+      <ScrollRestoration />
+      <Notices />
     </TapeProvider>
   );
+}
+
+/** After another page was opened the keyboard is at its beginning, and a reader hears its heading. */
+function useFocusOnChange(): void {
+  const { pathname } = useLocation();
+  const isFirst = useRef(true);
+  useEffect(() => {
+    if (isFirst.current) {
+      isFirst.current = false;
+      return;
+    }
+    const main = document.getElementById('main');
+    // a page that puts the cursor somewhere itself keeps it
+    if (main && !main.contains(document.activeElement)) main.focus({ preventScroll: true });
+  }, [pathname]);
 }

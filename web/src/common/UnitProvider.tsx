@@ -1,4 +1,4 @@
-import { formatLength, formatLengthBare, type LengthUnit } from '@easytuck/core';
+import { formatFine, formatLength, formatLengthBare, type LengthUnit } from '@easytuck/core';
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
 import { useShop } from './api/shop.ts';
 import { readStored, writeStored } from './stored.ts';
@@ -13,6 +13,9 @@ interface Units {
   readonly length: (lengthMm: number) => string;
   readonly bare: (lengthMm: number) => string;
   readonly other: (lengthMm: number) => string;
+  /** A length on a tied bow, as fine as a tape shows it; and with its sign. */
+  readonly fine: (lengthMm: number) => string;
+  readonly signed: (lengthMm: number) => string;
 }
 
 const KEY = 'easytuck.unit';
@@ -38,9 +41,17 @@ export function UnitProvider({ children }: { children: ReactNode }) {
       length: (lengthMm) => formatLength(lengthMm, unit),
       bare: (lengthMm) => formatLengthBare(lengthMm, unit),
       other: (lengthMm) => formatLength(lengthMm, otherUnit),
+      fine: (lengthMm) => formatFine(lengthMm, unit),
+      signed: (lengthMm) => signedText(lengthMm, unit),
     };
   }, [unit, setUnit]);
   return <UnitContext value={units}>{children}</UnitContext>;
+}
+
+/** With its sign, and none where it is written as nothing. */
+function signedText(lengthMm: number, unit: ShopUnit): string {
+  const text = formatFine(lengthMm, unit);
+  return lengthMm > 0 && text !== formatFine(0, unit) ? `+${text}` : text;
 }
 
 /** The shop's unit and how to write lengths in it. */

@@ -76,10 +76,10 @@ describe('a setting in a field', () => {
 describe('explainUnusable', () => {
   it('says by how much, and what would do', () => {
     expect(explainUnusable({ kind: 'none', reason: 'bandTooShort', byMm: 20 }, length)).toMatch(
-      /20 mm too short\. An extender of that length/,
+      /20 mm too short\. Use an extender of that length/,
     );
-    expect(explainUnusable({ kind: 'none', reason: 'bandTooLong', byMm: 20 }, length)).toMatch(/20 mm too long\. Another tie/);
-    expect(explainUnusable({ kind: 'none', reason: 'noLength' }, length)).toMatch(/suits no set/);
+    expect(explainUnusable({ kind: 'none', reason: 'bandTooLong', byMm: 20 }, length)).toMatch(/20 mm too long\. Take another tie/);
+    expect(explainUnusable({ kind: 'none', reason: 'noLength' }, length)).toMatch(/No length of this tie works/);
     expect(explainUnusable({ kind: 'none', reason: 'stepTooCoarse' }, length)).toMatch(/between two settings/);
   });
 });

@@ -11,6 +11,7 @@ import {
 
 export {
   BOUND_WORDS,
+  clothWords,
   COLLAR_STYLE_WORDS,
   hangWords,
   OCCASION_WORDS,
@@ -23,8 +24,8 @@ export {
 } from '@easytuck/contract';
 
 export const GRADE_WORDS: Readonly<Record<Grade, string>> = {
-  good: 'inside every bound',
-  fair: 'past a bound of custom or neatness',
+  good: 'inside every limit',
+  fair: 'wearable, outside a style or neatness limit',
   outside: 'cannot be worn like this',
 };
 

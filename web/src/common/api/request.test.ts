@@ -79,6 +79,7 @@ describe('request', () => {
       createdAt: '2026-11-24T03:00:00.000Z',
       updatedAt: '2026-11-24T03:00:00.000Z',
       ...{ collarEstimated: false, mergedInto: null, seenAt: '2026-11-24T03:00:00.000Z' },
+      ...{ contact: '', eventName: '', eventOn: null, awayAt: null },
     };
     expect(currentOf(await failureOf(problem(409, { code: 'stale', current })), wearer)).toMatchObject(current);
     expect(currentOf(await failureOf(problem(409, { code: 'taken', current })), wearer)).toBeNull();

@@ -29,6 +29,13 @@ export async function changeTie(id: string, input: TieInput & { version: number 
   return saved;
 }
 
+/** Puts a tie away, or takes it out again. */
+export async function putTieAway({ id, version }: Pick<Tie, 'id' | 'version'>, away: boolean): Promise<Tie> {
+  const saved = await request('PUT', `${keys.one(id)}/away`, tie, { version, away });
+  await remember(saved);
+  return saved;
+}
+
 async function remember(saved: Tie): Promise<void> {
   await mutate(keys.one(saved.id), saved, { revalidate: false });
   void mutate(keys.list);

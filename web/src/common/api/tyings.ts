@@ -1,4 +1,14 @@
-import { clothLearning, tying, tyingList, type ClothLearning, type Tying, type TyingInput } from '@easytuck/contract';
+import {
+  clothLearning,
+  tying,
+  tyingKept,
+  tyingList,
+  wearerTakeUps,
+  type ClothLearning,
+  type Tying,
+  type TyingInput,
+  type WearerTakeUps,
+} from '@easytuck/contract';
 import useSWR, { mutate } from 'swr';
 import type { Reading } from './reading.ts';
 import { request } from './request.ts';
@@ -7,6 +17,7 @@ const keys = {
   ofWearer: (wearerId: string): string => `/api/tyings?${new URLSearchParams({ wearerId }).toString()}`,
   ofTie: (tieId: string): string => `/api/tyings?${new URLSearchParams({ tieId }).toString()}`,
   cloth: (tieId: string): string => `/api/tyings/same-cloth/${tieId}`,
+  own: (wearerId: string): string => `/api/tyings/own-take-ups/${wearerId}`,
 };
 
 /** A wearer's tyings, latest first. */
@@ -24,9 +35,20 @@ export function useClothLearning(tieId: string): Reading<ClothLearning> {
   return useSWR(keys.cloth(tieId), (key: string) => request('GET', key, clothLearning));
 }
 
+/** A wearer's own take-ups, of the ties tied and measured often enough; nothing is asked for null. */
+export function useOwnTakeUps(wearerId: string | null): Reading<WearerTakeUps['ties']> {
+  return useSWR(wearerId === null ? null : keys.own(wearerId), async (key: string) => (await request('GET', key, wearerTakeUps)).ties);
+}
+
+/** Takes a tying off the record, or puts it back. */
+export async function keepTying({ id, wearerId, tieId }: Tying, isKept: boolean): Promise<void> {
+  await request('PUT', `/api/tyings/${id}/kept`, tyingKept, { isKept });
+  await Promise.all([keys.ofWearer(wearerId), keys.ofTie(tieId), keys.own(wearerId)].map((key) => mutate(key)));
+}
+
 /** Puts a tying on record. Sending the same one again is safe. */
 export async function recordTying(input: TyingInput): Promise<Tying> {
   const saved = await request('POST', '/api/tyings', tying, input);
-  await Promise.all([mutate(keys.ofWearer(saved.wearerId)), mutate(keys.ofTie(saved.tieId))]);
+  await Promise.all([keys.ofWearer(saved.wearerId), keys.ofTie(saved.tieId), keys.own(saved.wearerId)].map((key) => mutate(key)));
   return saved;
 }

@@ -10,8 +10,10 @@ import {
   type TakenMeasure,
   type Wearer,
   type WearerChange,
+  type WearerList,
 } from '@easytuck/contract';
 import useSWR, { mutate } from 'swr';
+import { z } from 'zod';
 import type { Reading } from './reading.ts';
 import { request } from './request.ts';
 
@@ -22,9 +24,53 @@ const keys = {
   ties: (id: string): string => `/api/wearers/${id}/ties`,
 };
 
-/** Wearers whose name holds the letters, recently seen first. Keeps the last list while a new one is on its way. */
-export function useWearers(letters: string): Reading<readonly Wearer[]> {
-  return useSWR(keys.search(letters), async (key: string) => (await request('GET', key, wearerList)).wearers, { keepPreviousData: true });
+/** Wearers found by letters, and the letters they were found by: a list from before stays until the new one is there. */
+export interface FoundWearers {
+  readonly letters: string;
+  readonly wearers: readonly Wearer[];
+}
+
+/** Wearers whose name holds the letters, recently seen first. Keeps the last list while a new one is awaited. */
+export function useWearers(letters: string): Reading<FoundWearers> {
+  return useSWR(keys.search(letters), async (key: string) => ({ letters, wearers: (await request('GET', key, wearerList)).wearers }), {
+    keepPreviousData: true,
+  });
+}
+
+/** What of the wearers is listed: those of every day, those with a day to come, those put away; and which page. */
+export interface ListedWearers {
+  readonly letters: string;
+  readonly show: 'current' | 'due' | 'away';
+  readonly offset: number;
+  readonly limit: number;
+}
+
+/** A page of wearers with how many there are in all. */
+export function useWearerList({ letters, show, offset, limit }: ListedWearers): Reading<WearerList> {
+  const search = new URLSearchParams({ q: letters, show, offset: String(offset), limit: String(limit), counted: 'yes' });
+  return useSWR(`/api/wearers?${search.toString()}`, (key: string) => request('GET', key, wearerList), { keepPreviousData: true });
+}
+
+/** Those whose day comes next, soonest first. */
+export function useDueWearers(limit: number): Reading<readonly Wearer[]> {
+  return useSWR(
+    `/api/wearers?${new URLSearchParams({ show: 'due', limit: String(limit) }).toString()}`,
+    async (key: string) => (await request('GET', key, wearerList)).wearers,
+  );
+}
+
+/** Puts a wearer away, or takes the record out again. */
+export async function putWearerAway({ id, version }: Pick<Wearer, 'id' | 'version'>, away: boolean): Promise<Wearer> {
+  const saved = await request('PUT', `${keys.one(id)}/away`, wearer, { version, away });
+  await mutate(keys.one(id), saved, { revalidate: false });
+  void refreshWearers();
+  return saved;
+}
+
+/** Deletes a wearer whom nothing goes back to. */
+export async function deleteWearer({ id, version }: Pick<Wearer, 'id' | 'version'>): Promise<void> {
+  await request('DELETE', `${keys.one(id)}?version=${version}`, z.null());
+  void refreshWearers();
 }
 
 /** One wearer; nothing is asked for null. */

@@ -13,6 +13,8 @@ interface LeadHandleProps {
   readonly onLead?: ((leadMm: number) => void) | undefined;
 }
 
+/** Nobody hangs the long end lower than this; more can be typed. */
+const LONGEST_HUNG_MM = inchesToMm(4);
 /** One press of an arrow key. */
 const NUDGE_MM = inchesToMm(1 / 8);
 
@@ -35,6 +37,8 @@ export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps
       ArrowLeft: fit.leadMm - outward * NUDGE_MM,
       ArrowUp: fit.leadMm + NUDGE_MM,
       ArrowDown: fit.leadMm - NUDGE_MM,
+      Home: FITTING_LENGTHS.leadMm.minMm,
+      End: Math.max(LONGEST_HUNG_MM, fit.leadMm),
     }[event.key];
     if (to === undefined) return;
     event.preventDefault();
@@ -60,7 +64,7 @@ export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps
               tabIndex: 0,
               'aria-label': 'Lead of the long end',
               'aria-valuemin': FITTING_LENGTHS.leadMm.minMm,
-              'aria-valuemax': FITTING_LENGTHS.leadMm.maxMm,
+              'aria-valuemax': Math.max(LONGEST_HUNG_MM, Math.round(fit.leadMm)),
               'aria-valuenow': Math.round(fit.leadMm),
               'aria-valuetext': length(fit.leadMm),
               onKeyDown,

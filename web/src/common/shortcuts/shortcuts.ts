@@ -65,7 +65,7 @@ export function listenForShortcuts(): () => void {
       .reverse()
       .flatMap(({ current }) => current.shortcuts)
       .find((each) => each.key === event.key && (each.mod ?? false) === mod);
-    if (!found || (!mod && !/^F\d+$/.test(found.key) && isTyped(event.target) && !isTurned(event))) return;
+    if (!found || (!mod && !/^F\d+$/.test(found.key) && ((isTyped(event.target) && !isTurned(event)) || isItsOwn(event)))) return;
     event.preventDefault();
     found.run();
   };
@@ -80,6 +80,17 @@ const isTurned = ({ key, target }: KeyboardEvent): boolean =>
   target.getAttribute('role') === 'combobox' &&
   target.getAttribute('aria-expanded') !== 'true' &&
   !(target instanceof HTMLInputElement);
+
+const PRESSED = 'button, a[href], summary, input[type="radio"], input[type="checkbox"], [role="button"], [role="option"], [role="tab"]';
+const STEPPED = 'input[type="radio"], input[type="range"], select, [role="slider"], [role="tab"], [role="tablist"], [role="option"]';
+
+/** Whether a control that has the focus does something with a key itself: Space presses a button, arrows move in a choice. */
+function isItsOwn({ key, target }: KeyboardEvent): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (key === ' ' || key === 'Enter') return target.closest(PRESSED) !== null;
+  if (key.startsWith('Arrow') || key === 'Home' || key === 'End') return target.closest(STEPPED) !== null;
+  return (key === 'PageUp' || key === 'PageDown') && target.closest('input[type="range"], [role="slider"]') !== null;
+}
 
 /** Whether a key goes into a text, or to something that lies over the page. */
 function isTyped(target: EventTarget | null): boolean {

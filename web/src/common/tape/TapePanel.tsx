@@ -125,7 +125,7 @@ export function TapePanel({ onClose, docked = true }: { onClose?: () => void; do
 /** The tape in a window of its own, as a second device. */
 export function TapePage() {
   return (
-    <Box component="main" sx={{ px: 2 }}>
+    <Box sx={{ px: 2 }}>
       <TapePanel docked={false} />
     </Box>
   );

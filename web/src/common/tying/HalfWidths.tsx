@@ -1,6 +1,7 @@
 import { FITTING_LENGTHS, optionalLengthField } from '@easytuck/contract';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
+import { forgetDraft, keepDraft, readDraft } from '../forms/tabDrafts.ts';
 import { TAPE_FIELD } from '../tape/tapeMeasure.ts';
 import { useUnits } from '../UnitProvider.tsx';
 
@@ -15,6 +16,13 @@ export type Half = (typeof HALVES)[number][0];
 
 const NONE: Readonly<Record<Half, string>> = { frontLoopMm: '', frontFlatEndMm: '', backLoopMm: '', backFlatEndMm: '' };
 
+/** What was kept in the browser, or null where it does not read. */
+function readTyped(value: unknown): Record<Half, string> | null {
+  if (typeof value !== 'object' || value === null) return null;
+  const kept = value as Partial<Record<Half, unknown>>;
+  return HALVES.every(([half]) => typeof kept[half] === 'string') ? (value as Record<Half, string>) : null;
+}
+
 /** What was typed of the half-widths, and what it means. */
 export interface TypedHalfWidths {
   readonly typed: Readonly<Record<Half, string>>;
@@ -27,10 +35,15 @@ export interface TypedHalfWidths {
   readonly clear: () => void;
 }
 
-/** Half-widths as they are typed, in the shop's unit or any other. */
-export function useHalfWidths(): TypedHalfWidths {
+/** Half-widths as they are typed, in the shop's unit or any other. Under a draft's name they survive a reload. */
+export function useHalfWidths(draftName: string | null = null): TypedHalfWidths {
   const { unit } = useUnits();
-  const [typed, setTyped] = useState(NONE);
+  const [typed, setTyped] = useState(() => (draftName === null ? null : readDraft(draftName, readTyped)) ?? NONE);
+  useEffect(() => {
+    if (draftName === null) return;
+    if (HALVES.every(([half]) => typed[half] === '')) forgetDraft(draftName);
+    else keepDraft(draftName, typed);
+  }, [draftName, typed]);
   const read = (half: Half) => optionalLengthField(FITTING_LENGTHS.halfWidthMm, unit).safeParse(typed[half]);
   return {
     typed,
@@ -44,16 +57,17 @@ export function useHalfWidths(): TypedHalfWidths {
 
 /** A field for each half-width; the tape's reading goes into the one that has the cursor. */
 export function HalfWidthFields({ halves }: { halves: TypedHalfWidths }) {
+  const { unit } = useUnits();
   return HALVES.map(([half, words]) => {
     const error = halves.errorOf(half);
     return (
       <TextField
         key={half}
-        label={words}
+        label={`${words}, ${unit}`}
         value={halves.typed[half]}
         onChange={(event) => halves.type(half, event.target.value)}
         error={error !== null}
-        helperText={error ?? 'from the knot’s middle'}
+        helperText={error ?? 'knot’s middle to its edge'}
         slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
       />
     );

@@ -1,5 +1,17 @@
-import { type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
-import { EVEN_ENOUGH, HAND_TIED_MM, prepareTie, symmetryOf, type FinishTarget, type Side } from '@easytuck/core';
+import { lengthField, sideName, type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
+import {
+  doubtReadings,
+  EVEN_ENOUGH,
+  FINE_INCH_FRACTION,
+  formatInchesPlain,
+  formatLengthBare,
+  HAND_TIED_MM,
+  prepareTie,
+  symmetryOf,
+  wholeReading,
+  type FinishTarget,
+  type Side,
+} from '@easytuck/core';
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
@@ -7,9 +19,14 @@ import { Link } from 'react-router';
 import { useShop } from '../../common/api/shop.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { HALVES, HalfWidthFields, useHalfWidths, type Half } from '../../common/tying/HalfWidths.tsx';
+import { usePageTitle } from '../../common/pageTitle.ts';
+import { seesMirrored, useReader } from '../../common/reader.ts';
+import { ReaderChoice } from '../../common/ReaderChoice.tsx';
+import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, PAGE_WIDTH } from '../../theme.ts';
+import { readDegrees, readSignedLength } from './signedField.ts';
 import { deskOf, isMisread, judge, stateOf, widthAdvice, type KnotLayer } from './balanceDesk.ts';
 import { Faults } from './components/Faults.tsx';
 import { Figures } from './components/Figures.tsx';
@@ -23,26 +40,40 @@ type Wish = 'even' | Side;
 
 /** Evening out one tied bow: measured, planned, pulled, measured again; and what the tying teaches. */
 export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting; tie: Tie; wearer: Wearer; tyings: readonly Tying[] }) {
-  const { length } = useUnits();
+  const { length, fine, signed, unit } = useUnits();
   const shop = useShop();
   const prepared = useMemo(() => prepareTie(tie), [tie]);
   const desk = useMemo(() => deskOf(fitting, prepared), [fitting, prepared]);
-  const halves = useHalfWidths();
+  const halves = useHalfWidths(`balance ${fitting.id}`);
+  usePageTitle(`Balance: ${wearer.name}`);
   const [wish, setWish] = useState<Wish>(wearer.finish === 'handTied' ? desk.frontLoopSide : 'even');
   const [unevenMm, setUnevenMm] = useState(6);
-  const [tiltDeg, setTiltDeg] = useState(0);
-  const [knotOffMm, setKnotOffMm] = useState(0);
+  const [tiltText, setTiltText] = useState('');
+  const [knotOffText, setKnotOffText] = useState('');
   const [knotLayer, setKnotLayer] = useState<KnotLayer>(wearer.backKnotLayer ?? 'unknown');
-  const [isMirror, setMirror] = useState(false);
+  // the one who evens it out on the wearer stands before them
+  const [reader, setReader] = useReader('facing');
+  const isMirror = seesMirrored(reader);
   const read = halves.lengths();
+  const tilt = readDegrees(tiltText, 'The tilt', MOST_TILT_DEG);
+  const knotOff = readSignedLength(knotOffText, KNOT_OFF_LIMITS, unit);
+  const [tiltDeg, knotOffMm] = [tilt, knotOff].map((reading) => (reading.kind === 'value' ? reading.value : 0)) as [number, number];
   const state = stateOf(desk, halves.isRight ? read : NOTHING_READ, { tiltRad: (tiltDeg * Math.PI) / 180, knotOffMm });
   const target: FinishTarget = wish === 'even' ? { kind: 'even' } : { kind: 'handTied', byMm: unevenMm, widerSide: wish };
   const tolerance = { ...EVEN_ENOUGH, withinMm: shop.evennessMm };
   const verdict = judge(desk, state, target, tolerance, fitting.result.spreadMm);
   const figures = symmetryOf(prepared, state);
   const measuredCount = HALVES.filter(([half]) => read[half] !== null).length;
+  const doubts = halves.isRight ? doubtReadings(prepared, desk.neckPathMm, desk.setMm, desk.leadMm, read) : [];
+  const isReadable = halves.isRight && tilt.kind === 'value' && knotOff.kind === 'value';
+  // no verdict without four plausible half-widths
+  const isJudged = isReadable && wholeReading(read) !== null && doubts.length === 0;
   useShortcuts('Balance', [
-    { key: 'm', says: 'in the mirror, or facing', run: () => setMirror((now) => !now) },
+    {
+      key: 'm',
+      says: 'told to the wearer, or to a helper who faces them',
+      run: () => setReader(reader === 'facing' ? 'wearer' : 'facing'),
+    },
     {
       key: 'f',
       says: 'measure: the first half-width',
@@ -50,7 +81,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
     },
   ]);
   return (
-    <Box component="main" sx={{ px: { xs: 2, md: 2.5 }, py: 2, maxWidth: 1320, mx: 'auto' }}>
+    <Box sx={{ px: { xs: 2, md: 2.5 }, py: 2, maxWidth: PAGE_WIDTH, mx: 'auto' }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 2, mb: 1.5 }}>
         <Box sx={{ flex: 1, minWidth: 220 }}>
           <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontWeight: 560, fontSize: '1.5rem', lineHeight: 1.15 }}>
@@ -69,39 +100,19 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
           onChange={setWish}
           options={[
             { value: 'even', text: 'even' },
-            { value: 'left', text: 'a little wider on his left' },
-            { value: 'right', text: 'on his right' },
+            { value: 'left', text: `a little wider on ${reader === 'wearer' ? 'your' : 'the wearer’s'} left` },
+            { value: 'right', text: `on ${reader === 'wearer' ? 'your' : 'the wearer’s'} right` },
           ]}
           small
         />
-        {wish !== 'even' && (
-          <TextField
-            label="By, mm"
-            type="number"
-            value={unevenMm}
-            onChange={(event) =>
-              setUnevenMm(Math.min(HAND_TIED_MM.maxMm, Math.max(HAND_TIED_MM.minMm, Number(event.target.value) || HAND_TIED_MM.minMm)))
-            }
-            slotProps={{ htmlInput: { min: HAND_TIED_MM.minMm, max: HAND_TIED_MM.maxMm } }}
-            sx={{ width: 84 }}
-          />
-        )}
-        <Choice
-          label="Drawn"
-          value={isMirror ? 'mirror' : 'facing'}
-          onChange={(view) => setMirror(view === 'mirror')}
-          options={[
-            { value: 'facing', text: 'facing him' },
-            { value: 'mirror', text: 'in the mirror' },
-          ]}
-          small
-        />
+        {wish !== 'even' && <UnevenBy unevenMm={unevenMm} onChange={setUnevenMm} />}
+        <ReaderChoice reader={reader} onChange={setReader} />
       </Box>
       <Box
         sx={{
           display: 'grid',
           gap: 3,
-          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 540px' },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 34rem)' },
           gridTemplateAreas: { xs: '"bow" "plan" "figures"', md: '"bow plan" "figures plan"' },
           gridTemplateRows: { md: 'auto 1fr' },
           alignItems: 'start',
@@ -116,12 +127,17 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
             tiltRad={state.tiltRad}
             estimated={state.estimated}
             isMirror={isMirror}
+            fine={fine}
             onDrag={(half, mm) => halves.type(half, `${mm} mm`)}
           />
-          <Box sx={{ display: 'flex', justifyContent: 'space-between', color: 'text.secondary', mt: 0.5 }}>
-            <span>wearer’s {isMirror ? 'left' : 'right'}</span>
-            <span>chalk line: the target; open dots: estimated</span>
-            <span>wearer’s {isMirror ? 'right' : 'left'}</span>
+          <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2, color: 'text.secondary', mt: 0.5 }}>
+            <span>{sideName(isMirror ? 'left' : 'right', reader)}</span>
+            <Box component="span" sx={{ textAlign: 'center' }}>
+              chalk line: the target; open dots: estimated
+            </Box>
+            <Box component="span" sx={{ textAlign: 'right' }}>
+              {sideName(isMirror ? 'right' : 'left', reader)}
+            </Box>
           </Box>
           <Box
             data-balance
@@ -134,39 +150,44 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
           >
             <HalfWidthFields halves={halves} />
             <TextField
-              label="Tilt, ° (wearer’s left up)"
-              type="number"
-              value={tiltDeg}
-              onChange={(event) => setTiltDeg(Math.min(60, Math.max(-60, Number(event.target.value))))}
+              label="Tilt, degrees"
+              value={tiltText}
+              onChange={(event) => setTiltText(event.target.value)}
+              error={tilt.kind === 'wrong'}
+              helperText={tilt.kind === 'wrong' ? tilt.message : `+ if ${sideName('left', reader)} is higher`}
+              slotProps={{ htmlInput: { autoComplete: 'off', placeholder: '0' } }}
             />
             <TextField
-              label="Knot off, mm (to his left)"
-              type="number"
-              value={knotOffMm}
-              onChange={(event) => setKnotOffMm(Math.min(40, Math.max(-40, Number(event.target.value))))}
+              label={`Knot off-centre, ${unit}`}
+              value={knotOffText}
+              onChange={(event) => setKnotOffText(event.target.value)}
+              error={knotOff.kind === 'wrong'}
+              helperText={knotOff.kind === 'wrong' ? knotOff.message : `+ towards ${sideName('left', reader)}`}
+              slotProps={{ htmlInput: { autoComplete: 'off', placeholder: '0', ...TAPE_FIELD } }}
             />
           </Box>
         </Box>
         <Box sx={{ gridArea: 'figures' }}>
-          <Figures figures={figures} />
-          <WhatIf tie={prepared} state={state} frontLoopSide={desk.frontLoopSide} isMirror={isMirror} />
+          {isJudged && <Figures figures={figures} fine={fine} signed={signed} />}
+          <WhatIf tie={prepared} state={state} frontLoopSide={desk.frontLoopSide} isMirror={isMirror} fine={fine} />
         </Box>
         <Box sx={{ gridArea: 'plan', display: 'grid', gap: 2.5 }}>
-          <Verdict verdict={verdict} measuredCount={measuredCount} withinMm={shop.evennessMm} />
-          <PlanList
-            tie={prepared}
-            verdict={verdict}
-            frontLoopSide={desk.frontLoopSide}
-            knotLayer={knotLayer}
-            onKnotLayer={setKnotLayer}
-            wearer={wearer}
-            isMirror={isMirror}
-            onMeasureAgain={() => {
-              halves.clear();
-              document.querySelector<HTMLInputElement>('[data-balance] input')?.focus();
-            }}
-          />
-          {measuredCount === HALVES.length && (
+          <Verdict verdict={isJudged ? verdict : null} measuredCount={measuredCount} doubts={doubts} within={fine(shop.evennessMm)} />
+          {isJudged && (
+            <PlanList
+              tie={prepared}
+              verdict={verdict}
+              told={{ frontLoopSide: desk.frontLoopSide, knotLayer, reader, fine }}
+              onKnotLayer={setKnotLayer}
+              wearer={wearer}
+              isMirror={isMirror}
+              onMeasureAgain={() => {
+                halves.clear();
+                document.querySelector<HTMLInputElement>('[data-balance] input')?.focus();
+              }}
+            />
+          )}
+          {isJudged && (
             <RetieAdvice
               verdict={verdict}
               width={isMisread(desk, state) ? 'misread' : widthAdvice(verdict, fitting.result.spreadMm, shop.evennessMm)}
@@ -182,11 +203,43 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
         wearer={wearer}
         desk={desk}
         tyings={tyings}
-        read={measuredCount === HALVES.length && halves.isRight ? read : null}
+        read={isReadable && wholeReading(read) !== null ? read : null}
+        isDoubted={doubts.length > 0}
         withinMm={shop.evennessMm}
         onSaved={halves.clear}
       />
     </Box>
+  );
+}
+
+/** No bow that stands is turned further. */
+const MOST_TILT_DEG = 60;
+const KNOT_OFF_LIMITS = { what: 'The knot’s distance from the middle', minMm: -40, maxMm: 40 } as const;
+const UNEVEN_LIMITS = { what: 'The unevenness', ...HAND_TIED_MM } as const;
+
+/** By how much one side is wanted wider, in the unit that is switched on. */
+function UnevenBy({ unevenMm, onChange }: { unevenMm: number; onChange: (mm: number) => void }) {
+  const { unit } = useUnits();
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = unit === 'in' ? formatInchesPlain(unevenMm, FINE_INCH_FRACTION) : formatLengthBare(unevenMm, unit);
+  const read = typed === null ? null : lengthField(UNEVEN_LIMITS, unit).safeParse(typed);
+  return (
+    <TextField
+      label={`By, ${unit}`}
+      value={typed ?? shown}
+      onChange={(event) => {
+        setTyped(event.target.value);
+        const now = lengthField(UNEVEN_LIMITS, unit).safeParse(event.target.value);
+        if (now.success) onChange(now.data);
+      }}
+      onBlur={() => {
+        if (read?.success) setTyped(null);
+      }}
+      error={read?.success === false}
+      helperText={read?.error?.issues[0]?.message ?? ''}
+      sx={{ width: 120 }}
+      slotProps={{ htmlInput: { autoComplete: 'off' } }}
+    />
   );
 }
 

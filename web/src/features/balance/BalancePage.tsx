@@ -1,11 +1,11 @@
 import type { LedgerLine } from '@easytuck/contract';
 import Box from '@mui/material/Box';
-import dayjs from 'dayjs';
 import { Link, useSearchParams } from 'react-router';
 import { useFitting, useLedger } from '../../common/api/fittings.ts';
 import { useTie } from '../../common/api/ties.ts';
 import { useTyingsOfTie } from '../../common/api/tyings.ts';
 import { useWearer } from '../../common/api/wearers.ts';
+import { dayWords } from '../../common/dueWords.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
@@ -47,7 +47,7 @@ function LatestFittings() {
         {({ lines }) =>
           lines.length === 0 ? (
             <Face title="No fitting yet">
-              A tied bow is evened out against its fitting. <Link to="/">Fit somebody</Link> first.
+              A tied bow is evened out against its card. <Link to="/">Fit somebody</Link> first.
             </Face>
           ) : (
             <>
@@ -82,7 +82,7 @@ const FittingLine = ({ line }: { line: LedgerLine }) => (
     >
       <Box sx={{ flex: 1, fontWeight: 560 }}>{line.wearerName}</Box>
       <Box sx={{ flex: 1 }}>{line.tieName}</Box>
-      <Box sx={{ color: 'text.secondary' }}>{dayjs(line.givenOutAt).format('D MMM YYYY, HH:mm')}</Box>
+      <Box sx={{ color: 'text.secondary' }}>{dayWords(line.givenOutAt)}</Box>
     </Box>
   </Box>
 );

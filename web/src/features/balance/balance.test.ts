@@ -1,20 +1,24 @@
 import { tieInput, type Fitting, type Tying } from '@easytuck/contract';
 import { sampleTie } from '@easytuck/contract/testing';
-import { EVEN_ENOUGH, learnTie, observationsOf, prepareTie, type FinishTarget } from '@easytuck/core';
+import { doubtReadings, EVEN_ENOUGH, learnTie, observationsOf, prepareTie, type FinishTarget } from '@easytuck/core';
 import {
   clothOf,
   deskOf,
+  doubtWords,
   isMisread,
   effectOn,
   judge,
   needsRetie,
   pullWords,
   stateOf,
+  UNEVENNESS_WORDS,
   widthAdvice,
   type DeskTie,
+  type PullTold,
   type ReadHalves,
 } from './balanceDesk.ts';
 import { scaleOver } from './scaleOver.ts';
+import { readDegrees, readSignedLength } from './signedField.ts';
 import { drawOn, NOT_TRIED, triedOn, triedWords } from './whatIf.ts';
 
 const TIE = prepareTie(tieInput.parse(sampleTie));
@@ -26,6 +30,7 @@ const FITTING = {
   longEnd: 'left',
 } as unknown as Fitting;
 const DESK: DeskTie = deskOf(FITTING, TIE);
+const fine = (mm: number): string => `${Math.round(mm)} mm`;
 const LEVEL = { tiltRad: 0, knotOffMm: 0 };
 const EVEN: FinishTarget = { kind: 'even' };
 const read = (
@@ -92,19 +97,51 @@ describe('the balance desk', () => {
     expect(tight.retie.spreadMm).toBeCloseTo(125, 6);
   });
 
-  it('names the wearer’s side and the layer, by what he found the back loop’s fold to be', () => {
-    const pull = (end: 'front' | 'back', kind: 'drawFlatEnd' | 'drawTailSide' | 'drawKnotSide' | 'easeKnotSide') => ({
-      end,
-      pull: { kind, byMm: 8 },
-    });
-    expect(pullWords(pull('front', 'drawFlatEnd'), 'right', 'unknown')).toBe(
-      'Hold the knot; draw the front flat end, on your left, out by 8 mm',
+  const pull = (end: 'front' | 'back', kind: 'drawFlatEnd' | 'drawTailSide' | 'drawKnotSide' | 'easeKnotSide') => ({
+    end,
+    pull: { kind, byMm: 8 },
+  });
+  const told = (change: Partial<PullTold> = {}): PullTold => ({
+    frontLoopSide: 'right',
+    knotLayer: 'unknown',
+    reader: 'wearer',
+    fine,
+    ...change,
+  });
+
+  it('names the side and the layer, by what the back loop’s fold was found to be', () => {
+    expect(pullWords(pull('front', 'drawFlatEnd'), told())).toBe('Hold the knot; draw the front flat end, on your left, out by 8 mm');
+    expect(pullWords(pull('front', 'drawTailSide'), told())).toContain('the front layer of the front loop, on your right');
+    expect(pullWords(pull('front', 'drawKnotSide'), told({ frontLoopSide: 'left', knotLayer: 'front' }))).toContain(
+      'the back layer of the front loop, on your left',
     );
-    expect(pullWords(pull('front', 'drawTailSide'), 'right', 'unknown')).toContain('the front layer of the front loop, on your right');
-    expect(pullWords(pull('front', 'drawKnotSide'), 'left', 'front')).toContain('the back layer of the front loop, on your left');
-    expect(pullWords(pull('back', 'drawKnotSide'), 'right', 'front')).toContain('the front layer of the back loop, on your left');
-    expect(pullWords(pull('back', 'drawTailSide'), 'right', 'front')).toContain('the back layer of the back loop');
-    expect(pullWords(pull('back', 'easeKnotSide'), 'right', 'unknown')).toContain('Ease the layer that moves the knot');
+    expect(pullWords(pull('back', 'drawKnotSide'), told({ knotLayer: 'front' }))).toContain(
+      'the front layer of the back loop, on your left',
+    );
+    expect(pullWords(pull('back', 'drawTailSide'), told({ knotLayer: 'front' }))).toContain('the back layer of the back loop');
+    expect(pullWords(pull('back', 'easeKnotSide'), told())).toContain('Ease the layer that tightens the knot');
+  });
+
+  it('never says “your left” of the wearer’s left to somebody who faces them', () => {
+    expect(pullWords(pull('front', 'drawFlatEnd'), told({ reader: 'facing' }))).toContain('on the wearer’s left (on your right),');
+    expect(pullWords(pull('front', 'drawFlatEnd'), told({ reader: 'behind' }))).toContain('on the wearer’s left (on your left),');
+  });
+
+  it('doubts what no knot could be, instead of drilling it', () => {
+    const doubts = (halves: ReadHalves) => doubtReadings(TIE, DESK.neckPathMm, DESK.setMm, DESK.leadMm, halves).map(({ kind }) => kind);
+    expect(doubts(read(15, 15, 15, 15))).toEqual(['loopInKnot', 'loopInKnot']);
+    expect(doubts(read(62, 62, 62, 62))).toEqual([]);
+    for (const doubt of doubtReadings(TIE, DESK.neckPathMm, DESK.setMm, DESK.leadMm, read(15, 15, 90, 90)))
+      expect(doubtWords(doubt, fine)).toMatch(/measured? (it )?from the knot’s middle/i);
+  });
+
+  it('says of a bow that is even and loose that it is loose', () => {
+    const { unevenness, pulls } = judged(read(60.5, 60.5, 62, 62));
+    expect(unevenness).toEqual([]);
+    const loose = judged(read(56, 56, 62, 62));
+    expect(loose.unevenness).toContain('frontLoose');
+    expect(UNEVENNESS_WORDS.frontLoose).toContain('draw it up');
+    expect([pulls.length, loose.pulls.length > 0]).toEqual([0, true]);
   });
 
   it('counts the loop’s cloth twice', () => {
@@ -144,9 +181,13 @@ describe('advice on the width', () => {
 
 describe('the scale of a chart', () => {
   it('goes by round lengths, in steps that do not crowd', () => {
-    expect(scaleOver([118, 131.4])).toEqual({ domain: [115, 135], ticks: [115, 120, 125, 130, 135] });
-    expect(scaleOver([-3, 3, 40]).ticks).toEqual([-10, 0, 10, 20, 30, 40]);
-    expect(scaleOver([120, 120])).toEqual({ domain: [120, 125], ticks: [120, 125] });
+    expect(scaleOver([118, 131.4], 'cm')).toEqual({ domain: [115, 135], ticks: [115, 120, 125, 130, 135] });
+    expect(scaleOver([-3, 3, 40], 'cm').ticks).toEqual([-10, 0, 10, 20, 30, 40]);
+    expect(scaleOver([120, 120], 'cm')).toEqual({ domain: [120, 125], ticks: [120, 125] });
+    // in inches the round lengths are quarters and eighths
+    expect(scaleOver([118, 131.4], 'in').ticks.map((mm) => mm / 25.4)).toEqual(
+      [4.625, 4.75, 4.875, 5, 5.125, 5.25].map((inches) => expect.closeTo(inches, 9) as number),
+    );
   });
 });
 
@@ -160,8 +201,11 @@ describe('what if a layer is drawn', () => {
     const knot = drawOn(BOW, tail, 'knotSide', 3);
     expect(triedOn(BOW, knot)).toEqual({ loopMm: 64.5, flatEndMm: 44, slackMm: 1 });
     expect(drawOn(BOW, knot, 'knotSide', -3)).toEqual(tail);
-    expect(triedWords(drawOn(BOW, tail, 'knotSide', -2))).toEqual(['tail-side layer 6 mm out', 'knot-side layer 2 mm back']);
-    expect(triedWords(drawOn(BOW, NOT_TRIED, 'flatEnd', 2.4))).toEqual(['flat end 2 mm out']);
+    expect(triedWords(drawOn(BOW, tail, 'knotSide', -2), fine)).toEqual([
+      'layer that shortens the flat end 6 mm out',
+      'layer that tightens the knot 2 mm back',
+    ]);
+    expect(triedWords(drawOn(BOW, NOT_TRIED, 'flatEnd', 2.4), fine)).toEqual(['flat end 2 mm out']);
   });
 
   it('stops where an edge would leave the picture, and lets one come back that is out of it', () => {
@@ -209,5 +253,22 @@ describe('what tyings teach', () => {
     // a millimetre of take-up is two thirds of one of bow, and so is what is not known of it
     expect(after.frontSpread.sdMm).toBeCloseTo((2 / 3) * now.beliefs.short.sdMm, 9);
     expect(evenLeadMm).toBeCloseTo(now.beliefs.long.meanMm - now.beliefs.short.meanMm, 9);
+  });
+});
+
+describe('what can go either way', () => {
+  it('is read with any minus that a keyboard has, in any unit, and nothing typed is none', () => {
+    const degrees = (text: string) => readDegrees(text, 'The tilt', 60);
+    expect(['-5', '−5', '– 5', '+5', '5°', ''].map(degrees)).toEqual([-5, -5, -5, 5, 5, 0].map((value) => ({ kind: 'value', value })));
+    const off = (text: string) => readSignedLength(text, { what: 'The knot’s distance', minMm: -40, maxMm: 40 }, 'in');
+    expect(off('-12 mm')).toEqual({ kind: 'value', value: -12 });
+    expect(off('−1/2')).toEqual({ kind: 'value', value: -12.7 });
+    expect(off('')).toEqual({ kind: 'value', value: 0 });
+  });
+
+  it('is refused with a sentence where it is no number, or more than can be', () => {
+    expect(readDegrees('70', 'The tilt', 60)).toMatchObject({ kind: 'wrong', message: expect.stringContaining('at most 60°') as string });
+    expect(readDegrees('a bit', 'The tilt', 60)).toMatchObject({ kind: 'wrong', message: expect.stringContaining('3 or −3') as string });
+    expect(readSignedLength('-12', { what: 'The knot’s distance', minMm: -40, maxMm: 40 }, 'in')).toMatchObject({ kind: 'wrong' });
   });
 });

@@ -1,4 +1,4 @@
-import type { Fitting } from '@easytuck/contract';
+import { sideName, type Fitting, type Told } from '@easytuck/contract';
 import {
   applyPulls,
   judgeTied,
@@ -20,6 +20,7 @@ import {
   type PreparedTie,
   type Pull,
   type PullPlan,
+  type ReadingDoubt,
   type Retie,
   type Setting,
   type Side,
@@ -64,7 +65,7 @@ export interface DeskState extends TiedState {
 
 /**
  * Fills in what was not measured: a missing half from the other one and the cloth that the bow should have, both from the
- * predicted bow. What the prediction has more than was measured is taken to lie slack in the knot.
+ * predicted bow. What the prediction has more than was measured is estimated to lie slack in the knot.
  */
 export function stateOf(
   { tie, setMm, neckPathMm: path, leadMm, frontLoopSide }: DeskTie,
@@ -109,7 +110,7 @@ export interface DeskVerdict {
   readonly pulls: readonly PlannedPull[];
   readonly unevenness: readonly Unevenness[];
   readonly retie: Retie;
-  /** Cloth taken to lie slack in each knot, in mm. */
+  /** Cloth estimated to lie slack in each knot, in mm. */
   readonly slack: Readonly<Record<BowEnd, number>>;
 }
 
@@ -124,7 +125,7 @@ export function judge(
   const plans = { front: planPulls(state.front, aims.front), back: planPulls(state.back, aims.back) };
   const unevenness = judgeTied(desk.tie, state, target, tolerance);
   const needed = (end: BowEnd): readonly PlannedPull[] =>
-    unevenness.includes(end === 'front' ? 'frontHalves' : 'backHalves') ? inOrder(end, state[end], plans[end].pulls) : [];
+    unevenness.includes(`${end}Halves`) || unevenness.includes(`${end}Loose`) ? inOrder(end, state[end], plans[end].pulls) : [];
   const [front, back] = [needed('front'), needed('back')];
   const isFlat = ({ pull }: PlannedPull): boolean => pull.kind === 'drawFlatEnd' || pull.kind === 'drawTailSide';
   const loops = [front, back].map((pulls) => pulls.filter((pull) => !isFlat(pull)));
@@ -154,36 +155,58 @@ function inOrder(end: BowEnd, from: BowState, pulls: readonly Pull[]): PlannedPu
 /** Side of the wearer that a bow's loop lies on. */
 export const loopSideOf = (end: BowEnd, frontLoopSide: Side): Side => (end === 'front' ? frontLoopSide : oppositeSide(frontLoopSide));
 
-/** A pull in words, with the wearer's own side: what is held, what is drawn, by how much. */
-export function pullWords({ end, pull }: Pick<PlannedPull, 'end' | 'pull'>, frontLoopSide: Side, knotLayer: KnotLayer): string {
+/** What a pull is told by: on which side the front loop lies, which layer was found to move the knot, who reads, how lengths are written. */
+export interface PullTold {
+  readonly frontLoopSide: Side;
+  readonly knotLayer: KnotLayer;
+  readonly reader: Told;
+  readonly fine: (lengthMm: number) => string;
+}
+
+/** A pull in words, sides named to whoever reads: what is held, what is drawn, by how much. */
+export function pullWords({ end, pull }: Pick<PlannedPull, 'end' | 'pull'>, { frontLoopSide, knotLayer, reader, fine }: PullTold): string {
   const loopSide = loopSideOf(end, frontLoopSide);
-  const by = `${Math.round(pull.byMm * 2) / 2} mm`;
+  const by = fine(pull.byMm);
   // the front loop's knot layer is the back one; the back loop's depends on its fold
   const layer = end === 'front' ? 'back' : knotLayer;
-  const knotSide = layer === 'unknown' ? 'the layer that moves the knot' : `the ${layer} layer`;
-  const tailSide = layer === 'unknown' ? 'the layer that moves the flat end' : `the ${layer === 'back' ? 'front' : 'back'} layer`;
-  const loop = `of the ${end} loop, on your ${loopSide}`;
+  const knotSide = layer === 'unknown' ? 'the layer that tightens the knot' : `the ${layer} layer`;
+  const tailSide = layer === 'unknown' ? 'the layer that shortens the flat end' : `the ${layer === 'back' ? 'front' : 'back'} layer`;
+  const loop = `of the ${end} loop, on ${sideName(loopSide, reader)},`;
   switch (pull.kind) {
     case 'drawFlatEnd':
-      return `Hold the knot; draw the ${end} flat end, on your ${oppositeSide(loopSide)}, out by ${by}`;
+      return `Hold the knot; draw the ${end} flat end, on ${sideName(oppositeSide(loopSide), reader)}, out by ${by}`;
     case 'drawTailSide':
-      return `Hold the knot; draw ${tailSide} ${loop}, out by ${by}`;
+      return `Hold the knot; draw ${tailSide} ${loop} out by ${by}`;
     case 'drawKnotSide':
-      return `Draw ${knotSide} ${loop}, out by ${by}: the knot tightens`;
+      return `Draw ${knotSide} ${loop} out by ${by}: the knot tightens`;
     case 'easeKnotSide':
-      return `Ease ${knotSide} ${loop}, back by ${by}: the knot loosens`;
+      return `Ease ${knotSide} ${loop} back by ${by}: the knot loosens`;
   }
 }
 
 export const UNEVENNESS_WORDS: Readonly<Record<Unevenness, string>> = {
-  frontHalves: 'loop and flat end of the front bow differ',
-  backHalves: 'loop and flat end of the back bow differ',
-  frontAgainstBack: 'front and back bow are not of one width',
-  tilt: 'the bow leans: hold the knot and turn the whole bow level',
-  knotOff: 'the knot is off the button: hold the bow and draw the knot sideways',
+  frontHalves: 'Loop and flat end of the front bow are not as they should be',
+  frontLoose: 'The knot still holds cloth of the front bow: draw it up',
+  backHalves: 'Loop and flat end of the back bow are not as they should be',
+  backLoose: 'The knot still holds cloth of the back bow: draw it up',
+  frontAgainstBack: 'Front and back bow differ in width',
+  tilt: 'The bow leans: hold the knot and turn the whole bow level',
+  knotOff: 'The knot is off the button: slide the whole tie round the collar until it sits on it',
 };
 
-/** Whether only tying again mends what is left: both bows even in themselves, but not of one width. */
+/** Why no verdict is given, in words. */
+export function doubtWords(doubt: ReadingDoubt, fine: (lengthMm: number) => string): string {
+  switch (doubt.kind) {
+    case 'loopInKnot':
+      return `A ${doubt.bow} loop of ${fine(doubt.loopMm)} would end inside the knot, which is ${fine(doubt.leastMm)} high. Measure it from the knot’s middle to the fold.`;
+    case 'tooMuchCloth':
+      return `The ${doubt.bow} bow shows ${fine(doubt.byMm)} more cloth than this tie has there at this set and lead. Is the band at the mark on the card, and was it measured from the knot’s middle?`;
+    case 'tooLittleCloth':
+      return `The ${doubt.bow} bow shows ${fine(-doubt.byMm)} less cloth than this tie has there, more than any knot hides. Is the band at the mark on the card, and was it measured from the knot’s middle?`;
+  }
+}
+
+/** Whether only tying again mends what is left: both bows even in themselves, but of different width. */
 export const needsRetie = ({ unevenness, pulls }: DeskVerdict): boolean => pulls.length === 0 && unevenness.includes('frontAgainstBack');
 
 /** Whether the measures ask for a take-up that no knot has: a band off its mark, or a mis-read, is likelier. */
@@ -226,6 +249,3 @@ export const clothOf = (
   slackMm: bow.slackMm,
   wholeMm: materialMm(bow),
 });
-
-/** A difference in whole mm with its sign. */
-export const signed = (mm: number): string => `${mm > 0.5 ? '+' : mm < -0.5 ? '−' : ''}${Math.abs(mm).toFixed(0)}`;

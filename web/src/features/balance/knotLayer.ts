@@ -6,7 +6,15 @@ import { request } from '../../common/api/request.ts';
 export async function rememberKnotLayer(wearerId: string, layer: 'front' | 'back'): Promise<void> {
   const path = `/api/wearers/${wearerId}`;
   // on the record as it is now: the desk may have been open for a while
-  const { id: _id, collar, collarEstimated, createdAt: _created, updatedAt: _updated, ...known } = await request('GET', path, wearer);
+  const {
+    id: _id,
+    collar,
+    collarEstimated,
+    createdAt: _created,
+    updatedAt: _updated,
+    awayAt: _away,
+    ...known
+  } = await request('GET', path, wearer);
   const input = { ...known, collar: collarEstimated ? '' : collar.text, backKnotLayer: layer };
   await mutate(path, await request('PUT', path, wearer, input), { revalidate: false });
 }

@@ -50,8 +50,10 @@ function drawnByOne(tried: Tried, layer: Layer, step: number): Tried {
 export const edgePerMm = (layer: Layer): number => (layer === 'flatEnd' ? 1 : 0.5);
 
 /** What was drawn of a layer, in words; empty where nothing was. */
-export function triedWords({ flatEndMm, knotSideMm }: Tried): readonly string[] {
-  const flat = flatEndMm > 0 ? `flat end ${flatEndMm} mm out` : flatEndMm < 0 ? `tail-side layer ${-flatEndMm} mm out` : null;
-  const knot = knotSideMm > 0 ? `knot-side layer ${knotSideMm} mm out` : knotSideMm < 0 ? `knot-side layer ${-knotSideMm} mm back` : null;
+export function triedWords({ flatEndMm, knotSideMm }: Tried, fine: (lengthMm: number) => string): readonly string[] {
+  const flat =
+    flatEndMm > 0 ? `flat end ${fine(flatEndMm)} out` : flatEndMm < 0 ? `layer that shortens the flat end ${fine(-flatEndMm)} out` : null;
+  const layer = 'layer that tightens the knot';
+  const knot = knotSideMm > 0 ? `${layer} ${fine(knotSideMm)} out` : knotSideMm < 0 ? `${layer} ${fine(-knotSideMm)} back` : null;
   return [flat, knot].filter((words) => words !== null);
 }

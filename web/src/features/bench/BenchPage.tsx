@@ -1,4 +1,4 @@
-import type { ShopSettings, StockCollar, Tie, Wearer } from '@easytuck/contract';
+import type { MeasuredHere, ShopSettings, StockCollar, Tie, Wearer } from '@easytuck/contract';
 import { collarCustoms, lastStep, SCHOOLS } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
@@ -13,6 +13,8 @@ import { useWearer } from '../../common/api/wearers.ts';
 import type { ViewSide } from '../../common/drawing/stageLayout.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { useTourStart } from '../../common/help/tourStart.ts';
+import { usePageTitle } from '../../common/pageTitle.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { readStored, writeStored } from '../../common/stored.ts';
 import { SCHOOL_WORDS } from '../../common/words.ts';
@@ -25,6 +27,7 @@ import { StageWaiting } from './components/StageWaiting.tsx';
 import { preloadOffers, TiePicker } from './components/TiePicker.tsx';
 import { WearerFields } from './components/WearerFields.tsx';
 import type { RankingFor } from './ranking.ts';
+import { measuredHereOf } from './benchViewModel.ts';
 import { COLLAR_ADVICE, OCCASION_ADVICE } from './adviceWords.ts';
 import { useBench, useTriedAgain } from './useBench.ts';
 
@@ -33,6 +36,7 @@ const VIEW_KEY = 'easytuck.view';
 const loadFitted = () => import('./components/FittedBench.tsx');
 const loadCloser = () => import('./components/CloserLook.tsx');
 const FittedBench = lazy(async () => ({ default: (await loadFitted()).FittedBench }));
+const BenchStart = lazy(async () => ({ default: (await import('./components/BenchStart.tsx')).BenchStart }));
 const CloserLook = lazy(async () => ({ default: (await loadCloser()).CloserLook }));
 
 /** As soon as somebody begins, what is wanted next is fetched: it is there before collar and tie are. */
@@ -50,14 +54,20 @@ export function BenchPage() {
   return (
     <Loaded reading={useTies()}>
       {(ties) =>
-        ties.length === 0 ? <EmptyDrawer /> : <Loaded reading={shop}>{(house) => <BenchWithTies ties={ties} house={house} />}</Loaded>
+        ties.some(({ awayAt }) => awayAt === null) ? (
+          <Loaded reading={shop}>{(house) => <BenchWithTies drawer={ties} house={house} />}</Loaded>
+        ) : (
+          <EmptyDrawer />
+        )
       }
     </Loaded>
   );
 }
 
-function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSettings }) {
-  const { draft, view, dispatch, saving, giveOut, startAnew } = useBench(ties);
+function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopSettings }) {
+  const { draft, view, dispatch, saving, giveOut, startAnew, undo, undoes, ties, ownTyings } = useBench(drawer);
+  usePageTitle('Bench');
+  const tour = useTourStart();
   const collars = useCollars().data ?? NO_COLLARS;
   const [side, keepSide] = useState<ViewSide>(() =>
     readStored(VIEW_KEY, (value) => (value === 'facing' || value === 'mirror' ? value : null), 'facing'),
@@ -67,7 +77,7 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
   useEffect(() => {
     if (chosen && chosen.mergedInto === null) dispatch({ type: 'recordSeen', wearer: chosen });
   }, [chosen, dispatch]);
-  const fullness = chosen?.fullness ?? null;
+  const [fullness, hands] = [chosen?.fullness ?? null, chosen?.dexterity ?? null];
   const isEstimate = chosen?.collarEstimated === true && chosen.collar.text === draft.collarText;
   const setSide = useCallback((next: ViewSide) => {
     keepSide(next);
@@ -81,8 +91,8 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
   const { worn, fit } = view;
   const { longEnd, occasion, collarStyle, wings } = draft;
   const rankingFor = useMemo<RankingFor>(
-    () => ({ worn, longEnd, school: house.school, taste: { occasion, fullness } }),
-    [worn, longEnd, house.school, occasion, fullness],
+    () => ({ worn, longEnd, school: house.school, smallMm: house.smallMm, taste: { occasion, fullness, hands } }),
+    [worn, longEnd, house.school, house.smallMm, occasion, fullness, hands],
   );
   const advice = useMemo(
     () =>
@@ -92,11 +102,15 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
     [occasion, collarStyle, wings],
   );
   useBenchKeys(fit, side, setSide, dispatch);
+  const alsoOnRecord = useMemo(() => measuredHereOf(draft).measured.map((measure) => RECORD_WORDS[measure]), [draft]);
+  // what is shown before anything is: the tie that was chosen, else the first of the drawer
+  const first = ties.find(({ id }) => id === draft.tieId) ?? ties[0];
   return (
-    <main className={css.page} onFocus={preload} onPointerDown={preload}>
+    <div className={css.page} onFocus={preload} onPointerDown={preload}>
+      <h1 className={css.heading}>Bench</h1>
       {draft.revises !== null && (
-        <Alert severity="info" sx={{ mb: 1 }} action={<Button onClick={startAnew}>Leave it as it was</Button>}>
-          A new revision of a fitting for {draft.name}. What was given out before stays on record.
+        <Alert severity="info" sx={{ mb: 1 }} action={<Button onClick={startAnew}>Discard changes</Button>}>
+          A revised card for {draft.name}. What was issued before stays on record.
         </Alert>
       )}
       <BenchClashes draft={draft} dispatch={dispatch} />
@@ -124,28 +138,54 @@ function BenchWithTies({ ties, house }: { ties: readonly Tie[]; house: ShopSetti
             dispatch={dispatch}
           />
         </Suspense>
-      ) : (
-        <StageWaiting missing={view.missing} />
-      )}
+      ) : first ? (
+        <Suspense fallback={<StageWaiting missing={view.missing} />}>
+          <BenchStart tie={first} easeMm={house.easeMm} side={side} needed={neededOf(view.missing)} dispatch={dispatch} onTour={tour} />
+        </Suspense>
+      ) : null}
       <GiveOut
         note={draft.note}
         noteError={view.errors.note}
         missing={view.missing}
         names={house.staff}
         isRevision={draft.revises !== null}
+        handedOver={draft.handedOver}
+        alsoOnRecord={alsoOnRecord}
+        wearerName={draft.name}
+        undoes={undoes}
+        onUndo={undo}
         dispatch={dispatch}
         saving={saving}
         onGiveOut={onGiveOut}
         onStartAnew={startAnew}
       />
+      {fit && ownTyings > 0 && (
+        <div className={css.own}>
+          Worked out with {draft.name}’s own hands: {ownTyings} measured tyings of this tie.
+        </div>
+      )}
       {fit && (
         <Suspense fallback={null}>
           <CloserLook fit={fit} ties={ties} dispatch={dispatch} />
         </Suspense>
       )}
-    </main>
+    </div>
   );
 }
+
+/** What of collar and tie is still needed. */
+const neededOf = (missing: readonly string[]): readonly string[] =>
+  missing.filter((what) => what === 'the collar size' || what === 'a tie');
+
+const RECORD_WORDS: Readonly<Record<MeasuredHere, string>> = {
+  name: 'the name',
+  collar: 'collar size',
+  longEnd: 'long end',
+  neckBreadthMm: 'neck breadth',
+  faceWidthMm: 'face width',
+  firstButtonMm: 'first button',
+  buttonSpacingMm: 'button spacing',
+};
 
 /** Keys of set, lead, schools and view. */
 function useBenchKeys(fit: BenchFit | null, side: ViewSide, setSide: (side: ViewSide) => void, dispatch: Dispatch<BenchEvent>): void {
@@ -199,7 +239,7 @@ function EmptyDrawer() {
         </Button>
       }
     >
-      A fitting starts from a tie’s own measures. Lay one on the table, take the tape, and enter it; it takes a minute.
+      A fitting starts from a tie’s own measures. Lay one on the table, take the tape and enter it. It takes a minute.
     </Face>
   );
 }

@@ -5,12 +5,14 @@ import { DEFAULT_EASE_MM, NO_TASTE, SMALL_MM, type Reason } from '@easytuck/core
 import { createBenchView } from './benchViewModel.ts';
 import { filterOffers, NO_FILTER, offersOf } from './ranking.ts';
 import { reasonWords } from './reasonWords.ts';
+import { undoableBench, undoWords, type UndoableBench, type UndoEvent } from './undo.ts';
 
 const IDS = { fittingId: '01a20b94-353d-7204-b92c-7f530cb63fe2', newWearerId: '01a20b94-353d-7204-b92c-7f530cb63fe3' };
 
 const TIE: Tie = {
   ...tieInput.parse(sampleTie),
   id: '01a20b94-353d-7204-b92c-7f530cb63fe4',
+  awayAt: null,
   version: 1,
   createdAt: '2026-11-24T03:00:00.000Z',
   updatedAt: '2026-11-24T03:00:00.000Z',
@@ -50,6 +52,7 @@ const OTTOLINE: Wearer = {
     fullness: null,
     backKnotLayer: null,
     mergedInto: null,
+    ...{ contact: '', eventName: '', eventOn: null, awayAt: null },
     version: 1,
     createdAt: '',
     updatedAt: '',
@@ -209,15 +212,83 @@ describe('benchView', () => {
   });
 });
 
+describe('a reason that is smaller than the tape shows', () => {
+  it('is not written as nothing', () => {
+    const past = {
+      speaks: 'against',
+      what: 'past',
+      bound: { id: 'faceWidth', way: 'longer', nature: 'custom', limitMm: 0, roomMm: -0.2, outerRoomMm: null },
+    } as const;
+    expect(reasonWords(past, (mm) => `${Math.round(mm)} mm`)).toBe('the bow is wider than the face, by less than the tape shows of band');
+  });
+});
+
+describe('the late school on the bench', () => {
+  it('hangs by the longest band before tying, and is the set of the mark in everything else', () => {
+    const [own, late] = [view(), view({ type: 'schoolChosen', school: 'late' })];
+    expect(late.fit?.worn.fit).toEqual(own.fit?.worn.fit);
+    // two inches of band hang one inch lower
+    expect((late.fit?.hang.noseMm ?? 0) - (own.fit?.hang.noseMm ?? 0)).toBeCloseTo(25.4, 6);
+  });
+});
+
+describe('a wearer who is learning', () => {
+  const learner: Wearer = { ...OTTOLINE, id: 'l', dexterity: 'learning' };
+  it('starts with a longer set where the house sets it at the collar size, until somebody chooses', () => {
+    const eased = after({ type: 'wearerChosen', wearer: learner });
+    expect(eased).toMatchObject({ school: 'easy', isEased: true, hands: 'learning' });
+    expect(benchReducer(eased, { type: 'wearerChosen', wearer: OTTOLINE })).toMatchObject({ school: 'true', isEased: false, hands: null });
+    expect(benchReducer(eased, { type: 'nameTyped', name: 'Somebody else' })).toMatchObject({ school: 'true', isEased: false });
+    expect(benchReducer(eased, { type: 'schoolChosen', school: 'true' })).toMatchObject({ school: 'true', isEased: false });
+  });
+  it('does not move a house of another school, and a set by hand goes back to the house’s', () => {
+    const small = emptyDraft(IDS, { school: 'small', wings: 'behind' });
+    expect(benchReducer(small, { type: 'wearerChosen', wearer: learner })).toMatchObject({ school: 'small', isEased: false });
+    const own = benchReducer(benchReducer(small, { type: 'stepSet', step: 3 }), { type: 'collarTyped', text: '17' });
+    expect(own).toMatchObject({ school: 'small', step: null });
+  });
+});
+
+describe('undo', () => {
+  const run = (...events: UndoEvent[]): UndoableBench => events.reduce(undoableBench, { draft: emptyDraft(IDS), past: [] });
+  it('takes back one change at a time, letters of one field together, and names it', () => {
+    const typed = run({ type: 'nameTyped', name: 'C' }, { type: 'nameTyped', name: 'Co' }, { type: 'collarTyped', text: '16' });
+    expect(undoWords(typed)).toBe('the collar size');
+    const back = undoableBench(typed, { type: 'undone' });
+    expect(back.draft).toMatchObject({ name: 'Co', collarText: '' });
+    expect(undoableBench(back, { type: 'undone' }).draft.name).toBe('');
+    expect(undoWords(run())).toBeNull();
+    expect(run({ type: 'undone' }).draft).toEqual(emptyDraft(IDS));
+  });
+  it('brings a cleared bench back whole, and goes no further back than a card that was issued', () => {
+    const typed = run({ type: 'nameTyped', name: 'Corin' }, { type: 'collarTyped', text: '16' });
+    const ids = { fittingId: 'next', newWearerId: 'other' };
+    const house = { school: 'true', wings: 'behind' } as const;
+    const cleared = undoableBench(typed, { type: 'startedAnew', ids, house });
+    expect(cleared.draft.name).toBe('');
+    expect(undoableBench(cleared, { type: 'undone' }).draft).toEqual(typed.draft);
+    const issued = undoableBench(typed, { type: 'issued', event: { type: 'startedAnew', ids, house } });
+    expect([issued.draft.fittingId, issued.past]).toEqual(['next', []]);
+  });
+  it('does not offer to take back what the bench did by itself', () => {
+    const chosen = run({ type: 'wearerChosen', wearer: OTTOLINE });
+    const seen = undoableBench(chosen, { type: 'recordSeen', wearer: { ...OTTOLINE, version: 2, longEnd: 'left' } });
+    expect(seen.draft.longEnd).toBe('left');
+    expect(undoWords(seen)).toBe('the wearer');
+  });
+});
+
 describe('reasonWords', () => {
   const length = (mm: number): string => `${Math.round(mm)} mm`;
   it.each([
     [{ speaks: 'for', what: 'asCut' }, 'comes out as it was cut'],
-    [{ speaks: 'against', what: 'littleRoom', byMm: 0.4 }, 'no room left'],
-    [{ speaks: 'against', what: 'littleRoom', byMm: 5 }, 'only 5 mm of room'],
+    [{ speaks: 'against', what: 'littleRoom', byMm: 0.4 }, 'no adjustment left'],
+    [{ speaks: 'against', what: 'littleRoom', byMm: 5 }, 'only 5 mm of adjustment left'],
     [{ speaks: 'against', what: 'offCut', byMm: -9 }, '9 mm narrower than it was cut for'],
     [{ speaks: 'against', what: 'offCut', byMm: 9 }, '9 mm wider than it was cut for'],
-    [{ speaks: 'against', what: 'coarseStep', byMm: 4 }, 'bow goes in steps of 4 mm'],
+    [{ speaks: 'against', what: 'littleRoom', byMm: 1.2 }, 'only 1 mm of adjustment left'],
+    [{ speaks: 'for', what: 'easyToLearn' }, 'easy to hold while learning'],
+    [{ speaks: 'against', what: 'coarseStep', byMm: 4 }, 'each step moves the bow 4 mm'],
   ] satisfies [Reason, string][])('says %j as %s', (reason, words) => {
     expect(reasonWords(reason, length)).toBe(words);
   });
@@ -225,7 +296,7 @@ describe('reasonWords', () => {
 
 describe('offers', () => {
   const worn = view().worn;
-  const rankingFor = { worn, longEnd: 'left', school: 'true', taste: NO_TASTE } as const;
+  const rankingFor = { worn, longEnd: 'left', school: 'true', smallMm: SMALL_MM, taste: NO_TASTE } as const;
   it('stand as they lie in the drawer until the collar is known, then ranked', () => {
     expect(offersOf(TIES, { ...rankingFor, worn: null }).map(({ ranked }) => ranked)).toEqual([null, null]);
     expect(offersOf(TIES, rankingFor).every(({ ranked }) => ranked !== null)).toBe(true);
@@ -242,13 +313,16 @@ describe('offers', () => {
     const offers = offersOf([named, gone], rankingFor);
     const ids = (filter: Partial<typeof NO_FILTER>) => filterOffers(offers, { ...NO_FILTER, ...filter }).map(({ tie }) => tie.id);
     expect(ids({}).sort()).toEqual(['a', 'b']);
+    // letters are found whatever the marks and the order
+    const pique = offersOf([{ ...TIE, fibre: 'cotton', weave: 'pique' }], rankingFor);
+    expect(filterOffers(pique, { ...NO_FILTER, letters: 'PIQUE night' })).toHaveLength(1);
     expect([ids({ letters: 'tide' }), ids({ letters: 'FOAM' }), ids({ letters: 'd7' }), ids({ letters: 'zz' })]).toEqual([
       ['a'],
       ['a'],
       ['a'],
       [],
     ]);
-    expect([ids({ cloth: 'wool' }), ids({ hardware: 'slots' }), ids({ onlyInStock: true })]).toEqual([['b'], ['a'], ['a']]);
+    expect([ids({ cloth: 'wool twill' }), ids({ hardware: 'slots' }), ids({ onlyInStock: true })]).toEqual([['b'], ['a'], ['a']]);
   });
 });
 
@@ -334,7 +408,7 @@ function fittingOf(draft: BenchDraft): Fitting {
     modelVersion: '1',
     result: {
       ...{ setMm: 842.3, leadMm: 38, spreadMm: 124, bowHeightMm: 40, front: bow, back: bow, rooms: [room], binding: room, grade: 'good' },
-      ...{ frontLoopSide: 'right', foldLengthwise: false, hang: null, drawInMm: 0 },
+      ...{ frontLoopSide: 'right', foldLengthwise: false, hang: null, drawInMm: 0, takeUpOf: 'model' },
     },
     revision: { number: 1, rootId: IDS.fittingId, revises: null },
     card: null,

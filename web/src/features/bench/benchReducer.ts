@@ -1,9 +1,19 @@
-import type { Fitting, SchoolChoice, StockCollar, Wearer } from '@easytuck/contract';
-import type { CollarStyle, Occasion, School, Side, WingSchool } from '@easytuck/core';
+import type { Fitting, HandedOver, SchoolChoice, StockCollar, Wearer } from '@easytuck/contract';
+import {
+  HANDS,
+  LEARNERS_SCHOOL,
+  SCHOOLS,
+  type CollarStyle,
+  type Hands,
+  type Occasion,
+  type School,
+  type Side,
+  type WingSchool,
+} from '@easytuck/core';
 import { z } from 'zod';
 import { exactMm } from '../../common/exactMm.ts';
 
-/** Measures of the wearer and his shirt that need not be taken. */
+/** Measures of the wearer and the shirt that need not be taken. */
 export type OptionalMeasure = 'ease' | 'collarPoints' | 'neckBreadth' | 'faceWidth' | 'firstButton' | 'buttonSpacing';
 
 /** The measures in the order they are taken. */
@@ -50,11 +60,19 @@ export interface BenchDraft {
   readonly measures: Readonly<Record<OptionalMeasure, string>>;
   readonly tieId: string | null;
   readonly school: SchoolChoice;
+  /** The house's school, which a set by hand gives way to. */
+  readonly houseSchool: School;
+  /** True where the school was chosen because the wearer is learning. */
+  readonly isEased: boolean;
+  /** How used the wearer's hands are to it; null where nobody has asked. */
+  readonly hands: Hands | null;
   /** Setting chosen by hand; null where the school decides. */
   readonly step: number | null;
   /** Lead chosen by hand, in mm; null for the one that makes both bows alike. */
   readonly leadMm: number | null;
   readonly note: string;
+  /** What becomes of the tie. */
+  readonly handedOver: HandedOver;
   /** The fitting that this one is to take the place of, or null. */
   readonly revises: string | null;
   /** What the fields were filled with; null for somebody new. */
@@ -90,6 +108,7 @@ export type BenchEvent =
   | { readonly type: 'stepSet'; readonly step: number }
   | { readonly type: 'leadSet'; readonly leadMm: number | null }
   | { readonly type: 'noteTyped'; readonly note: string }
+  | { readonly type: 'handedOver'; readonly to: HandedOver }
   | { readonly type: 'startedAnew'; readonly ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>; readonly house: HouseHabits }
   /** An old fitting is laid on the bench again, to be revised or to start another one from. */
   | { readonly type: 'taken'; readonly fitting: Fitting; readonly fittingId: string; readonly revises: boolean };
@@ -120,9 +139,13 @@ export function emptyDraft(ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>, h
     measures: NO_MEASURES,
     tieId: null,
     school: house.school,
+    houseSchool: house.school,
+    isEased: false,
+    hands: null,
     step: null,
     leadMm: null,
     note: '',
+    handedOver: 'stays',
     revises: null,
     prefill: null,
     clashes: [],
@@ -136,7 +159,8 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
       const { id, name, collar, longEnd } = event.wearer;
       const measures = { ...measuresOf(event.wearer), collarPoints: draft.measures.collarPoints };
       const prefill = prefillOf(event.wearer);
-      return { ...draft, wearerId: id, name, collarText: collar.text, longEnd, measures, ...followSchool(draft), prefill, clashes: [] };
+      const chosen = { ...draft, wearerId: id, name, collarText: collar.text, longEnd, measures, prefill, clashes: [] };
+      return { ...chosen, ...followSchool(draft), ...easedFor(draft, event.wearer.dexterity) };
     }
     case 'recordSeen':
       return withRecord(draft, event.wearer);
@@ -158,6 +182,7 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
         measures: { ...NO_MEASURES, collarPoints: draft.measures.collarPoints },
         prefill: null,
         clashes: [],
+        ...easedFor(draft, null),
       };
     case 'collarTyped':
       return { ...draft, collarText: event.text, ...followSchool(draft) };
@@ -178,17 +203,19 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
     case 'tieChosen':
       return { ...draft, tieId: event.tieId, ...followSchool(draft), leadMm: null };
     case 'schoolChosen':
-      return { ...draft, school: event.school, step: null };
+      return { ...draft, school: event.school, step: null, isEased: false };
     case 'stepSet':
-      return { ...draft, step: event.step, school: 'own' };
+      return { ...draft, step: event.step, school: 'own', isEased: false };
     case 'leadSet':
       return { ...draft, leadMm: event.leadMm };
     case 'noteTyped':
       return { ...draft, note: event.note };
+    case 'handedOver':
+      return { ...draft, handedOver: event.to };
     case 'startedAnew':
       return { ...emptyDraft(event.ids, event.house), tieId: draft.tieId, occasion: draft.occasion };
     case 'taken':
-      return takenFrom(event.fitting, event.fittingId, event.revises, draft.newWearerId);
+      return takenFrom(event.fitting, event.fittingId, event.revises, draft);
   }
 }
 
@@ -206,11 +233,13 @@ function measuresOf(
   };
 }
 
-function takenFrom(fitting: Fitting, fittingId: string, revises: boolean, newWearerId: string): BenchDraft {
+function takenFrom(fitting: Fitting, fittingId: string, revises: boolean, { newWearerId, houseSchool }: BenchDraft): BenchDraft {
   const { wearer, collar, longEnd, collarStyle, occasion, wings, tie, school, step, leadMm, note } = fitting;
   return {
     ...{ fittingId, newWearerId, wearerId: wearer.id, name: wearer.name, collarText: collar.text, longEnd, collarStyle, collarId: null },
-    ...{ occasion, wings, tieId: tie.id, school, note },
+    ...{ occasion, wings, tieId: tie.id, school, note, houseSchool, isEased: false, hands: null },
+    // a revision of a tie that was lent or sold goes on being that; another fitting begins anew
+    handedOver: revises ? fitting.handedOver : 'stays',
     measures: { ...measuresOf(fitting), collarPoints: exactMm(fitting.collarPointsMm) },
     step: school === 'own' ? step : null,
     leadMm,
@@ -239,10 +268,11 @@ const RECORDED: readonly OptionalMeasure[] = OPTIONAL_MEASURES.filter((measure) 
 function withRecord(draft: BenchDraft, wearer: Wearer): BenchDraft {
   const { prefill } = draft;
   if (prefill === null || draft.wearerId === null) return draft;
-  if (prefill.version === null) return { ...draft, wearerId: wearer.id, prefill: { ...prefill, version: wearer.version } };
-  if (wearer.id === draft.wearerId && wearer.version <= prefill.version) return draft;
+  const hands = wearer.dexterity;
+  if (prefill.version === null) return { ...draft, hands, wearerId: wearer.id, prefill: { ...prefill, version: wearer.version } };
+  if (wearer.id === draft.wearerId && wearer.version <= prefill.version) return hands === draft.hands ? draft : { ...draft, hands };
   const newer = prefillOf(wearer);
-  let next: BenchDraft = { ...draft, wearerId: wearer.id, prefill: newer };
+  let next: BenchDraft = { ...draft, hands, wearerId: wearer.id, prefill: newer };
   if (draft.name === prefill.name) next = { ...next, name: newer.name };
   const clashes: BenchClash[] = [];
   const fields: readonly (readonly [BenchClash['field'], was: string, mine: string, theirs: string])[] = [
@@ -282,7 +312,15 @@ export const isBlank = ({ name, collarText, note, wearerId, revises }: BenchDraf
 
 /** A set by hand was for the collar and tie of then; the school decides again. */
 function followSchool(draft: BenchDraft): Pick<BenchDraft, 'school' | 'step'> {
-  return { school: draft.school === 'own' ? 'true' : draft.school, step: null };
+  return { school: draft.school === 'own' ? draft.houseSchool : draft.school, step: null };
+}
+
+/** A learner starts with a longer set where the house sets it at the collar size; for anybody else the house's school is back. */
+function easedFor(draft: BenchDraft, hands: Hands | null): Pick<BenchDraft, 'school' | 'isEased' | 'hands'> {
+  const { school } = followSchool(draft);
+  if (hands === 'learning')
+    return school === 'true' ? { school: LEARNERS_SCHOOL, isEased: true, hands } : { school, isEased: draft.isEased, hands };
+  return { school: draft.isEased ? draft.houseSchool : school, isEased: false, hands };
 }
 
 const measuresSchema = z.object({
@@ -308,9 +346,13 @@ const draftSchema = z.object({
   measures: measuresSchema,
   tieId: z.string().nullable(),
   school: z.enum(['true', 'easy', 'small', 'late', 'own']),
+  houseSchool: z.enum(SCHOOLS).default('true'),
+  isEased: z.boolean().default(false),
+  hands: z.enum(HANDS).nullable().default(null),
   step: z.number().int().min(0).nullable(),
   leadMm: z.number().nullable(),
   note: z.string(),
+  handedOver: z.enum(['stays', 'lent', 'sold', 'theirs']).default('stays'),
   revises: z.string().nullable(),
   prefill: z
     .object({

@@ -18,6 +18,7 @@ import {
   fitWearer,
   formatLength,
   hangCheck,
+  hardwareRange,
   lastStep,
   neckPathMm,
   resolveLimits,
@@ -124,7 +125,7 @@ export function createBenchView(): (draft: BenchDraft, ties: readonly Tie[], uni
       ...fields.missing,
       tie ? '' : 'a tie',
       fit && fit.schoolBeyondMm !== 0 ? 'a set that the band has' : '',
-      fit?.outOfReach ? 'a set at which the strip reaches' : '',
+      fit?.outOfReach ? 'a set at which the tie is long enough' : '',
       draft.clashes.length > 0 ? 'which measure holds' : '',
     );
     return {
@@ -233,7 +234,13 @@ function benchFit(
     longer: step < last ? at(step + 1) : null,
     usable: usableSettings(prepared, neckPathMm(worn.collar, worn.easeMm), leadMm, resolveLimits(worn)),
     schoolBeyondMm: draft.step === null && tie.hardware.kind !== 'fixed' ? (chosen?.set.rounded.beyondMm ?? 0) : 0,
-    hang: hangCheck(current.fit.setMm, prepared.profile.bladeLengthMm, current.fit.neckPathMm, buttons),
+    // before tying, the late school's band hangs at its longest
+    hang: hangCheck(
+      draft.school === 'late' ? hardwareRange(tie.hardware).longestMm : current.fit.setMm,
+      prepared.profile.bladeLengthMm,
+      current.fit.neckPathMm,
+      buttons,
+    ),
     buttons,
     collar: worn.collar,
     easeMm: worn.easeMm,
@@ -252,7 +259,7 @@ function keepLast<A extends readonly unknown[], R>(work: (...given: A) => R): (.
 }
 
 function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadFields['read'], staff: string): FittingInput {
-  const { wearerId, newWearerId, name, collarText, longEnd, occasion, wings, school, note, revises } = draft;
+  const { wearerId, newWearerId, name, collarText, longEnd, occasion, wings, school, note, revises, handedOver } = draft;
   return {
     id: draft.fittingId,
     wearer: wearerId === null ? { kind: 'new', id: newWearerId, name } : { kind: 'known', id: wearerId, ...measuredHereOf(draft) },
@@ -274,6 +281,7 @@ function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadF
     step: fit.worn.setting.step,
     leadMm: fit.worn.fit.leadMm,
     note,
+    handedOver,
   };
 }
 

@@ -1,5 +1,6 @@
-import type { Tie } from '@easytuck/contract';
+import { clothWords, type Tie } from '@easytuck/contract';
 import { rankTies, type RankedTie, type School, type Side, type Taste, type WornCollar } from '@easytuck/core';
+import { holds } from '../../common/foldName.ts';
 import { preparedOf } from '../../common/preparedOf.ts';
 
 /** What ties are ranked for. */
@@ -8,6 +9,8 @@ export interface RankingFor {
   readonly worn: WornCollar | null;
   readonly longEnd: Side;
   readonly school: School;
+  /** How far the house's small school goes under the collar size, in mm. */
+  readonly smallMm: number;
   readonly taste: Taste;
 }
 
@@ -28,29 +31,28 @@ export interface OfferFilter {
 export const NO_FILTER: OfferFilter = { letters: '', cloth: 'any', hardware: 'any', onlyInStock: false };
 
 /** Ranked once the collar is known, else as they lie in the drawer. */
-export function offersOf(ties: readonly Tie[], { worn, longEnd, school, taste }: RankingFor): readonly Offer[] {
+export function offersOf(ties: readonly Tie[], { worn, longEnd, school, smallMm, taste }: RankingFor): readonly Offer[] {
   if (!worn) return ties.map((tie) => ({ tie, ranked: null }));
   const byId = new Map(ties.map((tie) => [tie.id, tie]));
   const candidates = ties.map((tie) => ({
     id: tie.id,
     prepared: preparedOf(tie),
     inStock: tie.inStock,
-    dress: { shape: tie.shape, fibre: tie.fibre, look: tie.faces.outer.look },
+    dress: { shape: tie.shape, fibre: tie.fibre, weave: tie.weave, look: tie.faces.outer.look },
   }));
-  return rankTies(candidates, worn, school, longEnd, taste).flatMap((ranked) => {
+  return rankTies(candidates, worn, { school, smallMm, longEnd }, taste).flatMap((ranked) => {
     const tie = byId.get(ranked.id);
     return tie ? [{ tie, ranked }] : [];
   });
 }
 
-/** Offers that pass a filter, in the order they stand. Letters are looked for in name, faces and price code. */
+/** Offers that pass a filter, in the order they stand. Letters are looked for in name, cloth, faces and price code. */
 export function filterOffers(offers: readonly Offer[], { letters, cloth, hardware, onlyInStock }: OfferFilter): readonly Offer[] {
-  const sought = letters.trim().toLocaleLowerCase();
   return offers.filter(({ tie }) => {
-    const words = [tie.name, tie.faces.outer.name, tie.faces.inner?.name ?? '', tie.priceCode].join(' ').toLocaleLowerCase();
+    const words = [tie.name, clothWords(tie), tie.faces.outer.name, tie.faces.inner?.name ?? '', tie.priceCode].join(' ');
     return (
-      words.includes(sought) &&
-      (cloth === 'any' || tie.fibre === cloth) &&
+      holds(words, letters) &&
+      (cloth === 'any' || clothWords(tie) === cloth) &&
       (hardware === 'any' || tie.hardware.kind === hardware) &&
       (!onlyInStock || tie.inStock > 0)
     );

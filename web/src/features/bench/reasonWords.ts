@@ -7,33 +7,45 @@ export function reasonWords(reason: Reason, length: (lengthMm: number) => string
     case 'asCut':
       return 'comes out as it was cut';
     case 'roomBothWays':
-      return 'room both ways';
+      return 'can go either way';
     case 'fineStep':
-      return 'fine step';
+      return 'fine steps';
     case 'past':
-      return `${BOUND_WORDS[reason.bound.id]}, by ${length(-reason.bound.roomMm)} of band`;
+      return `${BOUND_WORDS[reason.bound.id]}, by ${atLeast(-reason.bound.roomMm, length)} of band`;
     case 'littleRoom':
-      return reason.byMm < 1 ? 'no room left' : `only ${length(reason.byMm)} of room`;
+      return reason.byMm < 1 ? 'no adjustment left' : `only ${atLeast(reason.byMm, length)} of adjustment left`;
     case 'coarseStep':
-      return `bow goes in steps of ${length(reason.byMm)}`;
+      return `each step moves the bow ${length(reason.byMm)}`;
     case 'offCut':
       return `${length(Math.abs(reason.byMm))} ${reason.byMm > 0 ? 'wider' : 'narrower'} than it was cut for`;
     case 'notInStock':
       return 'none in stock';
     case 'schoolPastBand':
-      return 'the collar size is past its band';
+      return 'the band does not go as far as the house sets it';
     case 'asWished':
-      return reason.speaks === 'for' ? `${reason.fullness}, as wished` : `a ${reason.fullness} bow`;
-    case 'whiteCotton':
-      return 'white cotton, to match the shirt front';
-    case 'notWhiteCotton':
-      return 'white tie asks for white cotton';
+      return reason.speaks === 'for' ? `${reason.fullness}, as the wearer likes` : `a ${reason.fullness} bow`;
+    case 'easyToLearn':
+      return 'easy to hold while learning';
+    case 'slippery':
+      return 'slips in a learner’s hands';
+    case 'thickKnot':
+      return 'thick: a big knot to learn on';
+    case 'whitePique':
+      return 'white piqué, to match the shirt front';
+    case 'notWhite':
+      return 'white tie asks for white';
+    case 'notPique':
+      return 'white tie asks for piqué';
     case 'blackEveningCloth':
       return 'black, to match the lapel facing';
+    case 'midnightBlue':
+      return 'midnight blue, for a midnight blue suit';
+    case 'velvetWithVelvet':
+      return 'velvet, with a velvet jacket';
     case 'notBlack':
-      return 'black tie asks for black';
+      return 'black tie asks for black or midnight blue';
     case 'notEveningCloth':
-      return 'black tie asks for silk, satin or grosgrain';
+      return 'black tie asks for silk or an evening weave';
     case 'enoughForSet':
       return 'enough for a matched set';
     case 'fewForSet':
@@ -41,10 +53,16 @@ export function reasonWords(reason: Reason, length: (lengthMm: number) => string
     case 'dayCloth':
       return 'a cloth for the day';
     case 'eveningClothByDay':
-      return 'an evening cloth by day';
+      return 'an evening cloth for the day';
     case 'smallByDay':
-      return 'small, as by day';
+      return 'small, as suits the day';
     case 'fullByDay':
-      return 'a full bow by day';
+      return 'a full bow for the day';
   }
+}
+
+/** Less than the finest fraction shown is written as that, not as nothing. */
+function atLeast(lengthMm: number, length: (lengthMm: number) => string): string {
+  const nothing = length(0);
+  return length(lengthMm) === nothing ? 'less than the tape shows' : length(lengthMm);
 }

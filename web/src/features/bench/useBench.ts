@@ -1,14 +1,23 @@
-import { fitting as fittingSchema, wearer as wearerSchema, type Fitting, type FittingInput, type Tie } from '@easytuck/contract';
+import {
+  fitting as fittingSchema,
+  wearer as wearerSchema,
+  type Fitting,
+  type FittingInput,
+  type Tie,
+  type WearerTakeUps,
+} from '@easytuck/contract';
 import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
 import { v7 as uuid } from 'uuid';
 import { giveOutFitting } from '../../common/api/fittings.ts';
 import { useShop } from '../../common/api/shop.ts';
+import { useOwnTakeUps } from '../../common/api/tyings.ts';
 import { useStaff } from '../../common/staff.ts';
 import { forgetDraft, keepDraft, readDraft as readTabDraft } from '../../common/forms/tabDrafts.ts';
 import { TRY_AGAIN_MS } from '../../common/forms/useSaving.ts';
 import { currentOf, isAway, request, takenOf } from '../../common/api/request.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { benchReducer, emptyDraft, isBlank, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
+import { emptyDraft, benchReducer, isBlank, readDraft, type BenchDraft, type BenchEvent } from './benchReducer.ts';
+import { undoableBench, undoWords } from './undo.ts';
 import { createBenchView, measuredHereOf, type BenchView } from './benchViewModel.ts';
 
 const DRAFT = 'bench';
@@ -26,16 +35,39 @@ export interface Bench {
   /** Gives the fitting out and clears the bench; null where something is missing or it failed. A second call while one is under way does nothing. */
   readonly giveOut: () => Promise<Fitting | null>;
   readonly startAnew: () => void;
+  /** Takes the last change back; what it was, or null where there is none. */
+  readonly undo: () => void;
+  readonly undoes: string | null;
+  /** The drawer as it is offered: without what was put away, each tie as this wearer's hands tie it where they are known. */
+  readonly ties: readonly Tie[];
+  /** Measured tyings by which the chosen tie is fitted to these hands; 0 where it is by the tie alone. */
+  readonly ownTyings: number;
+}
+
+const NO_TAKE_UPS: WearerTakeUps['ties'] = [];
+
+/** Ties that are not put away, with the take-ups of one wearer's own hands in place of the tie's where they are known. */
+function inHands(drawer: readonly Tie[], own: WearerTakeUps['ties']): readonly Tie[] {
+  const byTie = new Map(own.map((each) => [each.tieId, each]));
+  return drawer
+    .filter(({ awayAt }) => awayAt === null)
+    .map((tie) => {
+      const known = byTie.get(tie.id);
+      return known ? { ...tie, takeUp: { shortMm: known.shortMm, longMm: known.longMm } } : tie;
+    });
 }
 
 const newIds = (): Pick<BenchDraft, 'fittingId' | 'newWearerId'> => ({ fittingId: uuid(), newWearerId: uuid() });
 
 /** Holds the bench's draft, keeps it in the browser, and works out the view from it. */
-export function useBench(ties: readonly Tie[]): Bench {
+export function useBench(drawer: readonly Tie[]): Bench {
   const { unit } = useUnits();
   const house = useShop();
   const [staff] = useStaff();
-  const [draft, dispatch] = useReducer(benchReducer, null, () => readBenchDraft() ?? emptyDraft(newIds(), house));
+  const [bench, dispatch] = useReducer(undoableBench, null, () => ({ draft: readBenchDraft() ?? emptyDraft(newIds(), house), past: [] }));
+  const { draft } = bench;
+  const own = useOwnTakeUps(draft.wearerId === draft.newWearerId ? null : draft.wearerId).data ?? NO_TAKE_UPS;
+  const ties = useMemo(() => inHands(drawer, own), [drawer, own]);
   const [saving, setSaving] = useState<Saving>({ state: 'idle' });
   const isSaving = useRef(false);
   const [viewOf] = useState(createBenchView);
@@ -57,7 +89,8 @@ export function useBench(ties: readonly Tie[]): Bench {
     setSaving({ state: 'saving' });
     try {
       const saved = await giveOutMerged(latest.current, dispatch);
-      startAnew();
+      dispatch({ type: 'issued', event: { type: 'startedAnew', ids: newIds(), house } });
+      setSaving({ state: 'idle' });
       return saved;
     } catch (error) {
       setSaving({ state: 'failed', error });
@@ -65,8 +98,10 @@ export function useBench(ties: readonly Tie[]): Bench {
     } finally {
       isSaving.current = false;
     }
-  }, [startAnew]);
-  return { draft, view, dispatch, saving, giveOut, startAnew };
+  }, [house]);
+  const undo = useCallback(() => dispatch({ type: 'undone' }), []);
+  const ownTyings = own.find(({ tieId }) => tieId === draft.tieId)?.count ?? 0;
+  return { draft, view, dispatch, saving, giveOut, startAnew, undo, undoes: undoWords(bench), ties, ownTyings };
 }
 
 /** Calls back, every few seconds, as long as giving out failed because nobody answered. */

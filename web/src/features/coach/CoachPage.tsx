@@ -30,7 +30,9 @@ function OfTie({ tieId, wearerId }: { tieId: string | null; wearerId: string | n
   const wearer = useWearer(wearerId);
   return (
     <Loaded reading={ties}>
-      {(drawer) => {
+      {(all) => {
+        // what was put away is shown only where it is asked for
+        const drawer = all.filter(({ id, awayAt }) => awayAt === null || id === tieId);
         const tie = drawer.find(({ id }) => id === tieId) ?? drawer[0];
         if (!tie)
           return (

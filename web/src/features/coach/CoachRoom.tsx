@@ -1,13 +1,18 @@
-import { OFFERED_WAYS, settingWords, stepWords, WAY_WORDS, type OfferedWay, type Tie } from '@easytuck/contract';
-import { formatCollarSize, TYING_FAULTS, type Side } from '@easytuck/core';
+import { lengthField, OFFERED_WAYS, settingWords, stepWords, WAY_WORDS, type OfferedWay, type Tie } from '@easytuck/contract';
+import { formatCollarSize, formatLengthBare, roundToSetting, TYING_FAULTS, type Side } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useWearer } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
+import { usePageTitle } from '../../common/pageTitle.ts';
+import { ReaderChoice } from '../../common/ReaderChoice.tsx';
+import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES } from '../../theme.ts';
@@ -39,6 +44,7 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
   const baked = coach.reading.state === 'ready' ? coach.reading.baked : null;
   const steps = useMemo(() => baked?.steps.map(({ step }) => step) ?? [], [baked]);
   const timer = usePractice(steps, coach.playhead);
+  usePageTitle(subject.wearer ? `Coach: ${subject.wearer.name}` : 'Coach');
   useShortcuts('Coach', [
     ...['PageDown', 'ArrowRight'].map((key) => ({ key, says: 'the next step', run: () => dispatch({ type: 'next' }) })),
     ...['PageUp', 'ArrowLeft'].map((key) => ({ key, says: 'the step before', run: () => dispatch({ type: 'back' }) })),
@@ -58,7 +64,7 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
     { key: 't', says: 'the tying', run: () => setTab('tying') },
   ]);
   return (
-    <Box component="main" sx={{ px: { xs: 2, md: 2.5 }, py: 1.5, maxWidth: 1500, mx: 'auto' }}>
+    <Box sx={{ px: { xs: 2, md: 2.5 }, py: 1.5, maxWidth: '94rem', mx: 'auto' }}>
       <Heading subject={subject} ties={ties} coach={coach}>
         <Choice label="The coach shows" hideLabel value={tab} onChange={setTab} options={TABS} />
       </Heading>
@@ -69,13 +75,14 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
           longEnd={coach.longEnd}
           steps={steps}
           asked={asked}
+          reader={coach.reader}
           onGoBack={(step) => {
             dispatch({ type: 'goTo', step: Math.max(0, steps.indexOf(step)), view: 'best' });
             setTab('tying');
           }}
         />
       )}
-      {tab === 'practice' && <PracticeTab subject={subject} way={state.way} timer={timer} />}
+      {tab === 'practice' && <PracticeTab subject={subject} coach={coach} timer={timer} />}
     </Box>
   );
 }
@@ -128,6 +135,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
           </MenuItem>
         ))}
       </TextField>
+      <ReaderChoice reader={coach.reader} onChange={coach.setReader} width={230} />
       <Choice<Side>
         label="Long end on the wearer’s"
         value={longEnd}
@@ -144,15 +152,14 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
 }
 
 function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
-  const { state, dispatch, reading, playhead, words, step, longEnd } = coach;
+  const { state, dispatch, reading, playhead, words, step, longEnd, reader } = coach;
   const { length } = useUnits();
-  const told = state.way === 'helper' ? 'helper' : 'wearer';
   const names = useMemo(
     () =>
       reading.state === 'ready'
-        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: movesAs(state.way), told, lead: '' }).name)
+        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: movesAs(state.way), told: reader, lead: '' }).name)
         : [],
-    [reading, longEnd, state.way, told],
+    [reading, longEnd, state.way, reader],
   );
   if (reading.state === 'failed')
     return (
@@ -173,6 +180,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
         }}
       >
         <Box
+          data-tour="stage"
           sx={{
             gridArea: 'stage',
             position: 'relative',
@@ -216,39 +224,85 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
 
 /** Whom the way suits and what it costs; on the thigh also how the band is set for it. */
 function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coach; length: (mm: number) => string }) {
-  const { state, thighGirthMm, setThighGirthMm } = coach;
+  const { state, dispatch, reader } = coach;
   const words = WAY_WORDS[state.way];
-  const { setting } = settingForGirth(subject, thighGirthMm);
+  const hands = useWearer(subject.wearer?.id ?? null).data?.dexterity ?? null;
+  const easier: OfferedWay | null = hands === 'needsHelp' ? 'helper' : hands === 'learning' ? 'main' : null;
   return (
-    <Box sx={{ mt: 1.5, color: 'text.secondary', fontSize: '0.9375rem', maxWidth: 980 }}>
-      <b>{words.name}.</b> Suits {words.suits}. Costs: {words.costs}.{' '}
+    <Box sx={{ mt: 1.5, color: 'text.secondary', fontSize: '1rem', maxWidth: 980 }}>
+      <b>{words.name}.</b> Suits {words.suits}. Cost: {words.costs}.{' '}
       {subject.fittingId !== null && (
-        <a href={`/api/paper/coach-sheets/${subject.fittingId}?way=${state.way}`} target="_blank" rel="noreferrer">
-          On paper
+        <a href={`/api/paper/coach-sheets/${subject.fittingId}?way=${state.way}&told=${reader}`} target="_blank" rel="noreferrer">
+          Print the steps
         </a>
       )}
-      {state.way === 'onThigh' && (
-        <Box sx={{ mt: 1, display: 'flex', alignItems: 'end', gap: 2, flexWrap: 'wrap', color: 'text.primary' }}>
-          <TextField
-            label="Girth it is tied on, cm"
-            type="number"
-            value={Math.round(thighGirthMm / 10)}
-            onChange={(event) => {
-              const cm = Number(event.target.value);
-              if (cm >= 25 && cm <= 80) setThighGirthMm(cm * 10);
-            }}
-            sx={{ width: 170 }}
-            slotProps={{ htmlInput: { min: 25, max: 80 } }}
-          />
-          <Box sx={{ fontSize: '1.0625rem', pb: 0.5 }}>
-            {setting.beyondMm > 0
-              ? `The band ends ${length(setting.beyondMm)} short of what this girth needs: tie it on something slimmer.`
-              : setting.beyondMm < 0
-                ? `At its shortest the band is still ${length(-setting.beyondMm)} longer than this girth needs: the bow comes out ${length(-setting.beyondMm / 3)} wider than on the neck.`
-                : `Set the band at ${settingWords(setting.nearest, length).figure} for this girth; on the neck take it in to its own set.`}
-          </Box>
+      {easier !== null && easier !== state.way && (
+        <Box sx={{ mt: 1, color: 'text.primary' }}>
+          {hands === 'learning' ? 'The wearer is learning: start with' : 'Somebody else ties for the wearer: take'}{' '}
+          <Button variant="outlined" sx={{ minHeight: 36 }} onClick={() => dispatch({ type: 'choose', chosen: { way: easier } })}>
+            {WAY_WORDS[easier].name}
+          </Button>
         </Box>
       )}
+      {state.way === 'onThigh' && <Girth subject={subject} coach={coach} length={length} />}
+    </Box>
+  );
+}
+
+const GIRTH_LIMITS = { what: 'The girth it is tied on', minMm: 250, maxMm: 800 } as const;
+
+/** The girth it is tied on, typed as people write it, and where the band is set for that. */
+function Girth({
+  subject,
+  coach: { thighGirthMm, setThighGirthMm },
+  length,
+}: {
+  subject: CoachSubject;
+  coach: Coach;
+  length: (mm: number) => string;
+}) {
+  const { unit } = useUnits();
+  const [typed, setTyped] = useState<string | null>(null);
+  const read = typed === null ? null : lengthField(GIRTH_LIMITS, unit).safeParse(typed);
+  const { setting } = settingForGirth(subject, thighGirthMm);
+  const collarMm = Math.round(subject.collarGirthMm);
+  const take = (text: string): void => {
+    setTyped(text);
+    const now = lengthField(GIRTH_LIMITS, unit).safeParse(text);
+    if (now.success) setThighGirthMm(now.data);
+  };
+  return (
+    <Box sx={{ mt: 1, display: 'flex', alignItems: 'start', gap: 2, flexWrap: 'wrap', color: 'text.primary' }}>
+      <TextField
+        label={`Girth it is tied on, ${unit}`}
+        value={typed ?? formatLengthBare(thighGirthMm, unit)}
+        onChange={(event) => take(event.target.value)}
+        onBlur={() => {
+          if (read?.success) setTyped(null);
+        }}
+        error={read?.success === false}
+        helperText={read?.error?.issues[0]?.message ?? 'a place about as thick as the collar'}
+        sx={{ width: 240 }}
+        slotProps={{ htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
+      />
+      {thighGirthMm !== collarMm && (
+        <Button
+          variant="outlined"
+          onClick={() => {
+            setTyped(null);
+            setThighGirthMm(collarMm);
+          }}
+        >
+          As thick as the collar, {length(collarMm)}
+        </Button>
+      )}
+      <Box sx={{ fontSize: '1.0625rem', flex: '1 1 300px' }}>
+        {setting.beyondMm > 0
+          ? `The band is ${length(setting.beyondMm)} too short for this girth. Take a slimmer place, about ${length(collarMm)} round.`
+          : setting.beyondMm < 0
+            ? `At its shortest the band is still ${length(-setting.beyondMm)} longer than this girth needs: the bow comes out ${length(-setting.beyondMm / 3)} wider than on the neck.`
+            : `Set the band at ${settingWords(setting.nearest, length).phrase} for this girth. Lift it off by the hook and fasten it on the neck at ${settingWords(roundToSetting(subject.tie.hardware, subject.setMm).nearest, length).phrase}.`}
+      </Box>
     </Box>
   );
 }

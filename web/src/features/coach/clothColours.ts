@@ -14,6 +14,7 @@ export const schemeCloth = (): ClothColours => ({
 const LOOKS = {
   white: { cloth: '#f2eee2', lining: '#ddd6c4', stripe: null },
   black: { cloth: '#25262b', lining: '#4a4b52', stripe: null },
+  midnightBlue: { cloth: '#1d2540', lining: '#454e70', stripe: null },
   plain: { cloth: '#4c3f5e', lining: '#8a7f99', stripe: null },
   patterned: { cloth: '#3d4f43', lining: '#93a08f', stripe: '#d8cba6' },
 } as const;

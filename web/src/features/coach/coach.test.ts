@@ -1,18 +1,19 @@
-import { tieInput, type Fitting, type Tie, type Wearer } from '@easytuck/contract';
+import { tieInput, type Fitting, type Tie, type Told, type Wearer } from '@easytuck/contract';
 import { sampleTie } from '@easytuck/contract/testing';
 import { choreograph, poseStep, type TyingStep } from '@easytuck/core';
 import { bakeStep, momentAt, NODE_NUMBERS, packPose, unpackPose, type BakedPoses } from './bakedPoses.ts';
 import { keepResults } from './keptResults.ts';
 import { drawerCloth, schemeCloth } from './clothColours.ts';
 import { COACH_START, coachReducer, type CoachAction, type CoachState } from './coachReducer.ts';
-import { settingForGirth, subjectOfFitting, subjectOfTie, tiedBy } from './coachSubject.ts';
+import { lateFor, settingForGirth, subjectOfFitting, subjectOfTie, tiedBy } from './coachSubject.ts';
 import { createPlayhead } from './playhead.ts';
-import { beginPractice, clock, enterStep, practisedMs, readPractice, stopPractice } from './practice.ts';
+import { beginPractice, clock, enterStep, practisedMs, readPractice, stopPractice, type PracticeOf } from './practice.ts';
 import { bestView, viewOf, VIEW_NAMES } from './views.ts';
 
 const TIE: Tie = {
   ...tieInput.parse(sampleTie),
   id: '01a20b94-353d-7204-b92c-7f530cb63fe4',
+  awayAt: null,
   version: 1,
   createdAt: '2026-11-24T03:00:00.000Z',
   updatedAt: '2026-11-24T03:00:00.000Z',
@@ -71,9 +72,17 @@ describe('coachReducer', () => {
   });
 });
 
+const OF: PracticeOf = {
+  wearer: { id: 'w', name: 'Corin' },
+  tie: { id: 't', name: 'Harbour Night' },
+  fittingId: null,
+  way: 'main',
+  tiedWith: null,
+};
+
 describe('practice', () => {
   it('puts down the time of each step as it is left, and of the last one when it is stopped', () => {
-    const begun = beginPractice('try', 'prepare', 1000);
+    const begun = beginPractice('try', OF, 'prepare', 1000);
     const led = enterStep(enterStep(begun, 'lead', 4000), 'cross', 9000);
     const stopped = stopPractice(led, 21_000);
     expect(stopped.steps).toEqual([
@@ -94,9 +103,12 @@ describe('practice', () => {
   });
 
   it('is read back as it was kept, or not at all', () => {
-    const practice = beginPractice('try', 'lead', 5);
+    const practice = beginPractice('try', OF, 'lead', 5);
     expect(readPractice(JSON.parse(JSON.stringify(practice)))).toEqual(practice);
     expect([readPractice(null), readPractice(7), readPractice({ startedAt: 'x' })]).toEqual([null, null, null]);
+    // one that was begun before it was kept whose it is belongs to nobody
+    const { of: _of, ...old } = practice;
+    expect(readPractice(old)).toBeNull();
   });
 });
 
@@ -111,18 +123,29 @@ describe('the coach’s subject', () => {
     expect(subjectOfTie(TIE, null)).toMatchObject({ wearer: null, longEnd: 'left' });
   });
 
-  it('is a fitting’s own set and lead, before the late school draws in', () => {
+  it('is a fitting’s own finished set and lead, in the late school too, with where to tie it', () => {
     const fitting = {
       id: 'f',
       tie: TIE,
+      step: 4,
       wearer: { id: 'w', name: 'W' },
       collar: { text: '16', system: 'in', label: 16 },
       easeMm: 6.35,
       leadMm: 30,
       longEnd: 'left',
-      result: { setMm: 880, drawInMm: 20 },
+      result: { setMm: 842.3, drawInMm: 50.8 },
     };
-    expect(subjectOfFitting(fitting as unknown as Fitting)).toMatchObject({ setMm: 860, leadMm: 30, fittingId: 'f' });
+    const subject = subjectOfFitting(fitting as unknown as Fitting);
+    expect(subject).toMatchObject({ setMm: 842.3, leadMm: 30, fittingId: 'f', late: { longest: { step: 8 }, mark: { step: 4 } } });
+    // worked case of docs/model.md: the bow on the card is 124 mm wide, and so is the coach's with the even lead
+    expect(tiedBy({ ...subject, leadMm: 38.05 }, 'main', null).fit.spreadMm).toBeCloseTo(124, 1);
+  });
+
+  it('lets the band out for the way with even ends, whatever the school', () => {
+    const subject = subjectOfTie(TIE, WEARER);
+    expect(lateFor(subject, 'main')).toBeNull();
+    expect(lateFor(subject, 'evenEnds')).toMatchObject({ longest: { step: 8 }, mark: { step: 4 } });
+    expect(lateFor({ ...subject, tie: { ...TIE, hardware: { kind: 'fixed', lengthMm: 842 } } }, 'evenEnds')).toBeNull();
   });
 
   it('has no lead where the way has none: the back bow then comes out narrower by two thirds of it', () => {
@@ -138,6 +161,8 @@ describe('the coach’s subject', () => {
     expect(tiedBy(subject, 'main', girth).fit.front.spreadMm).toBeCloseTo(tiedBy(subject, 'main', null).fit.front.spreadMm, 6);
     expect(settingForGirth(subject, girth).setting.nearest.lengthMm).toBeCloseTo(842.3 + 25.4, 6);
     expect(settingForGirth(subject, 520).setting.beyondMm).toBeGreaterThan(0);
+    // a place as thick as the collar wants the set of the neck
+    expect(settingForGirth(subject, subject.collarGirthMm).setting).toMatchObject({ nearest: { step: 4 }, beyondMm: 0 });
   });
 });
 
@@ -192,10 +217,11 @@ describe('views', () => {
   });
 
   it('show the passage from above, and all that a mirror shows in the mirror, or facing where somebody helps', () => {
-    const views = (isHelped: boolean): string[] =>
-      (['lead', 'passage', 'backBow', 'halfKnot', 'balance'] as TyingStep[]).map((step) => bestView(step, isHelped));
-    expect(views(false)).toEqual(['mirror', 'passage', 'passage', 'side', 'mirror']);
-    expect(views(true)).toEqual(['facing', 'passage', 'passage', 'side', 'facing']);
+    const views = (reader: Told): string[] =>
+      (['lead', 'passage', 'backBow', 'halfKnot', 'balance'] as TyingStep[]).map((step) => bestView(step, reader));
+    expect(views('wearer')).toEqual(['mirror', 'passage', 'passage', 'side', 'mirror']);
+    expect(views('behind')).toEqual(views('wearer'));
+    expect(views('facing')).toEqual(['facing', 'passage', 'passage', 'side', 'facing']);
     expect([viewOf('mirror', 'left').onTheLeft, viewOf('facing', 'left').onTheLeft]).toEqual(['left', 'right']);
   });
 });

@@ -8,12 +8,15 @@ import {
   prepareTie,
   DEFAULT_EASE_MM,
   hardwareRange,
+  lastStep,
   roundToSetting,
+  settingAt,
   tyingMeasures,
   type CollarSize,
   type Fit,
   type PreparedTie,
   type RoundedSetting,
+  type Setting,
   type Side,
   type TyingMeasures,
   type TyingWay,
@@ -31,6 +34,8 @@ export interface CoachSubject {
   readonly setMm: number;
   readonly leadMm: number;
   readonly longEnd: Side;
+  /** Where the band is let out for tying and taken back in afterwards; null where it is tied as it is worn. */
+  readonly late: { readonly longest: Setting; readonly mark: Setting } | null;
 }
 
 const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;
@@ -49,9 +54,11 @@ export function subjectOfFitting(fitting: Fitting): CoachSubject {
     collar,
     collarGirthMm: collarGirthMm(collar),
     neckPathMm: neckPathMm(collar, fitting.easeMm),
-    setMm: fitting.result.setMm - fitting.result.drawInMm,
+    // the finished set, in the late school too
+    setMm: fitting.result.setMm,
     leadMm: fitting.leadMm,
     longEnd: fitting.longEnd,
+    late: fitting.result.drawInMm > 0 ? { longest: longestOf(fitting.tie), mark: settingAt(fitting.tie.hardware, fitting.step) } : null,
   };
 }
 
@@ -73,7 +80,16 @@ export function subjectOfTie(tie: Tie, wearer: Wearer | null): CoachSubject {
     setMm: roundToSetting(tie.hardware, wantedMm).nearest.lengthMm,
     leadMm: evenLeadMm(prepared),
     longEnd: wearer?.longEnd ?? 'left',
+    late: null,
   };
+}
+
+const longestOf = ({ hardware }: Tie): Setting => settingAt(hardware, lastStep(hardware));
+
+/** What is let out and taken in for a way of tying: the way with even ends is tied at the longest, whatever the school. */
+export function lateFor({ tie, setMm, late }: CoachSubject, way: TyingWay): CoachSubject['late'] {
+  if (way !== 'evenEnds' || tie.hardware.kind === 'fixed') return late;
+  return late ?? { longest: longestOf(tie), mark: roundToSetting(tie.hardware, setMm).nearest };
 }
 
 /** A subject as a way of tying wants it: without a lead where the way has none, on another girth where it is tied on a thigh. */

@@ -1,9 +1,21 @@
+import type { OfferedWay } from '@easytuck/contract';
 import type { TyingStep } from '@easytuck/core';
+
+/** What a try was begun with. Lengths in mm; null where the knot is not tied on the neck, so that nothing can be learned of it. */
+export interface PracticeOf {
+  readonly wearer: { readonly id: string; readonly name: string } | null;
+  readonly tie: { readonly id: string; readonly name: string };
+  readonly fittingId: string | null;
+  readonly way: OfferedWay;
+  readonly tiedWith: { readonly setMm: number; readonly leadMm: number; readonly neckPathMm: number } | null;
+}
 
 /** A practice that is being timed, or was just stopped. Kept in the browser, so that a reload does not stop it. */
 export interface Practice {
   /** Key that the try is put on record under: sending it twice keeps it once. */
   readonly id: string;
+  /** Whose try it is and with what, as it was begun: another page does not make it somebody else's. */
+  readonly of: PracticeOf;
   readonly startedAt: number;
   /** When the step that is now shown came up. */
   readonly stepSince: number;
@@ -13,8 +25,9 @@ export interface Practice {
   readonly stoppedAt: number | null;
 }
 
-export const beginPractice = (id: string, step: TyingStep, now: number): Practice => ({
+export const beginPractice = (id: string, of: PracticeOf, step: TyingStep, now: number): Practice => ({
   id,
+  of,
   startedAt: now,
   stepSince: now,
   step,
@@ -45,8 +58,12 @@ export function clock(ms: number): string {
 /** A practice as it was kept, or null where it does not read. */
 export function readPractice(value: unknown): Practice | null {
   if (typeof value !== 'object' || value === null) return null;
-  const { id, startedAt, stepSince, steps } = value as Partial<Practice>;
-  return typeof id === 'string' && typeof startedAt === 'number' && typeof stepSince === 'number' && Array.isArray(steps)
+  const { id, of, startedAt, stepSince, steps } = value as Partial<Practice>;
+  return typeof id === 'string' &&
+    typeof of === 'object' &&
+    typeof startedAt === 'number' &&
+    typeof stepSince === 'number' &&
+    Array.isArray(steps)
     ? (value as Practice)
     : null;
 }

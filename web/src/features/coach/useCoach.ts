@@ -1,11 +1,12 @@
-import { stepWords, type OfferedWay, type StepWords } from '@easytuck/contract';
+import { settingWords, stepWords, type OfferedWay, type StepWords, type Told } from '@easytuck/contract';
 import type { Side, TyingStep, TyingWay } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import type { BakedPoses } from './bakedPoses.ts';
 import { COACH_START, coachReducer, type CoachAction, type CoachState } from './coachReducer.ts';
-import { tiedBy, type CoachSubject, type Tied } from './coachSubject.ts';
+import { useReader } from '../../common/reader.ts';
+import { lateFor, tiedBy, type CoachSubject, type Tied } from './coachSubject.ts';
 import { createPlayhead, type Playhead } from './playhead.ts';
 import { useChoreography, type ChoreographyReading } from './useChoreography.ts';
 import { bestView, viewOf, type View } from './views.ts';
@@ -26,10 +27,10 @@ export interface Coach {
   readonly still: boolean;
   readonly thighGirthMm: number;
   readonly setThighGirthMm: (girthMm: number) => void;
+  /** Who reads: sides are named and the picture is turned for them. */
+  readonly reader: Told;
+  readonly setReader: (reader: Told) => void;
 }
-
-/** The girth that a thigh is taken for until it is measured, in mm (assumed, no source). */
-const USUAL_THIGH_MM = 520;
 
 /** How long a step takes at the usual speed, in ms; the two that people stop at are slower. */
 const STEP_MS = 3400;
@@ -48,7 +49,8 @@ export function useCoach(subject: CoachSubject): Coach {
     ...COACH_START,
     ...readStored<Kept>(STORED, (value) => (typeof value === 'object' ? (value as Kept) : null), {}),
   }));
-  const [thighGirthMm, setThighGirthMm] = useState(USUAL_THIGH_MM);
+  // a place about as thick as the collar: the band that fits the one then fits the other
+  const [thighGirthMm, setThighGirthMm] = useState(() => Math.round(subject.collarGirthMm));
   const [playhead] = useState(() => createPlayhead());
   const still = useReducedMotion();
   const { way } = state;
@@ -62,12 +64,19 @@ export function useCoach(subject: CoachSubject): Coach {
   useEffect(() => writeStored(STORED, { speed: state.speed, waitS: state.waitS, spoken: state.spoken, way } satisfies Kept), [state, way]);
   const step = baked?.steps[Math.min(state.step, baked.steps.length - 1)]?.step ?? 'prepare';
   useMovement(state, dispatch, playhead, baked, step, still);
-  const isHelped = way === 'helper';
-  const words = useMemo(
-    () => stepWords(step, { longEnd, way: movesAs(way), told: isHelped ? 'helper' : 'wearer', lead: length(tied.leadMm) }),
-    [step, longEnd, way, isHelped, length, tied.leadMm],
+  const [chosenReader, setReader] = useReader('wearer');
+  // who ties it for somebody else is that helper, whom most stand before
+  const reader: Told = way === 'helper' && chosenReader === 'wearer' ? 'facing' : chosenReader;
+  const late = useMemo(() => lateFor(subject, movesAs(way)), [subject, way]);
+  const lateWords = useMemo(
+    () => late && { longest: settingWords(late.longest, length).phrase, mark: settingWords(late.mark, length).phrase },
+    [late, length],
   );
-  const viewName = state.view === 'best' ? bestView(step, isHelped) : state.view;
+  const words = useMemo(
+    () => stepWords(step, { longEnd, way: movesAs(way), told: reader, lead: length(tied.leadMm), late: lateWords }),
+    [step, longEnd, way, reader, length, tied.leadMm, lateWords],
+  );
+  const viewName = state.view === 'best' ? bestView(step, reader) : state.view;
   const view = useMemo(() => viewOf(viewName, longEnd, step), [viewName, longEnd, step]);
   useSpeech(state.spoken, words);
   useAwake(state.moving || state.waitS > 0);
@@ -85,6 +94,8 @@ export function useCoach(subject: CoachSubject): Coach {
     still,
     thighGirthMm,
     setThighGirthMm,
+    reader,
+    setReader,
   };
 }
 

@@ -3,12 +3,12 @@ import { useEffect, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { Playhead } from './playhead.ts';
 import { forgetDraft, keepDraft, readDraft } from '../../common/forms/tabDrafts.ts';
-import { beginPractice, enterStep, readPractice, stopPractice, type Practice } from './practice.ts';
+import { beginPractice, enterStep, readPractice, stopPractice, type Practice, type PracticeOf } from './practice.ts';
 
 /** The clock of a practice: started, led from step to step by what is shown, stopped, and put away. */
 export interface PracticeClock {
   readonly practice: Practice | null;
-  readonly start: () => void;
+  readonly start: (of: PracticeOf) => void;
   readonly stop: () => void;
   readonly clear: () => void;
 }
@@ -32,7 +32,7 @@ export function usePractice(steps: readonly TyingStep[], playhead: Playhead): Pr
   );
   return {
     practice,
-    start: () => setPractice(beginPractice(uuid(), shown(), Date.now())),
+    start: (of) => setPractice(beginPractice(uuid(), of, shown(), Date.now())),
     stop: () => setPractice((now) => now && stopPractice(now, Date.now())),
     clear: () => setPractice(null),
   };

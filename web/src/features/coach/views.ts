@@ -1,3 +1,4 @@
+import type { Told } from '@easytuck/contract';
 import type { TyingStep, ViewDirection } from '@easytuck/core';
 
 /** Sides that the strip is looked at from. */
@@ -77,8 +78,8 @@ export function viewOf(name: ViewName, longEnd: 'left' | 'right', step: TyingSte
 }
 
 /** The view that shows a step best: the mirror, but for the places that no mirror shows. */
-export function bestView(step: TyingStep, isHelped: boolean): ViewName {
+export function bestView(step: TyingStep, reader: Told): ViewName {
   if (step === 'halfKnot' || step === 'wrap') return 'side';
   if (step === 'passage' || step === 'backBow' || step === 'pushFront') return 'passage';
-  return isHelped ? 'facing' : 'mirror';
+  return reader === 'facing' ? 'facing' : 'mirror';
 }

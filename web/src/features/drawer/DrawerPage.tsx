@@ -5,21 +5,28 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useTies } from '../../common/api/ties.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { holds } from '../../common/foldName.ts';
 import { Page } from '../../common/Page.tsx';
 import { preparedOf } from '../../common/preparedOf.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { bandRange, hardwareWords, SHAPE_WORDS } from '../../common/words.ts';
+import { bandRange, clothWords, hardwareWords, SHAPE_WORDS } from '../../common/words.ts';
 import { COLOURS, FIGURES } from '../../theme.ts';
 
 /** The ties in stock, each with its blade to one scale; narrowed by letters, shape and what is there. */
 export function DrawerPage() {
-  const [letters, setLetters] = useState('');
-  const [shape, setShape] = useState<'any' | Tie['shape']>('any');
-  const sought = useDeferredValue(letters.trim().toLocaleLowerCase());
+  const [search, setSearch] = useSearchParams();
+  const [letters, shape, isAway] = [search.get('q') ?? '', search.get('shape') ?? 'any', search.get('away') === 'yes'];
+  const narrow = (name: 'q' | 'shape' | 'away', value: string): void => {
+    const next = new URLSearchParams(search);
+    if (value === '') next.delete(name);
+    else next.set(name, value);
+    setSearch(next, { replace: true });
+  };
+  const sought = useDeferredValue(letters);
   return (
     <Page
       title="Drawer"
@@ -29,7 +36,7 @@ export function DrawerPage() {
             type="search"
             label="Find a tie"
             value={letters}
-            onChange={(event) => setLetters(event.target.value)}
+            onChange={(event) => narrow('q', event.target.value)}
             sx={{ width: 190 }}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
           />
@@ -37,7 +44,7 @@ export function DrawerPage() {
             select
             label="Shape"
             value={shape}
-            onChange={(event) => setShape(event.target.value as typeof shape)}
+            onChange={(event) => narrow('shape', event.target.value === 'any' ? '' : event.target.value)}
             sx={{ width: 150 }}
           >
             <MenuItem value="any">any</MenuItem>
@@ -48,7 +55,7 @@ export function DrawerPage() {
             ))}
           </TextField>
           <Button variant="outlined" component={Link} to="/exchange/ties">
-            Tables
+            Import or export
           </Button>
           <Button variant="contained" component={Link} to="/drawer/new">
             Measure a tie
@@ -61,7 +68,14 @@ export function DrawerPage() {
           ties.length === 0 ? (
             <Face title="The drawer is empty">Lay a tie on the table, take the tape, and enter its measures.</Face>
           ) : (
-            <TieTags ties={ties.filter((tie) => (shape === 'any' || tie.shape === shape) && wordsOf(tie).includes(sought))} />
+            <TieTags
+              ties={ties.filter(
+                (tie) => (tie.awayAt !== null) === isAway && (shape === 'any' || tie.shape === shape) && holds(wordsOf(tie), sought),
+              )}
+              away={isAway ? 0 : ties.filter(({ awayAt }) => awayAt !== null).length}
+              isAway={isAway}
+              onAway={(is) => narrow('away', is ? 'yes' : '')}
+            />
           )
         }
       </Loaded>
@@ -69,17 +83,33 @@ export function DrawerPage() {
   );
 }
 
-const wordsOf = ({ name, fibre, faces, priceCode }: Tie): string =>
-  [name, fibre, faces.outer.name, faces.inner?.name ?? '', priceCode].join(' ').toLocaleLowerCase();
+const wordsOf = (tie: Tie): string =>
+  [tie.name, clothWords(tie), tie.faces.outer.name, tie.faces.inner?.name ?? '', tie.priceCode].join(' ');
 
 /** Tags drawn at once; a large drawer is narrowed by its filters, or shown further on request. */
 const DRAWN_AT_ONCE = 120;
 
-function TieTags({ ties }: { ties: readonly Tie[] }) {
+interface TieTagsProps {
+  readonly ties: readonly Tie[];
+  /** How many are put away. */
+  readonly away: number;
+  readonly isAway: boolean;
+  readonly onAway: (isAway: boolean) => void;
+}
+
+function TieTags({ ties, away, isAway, onAway }: TieTagsProps) {
   const [drawn, setDrawn] = useState(DRAWN_AT_ONCE);
-  if (ties.length === 0) return <Face title="No tie is like that">Fewer letters or another shape may find more.</Face>;
   return (
     <>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, mb: 1.5, minHeight: 44 }}>
+        <Box role="status">
+          {ties.length === 1 ? '1 tie' : `${ties.length} ties`}
+          {isAway ? ' put away' : ''}
+          {ties.length > drawn ? `, ${drawn} of them shown` : ''}
+        </Box>
+        {(away > 0 || isAway) && <Button onClick={() => onAway(!isAway)}>{isAway ? 'Back to the drawer' : `${away} put away`}</Button>}
+      </Box>
+      {ties.length === 0 && <Face title="No tie is like that">Fewer letters or another shape may find more.</Face>}
       <Box
         component="ul"
         sx={{
@@ -99,7 +129,7 @@ function TieTags({ ties }: { ties: readonly Tie[] }) {
       </Box>
       {ties.length > drawn && (
         <Button variant="outlined" onClick={() => setDrawn(drawn + DRAWN_AT_ONCE)} sx={{ mt: 2 }}>
-          {ties.length - drawn} more
+          Show {Math.min(DRAWN_AT_ONCE, ties.length - drawn)} more
         </Button>
       )}
     </>
@@ -115,7 +145,7 @@ function TieTag({ tie }: { tie: Tie }) {
   const path = useMemo(() => drawBlade(prepared.profile), [prepared]);
   const lengthMm = Math.max(TAG_MM, prepared.profile.bladeLengthMm + 10);
   const { outer, inner } = tie.faces;
-  const cloth = outer.name === '' ? tie.fibre : inner ? `${outer.name} / ${inner.name}` : outer.name;
+  const cloth = outer.name === '' ? clothWords(tie) : inner ? `${outer.name} / ${inner.name}` : outer.name;
   return (
     <Box
       component={Link}

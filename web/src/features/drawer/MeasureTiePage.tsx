@@ -1,25 +1,28 @@
-import { tie as tieSchema, type Tie, type TieInput } from '@easytuck/contract';
-import { CLOTH_BEHAVIOUR } from '@easytuck/core';
+import { FIBRE_WORDS, LOOK_WORDS, tie as tieSchema, WEAVE_WORDS, type Tie, type TieInput } from '@easytuck/contract';
+import { clothBehaviour } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Controller, useWatch, type Control, type FieldErrors, type UseFormRegister, type UseFormSetValue } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import { currentOf } from '../../common/api/request.ts';
-import { changeTie, createTie, useTie } from '../../common/api/ties.ts';
+import { changeTie, createTie, putTieAway, useTie, useTies } from '../../common/api/ties.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
+import { fold } from '../../common/foldName.ts';
+import { tell } from '../../common/notices.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { Page } from '../../common/Page.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { SHAPE_WORDS } from '../../common/words.ts';
+import { clothWords, SHAPE_WORDS } from '../../common/words.ts';
 import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
-import { EMPTY_TIE, GIVEN_UP, readLearned, TIE_LABELS, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
+import { clothOf, EMPTY_TIE, GIVEN_UP, readLearned, TIE_LABELS, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
 
 /** Measuring a tie: the blade is drawn as it is typed, each measure shown where the tape goes. */
 export function MeasureTiePage() {
@@ -31,6 +34,8 @@ export function MeasureTiePage() {
 
 function TieEditor({ tie }: { tie: Tie | null }) {
   const [focused, setFocused] = useState('');
+  const { unit } = useUnits();
+  const resolver = useMemo(() => tieResolver(unit), [unit]);
   const navigate = useNavigate();
   const { form, clashes, arrived, decide, submit, isSaving, failure, discard } = useRecordForm<Tie, TieForm, TieInput>({
     name: `tie.${tie?.id ?? 'new'}`,
@@ -38,10 +43,13 @@ function TieEditor({ tie }: { tie: Tie | null }) {
     schema: tieSchema,
     toForm: toTieForm,
     empty: EMPTY_TIE,
-    resolver: tieResolver,
+    resolver,
     save: (input, base, newId) =>
       base === null ? createTie({ ...input, id: newId }) : changeTie(base.id, { ...input, version: base.version }),
-    onSaved: () => navigate('/drawer'),
+    onSaved: (saved) => {
+      tell(`${saved.name} is in the drawer.`);
+      return navigate('/drawer');
+    },
   });
   const { control, register, formState, setValue, getValues } = form;
   const learned = useWatch({ control, name: 'learned' });
@@ -51,6 +59,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
       actions={
         tie && (
           <>
+            <PutAway tie={tie} />
             <Button variant="outlined" component="a" href={`/api/paper/set-tables/ties/${tie.id}`} target="_blank" rel="noreferrer">
               Sets for all collars
             </Button>
@@ -87,11 +96,11 @@ function TieEditor({ tie }: { tie: Tie | null }) {
           wordsOf={(_field, text) => text}
           onDecide={decide}
         />
-        <TieFields control={control} register={register} setValue={setValue} errors={formState.errors} />
+        <TieFields control={control} register={register} setValue={setValue} errors={formState.errors} tieId={tie?.id ?? null} />
         <NotSaved failure={currentOf(failure, tieSchema) ? null : failure} sx={{ mt: 2 }} />
         <Box sx={{ display: 'flex', gap: 2, mt: 3 }}>
           <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
-            {isSaving ? 'Saving …' : 'Put in the drawer'}
+            {isSaving ? 'Saving…' : tie ? 'Save tie' : 'Put in the drawer'}
           </Button>
           <Button
             variant="outlined"
@@ -100,12 +109,36 @@ function TieEditor({ tie }: { tie: Tie | null }) {
               void navigate('/drawer');
             }}
           >
-            Leave as it was
+            Discard changes
           </Button>
         </Box>
       </Box>
     </Page>
   );
+}
+
+/** Takes a tie out of what is offered, or brings it back; what was fitted with it stays on record. */
+function PutAway({ tie }: { tie: Tie }) {
+  const navigate = useNavigate();
+  const { save, isBusy, failure } = useSaving(async (away: boolean) => {
+    const saved = await putTieAway(tie, away);
+    tell(away ? `${tie.name} is put away.` : `${tie.name} is back in the drawer.`, away ? () => void putTieAway(saved, false) : undefined);
+    if (away) await navigate('/drawer');
+  });
+  return (
+    <>
+      <Button variant="outlined" disabled={isBusy} onClick={() => void save(tie.awayAt === null)}>
+        {tie.awayAt === null ? 'Put away' : 'Take out again'}
+      </Button>
+      <NotSaved failure={failure} what="put away" kept="" />
+    </>
+  );
+}
+
+/** Whether another tie in the drawer has this name. */
+function useNamesake(name: string, tieId: string | null): boolean {
+  const ties = useTies().data;
+  return ties?.some((tie) => tie.id !== tieId && fold(tie.name) !== '' && fold(tie.name) === fold(name)) ?? false;
 }
 
 /** What measured tyings taught of the tie's knot, which every fit of it goes by: to be seen, and to be given up. */
@@ -118,14 +151,14 @@ function LearnedTakeUp({
   isKept: boolean;
   onKeep: (keep: boolean) => void;
 }) {
-  const { length } = useUnits();
+  const { length, fine } = useUnits();
   return (
     <Box
       sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1.5, mt: 1, color: isKept ? 'text.primary' : 'text.secondary' }}
     >
       <Box>
         {isKept
-          ? `Learned from its tyings: the knot takes ${shortMm.toFixed(1)} mm of the short end and ${longMm.toFixed(1)} mm of the long; lead for even bows ${length(longMm - shortMm)}.`
+          ? `Learned from its tyings: the knot takes ${fine(shortMm)} of the short end and ${fine(longMm)} of the long; lead for even bows ${length(longMm - shortMm)}.`
           : 'What its tyings taught is given up once this is saved; it goes by its measures again.'}
       </Box>
       <Button variant="outlined" onClick={() => onKeep(!isKept)}>
@@ -140,14 +173,11 @@ interface TieFieldsProps {
   readonly register: UseFormRegister<TieForm>;
   readonly setValue: UseFormSetValue<TieForm>;
   readonly errors: FieldErrors<TieForm>;
+  /** The tie that is changed; null for a new one. */
+  readonly tieId: string | null;
 }
 
-const LOOKS = [
-  ['plain', 'one colour'],
-  ['black', 'black'],
-  ['white', 'white'],
-  ['patterned', 'patterned'],
-] as const;
+const LOOKS = Object.entries(LOOK_WORDS);
 const NO_YES = [
   ['no', 'no'],
   ['yes', 'yes'],
@@ -166,10 +196,13 @@ const NO_TAPE: ReadonlySet<keyof TieForm> = new Set([
   'note',
 ]);
 
-function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
+function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProps) {
   const form = useWatch({ control }) as TieForm;
-  const { shape, hardwareKind: kind, markedIn, fibre, isReversible } = form;
-  const usual = CLOTH_BEHAVIOUR[fibre];
+  const { unit } = useUnits();
+  const { shape, hardwareKind: kind, markedIn, isReversible } = form;
+  const cloth = clothOf(form);
+  const usual = clothBehaviour(cloth);
+  const namesake = useNamesake(form.name, tieId);
   const text = (name: keyof TieForm, hint = ' ', label = TIE_LABELS[name]) => (
     <TextField
       key={name}
@@ -199,23 +232,21 @@ function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
   return (
     <>
       <Group title="1. What it is">
-        {text('name')}
+        {text('name', namesake ? 'A tie of this name is in the drawer already' : ' ')}
         {choose('shape', Object.entries(SHAPE_WORDS))}
-        {choose(
-          'fibre',
-          ['silk', 'satin', 'grosgrain', 'cotton', 'linen', 'polyester', 'velvet', 'wool'].map((cloth) => [cloth, cloth] as const),
-        )}
-        {text('thickness', `usual for ${fibre}: ${usual.thicknessMm} mm`)}
+        {choose('fibre', Object.entries(FIBRE_WORDS))}
+        {choose('weave', [['', 'not noted'], ...Object.entries(WEAVE_WORDS)])}
+        {text('thickness', `mm; usual for ${clothWords(cloth)}: ${usual.thicknessMm}`)}
         {text('gather', `usual: ${usual.gatherRatio}; firm 0.55, soft 0.75`)}
       </Group>
-      <Group title="2. Lay the tape at the tip, in mm">
+      <Group title={`2. Lay the tape at the tip (${unit})`}>
         {text('tipToWaist', 'the narrow line')}
         {text('tipToBelly', 'the first widest line')}
         {text('tipToNose', 'where the band starts to widen')}
         {shape === 'pointed' || shape === 'club' ? text('tipDepth', 'widest line to the end') : null}
         {text('overhang', 'flat end past the loop')}
       </Group>
-      <Group title="3. Across it, in mm">
+      <Group title={`3. Across it (${unit})`}>
         {text('bandWidth')}
         {text('bellyWidth')}
         {text('waistWidth')}
@@ -224,14 +255,14 @@ function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
           {text('further', 'place:width from the nose; or drag the points')}
           <Button
             variant="outlined"
-            onClick={() => setValue('further', nextFurther(form), { shouldDirty: true, shouldValidate: true })}
+            onClick={() => setValue('further', nextFurther(form, unit), { shouldDirty: true, shouldValidate: true })}
             sx={{ mt: 1, whiteSpace: 'nowrap' }}
           >
             Add a point
           </Button>
         </Box>
       </Group>
-      <Group title="4. Tip to tip, and what makes it adjustable, in mm">
+      <Group title={`4. Tip to tip, and what makes it adjustable (${unit})`}>
         {choose('hardwareKind', [
           ['slots', 'T-hook and slots'],
           ['slider', 'slider'],
@@ -257,7 +288,7 @@ function TieFields({ control, register, setValue, errors }: TieFieldsProps) {
         {choose('quickClasp', NO_YES)}
       </Group>
       <Group title="5. Faces and stock">
-        {text('outerName', 'black silk, blue check …')}
+        {text('outerName', 'black silk, blue check…')}
         {choose('outerLook', LOOKS)}
         {choose('isReversible', NO_YES)}
         {isReversible === 'yes' ? [text('innerName'), choose('innerLook', LOOKS)] : null}

@@ -1,7 +1,7 @@
 import {
   bladeLengthMm,
   bladeLines,
-  CLOTH_BEHAVIOUR,
+  clothBehaviour,
   drawBlade,
   EXTRA_WIDTH_GAP_MM,
   knotTakeUp,
@@ -10,6 +10,7 @@ import {
   type BladeLine,
   type BladeMeasures,
   type ExtraWidth,
+  type LengthUnit,
 } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
@@ -19,7 +20,7 @@ import { useWidth } from '../../common/drawing/useWidth.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS } from '../../theme.ts';
 import { drawnBlade } from './drawnBlade.ts';
-import { readFurther, writeFurther, type TieForm } from './tieForm.ts';
+import { clothOf, readFurther, writeFurther, type TieForm } from './tieForm.ts';
 
 const BAND_MM = 34;
 const MARGIN_MM = 22;
@@ -71,9 +72,9 @@ function Blade({
   setValue,
   focused,
 }: { form: TieForm; widthPx: number } & Pick<MeasuredStripProps, 'setValue' | 'focused'>) {
-  const { length } = useUnits();
+  const { length, bare, unit } = useUnits();
   const svg = useRef<SVGSVGElement>(null);
-  const { blade, assumed, contradicts } = drawnBlade(form);
+  const { blade, assumed, contradicts } = drawnBlade(form, unit);
   const lengthMm = bladeLengthMm(blade);
   const lines = bladeLines(blade);
   const tallest = Math.max(...lines.map(({ widthMm }) => widthMm));
@@ -83,13 +84,13 @@ function Blade({
   const x = (v: number): number => left + v * k;
   const extras = readFurther(form.further);
   const put = (field: keyof TieForm, value: number): void =>
-    setValue(field, String(Math.max(0, Math.round(value * 2) / 2)), { shouldDirty: true, shouldValidate: true, shouldTouch: true });
+    setValue(field, `${Math.max(0, Math.round(value * 2) / 2)} mm`, { shouldDirty: true, shouldValidate: true, shouldTouch: true });
   const putExtras = (next: readonly ExtraWidth[]): void =>
     setValue('further', writeFurther(next), { shouldDirty: true, shouldValidate: true, shouldTouch: true });
   const holds: Hold[] = [
     ...lines.map(({ name, atMm, widthMm }): Hold => ({
       id: name,
-      says: `${name}, ${widthMm} mm wide`,
+      says: `${name}, ${length(widthMm)} wide`,
       atMm,
       widthMm,
       move: (toMm, wide) => {
@@ -103,7 +104,7 @@ function Blade({
       .filter(({ extra }) => Number.isFinite(extra.atMm) && Number.isFinite(extra.widthMm))
       .map(({ extra, i }): Hold => ({
         id: `further ${i + 1}`,
-        says: `further width ${extra.atMm} mm from the nose, ${extra.widthMm} mm wide`,
+        says: `further width ${length(extra.atMm)} from the nose, ${length(extra.widthMm)} wide`,
         atMm: extra.atMm,
         widthMm: extra.widthMm,
         move: (toMm, wide) => putExtras(extras.map((each, at) => (at === i ? { atMm: toMm, widthMm: wide } : each))),
@@ -116,7 +117,7 @@ function Blade({
   };
   const path = drawBlade(widthProfile(blade));
   const isWhole = assumed.size === 0 && !contradicts;
-  const takeUp = knotTakeUp({ blade, cloth: CLOTH_BEHAVIOUR[form.fibre], overhangMm: 0, hardware: { kind: 'fixed', lengthMm: 900 } });
+  const takeUp = knotTakeUp({ blade, cloth: clothBehaviour(clothOf(form)), overhangMm: 0, hardware: { kind: 'fixed', lengthMm: 900 } });
   return (
     <svg ref={svg} width={widthPx} height={2 * axis + 40} role="group" aria-label="The blade as measured" style={{ display: 'block' }}>
       <g opacity={contradicts ? 0.3 : 1}>
@@ -134,7 +135,7 @@ function Blade({
         <g key={name} fontSize="13">
           <path d={`M${x(atMm)} ${axis - (widthMm / 2) * k}v${widthMm * k}`} stroke="#ffffff" strokeDasharray="4 3" />
           <text x={x(atMm) + (name === 'tail' ? -6 : 6)} y={axis + 5} fill="#ffffff" textAnchor={name === 'tail' ? 'end' : 'start'}>
-            {assumed.has(WIDTH_MEASURES[name]) ? `≈ ${Math.round(widthMm)}` : Math.round(widthMm * 10) / 10}
+            {assumed.has(WIDTH_MEASURES[name]) ? `≈ ${bare(widthMm)}` : bare(widthMm)}
           </text>
           <text x={x(atMm)} y={13} textAnchor="middle" fill={COLOURS.ink}>
             {name}
@@ -150,7 +151,7 @@ function Blade({
           ? 'These measures contradict each other; see the fields.'
           : isWhole
             ? `Cut for a bow of ${length(naturalSpreadMm(blade))}; knot ${length(takeUp.knotHeightMm)} high; lead for even bows ${length(takeUp.longMm - takeUp.shortMm)}.`
-            : 'Pale: not measured yet, as is usual for this shape.'}
+            : 'Pale: not measured yet; what is usual for this shape.'}
       </text>
     </svg>
   );
@@ -250,8 +251,8 @@ function HoldPoint({
 }
 
 /** A further width to begin with, in the middle of the widest gap between the lines, as wide as the blade is drawn there. */
-export function nextFurther(form: TieForm): string {
-  const { blade } = drawnBlade({ ...form, further: form.further });
+export function nextFurther(form: TieForm, unit: LengthUnit): string {
+  const { blade } = drawnBlade({ ...form, further: form.further }, unit);
   const points = [...bladeLines(blade), ...readFurther(form.further)].sort((a, b) => a.atMm - b.atMm);
   let [atMm, widthMm, widest] = [0, 0, 0];
   points.forEach((point, i) => {

@@ -1,4 +1,4 @@
-import { checkBlade, type BladeMeasures } from '@easytuck/core';
+import { checkBlade, type BladeMeasures, type LengthUnit } from '@easytuck/core';
 import { readBlade, type TieForm } from './tieForm.ts';
 
 /** A usual blade of each shape, drawn pale where nothing was measured yet (common practice, no source). In mm. */
@@ -37,9 +37,9 @@ export interface DrawnBlade {
 }
 
 /** The blade that was typed so far, filled in with what is usual; the usual one alone where what was typed cannot be. */
-export function drawnBlade(form: TieForm): DrawnBlade {
+export function drawnBlade(form: TieForm, unit: LengthUnit): DrawnBlade {
   const usualBlade = USUAL[form.shape];
-  const typed = readBlade(form);
+  const typed = readBlade(form, unit);
   const assumed = new Set<keyof BladeMeasures>();
   const filled = Object.fromEntries(
     (Object.entries(usualBlade) as [keyof BladeMeasures, number | string][]).map(([measure, value]) => {

@@ -1,5 +1,5 @@
 import { tieInput, type Tie } from '@easytuck/contract';
-import { CLOTH_BEHAVIOUR } from '@easytuck/core';
+import { clothBehaviour } from '@easytuck/core';
 import { drawnBlade } from './drawnBlade.ts';
 import { EMPTY_TIE, readTieForm, tieResolver, toTieForm, writeFurther, type TieForm } from './tieForm.ts';
 
@@ -14,20 +14,44 @@ const TYPED: TieForm = {
   tipToTip: '791.5',
 };
 
-const resolve = async (form: TieForm) => tieResolver(form, undefined, { fields: {}, shouldUseNativeValidation: false });
+const resolve = async (form: TieForm) => tieResolver('mm')(form, undefined, { fields: {}, shouldUseNativeValidation: false });
 
 describe('tieForm', () => {
   it('reads millimetres, or the unit that is written', () => {
-    expect(tieInput.parse(readTieForm(TYPED))).toMatchObject({
+    expect(tieInput.parse(readTieForm(TYPED, 'mm'))).toMatchObject({
       blade: { noseToBellyMm: 62, bellyToWaistMm: 62, waistToTipMm: 62, tailWidthMm: 65, tipShape: 'straight' },
-      cloth: CLOTH_BEHAVIOUR.silk,
+      cloth: clothBehaviour({ fibre: 'silk', weave: null }),
       hardware: { kind: 'slots', shortestMm: 791.5, marks: { system: 'in', atShortest: 14 } },
     });
   });
 
+  it('reads the unit that is switched on, and the other where it is written', () => {
+    const inches: TieForm = {
+      ...TYPED,
+      tipToWaist: '2 7/16',
+      tipToBelly: '124 mm',
+      tipToNose: '18.6cm',
+      bellyWidth: '2½',
+      waistWidth: '30mm',
+      tipToTip: '31 1/8',
+    };
+    const { blade, hardware } = tieInput.parse(readTieForm(inches, 'in'));
+    expect(blade.waistToTipMm).toBeCloseTo(61.9125, 2);
+    expect(blade).toMatchObject({ bellyWidthMm: 63.5, waistWidthMm: 30 });
+    expect(hardware).toMatchObject({ shortestMm: expect.closeTo(790.575, 3) as number });
+  });
+
+  it('tells fibre and weave apart, and leaves the weave out where nobody noted it', () => {
+    expect(tieInput.parse(readTieForm({ ...TYPED, fibre: 'cotton', weave: 'pique' }, 'mm'))).toMatchObject({
+      fibre: 'cotton',
+      weave: 'pique',
+    });
+    expect(tieInput.parse(readTieForm(TYPED, 'mm')).weave).toBeNull();
+  });
+
   it('takes the tip from the shape', () => {
-    expect(tieInput.parse(readTieForm({ ...TYPED, shape: 'club', tipDepth: '20' })).blade.tipShape).toBe('rounded');
-    expect(tieInput.parse(readTieForm({ ...TYPED, shape: 'pointed', tipDepth: '20' })).blade.tipShape).toBe('pointed');
+    expect(tieInput.parse(readTieForm({ ...TYPED, shape: 'club', tipDepth: '20' }, 'mm')).blade.tipShape).toBe('rounded');
+    expect(tieInput.parse(readTieForm({ ...TYPED, shape: 'pointed', tipDepth: '20' }, 'mm')).blade.tipShape).toBe('pointed');
   });
 
   it.each([
@@ -51,12 +75,12 @@ describe('tieForm', () => {
 
   it('calibrates the whole band by one tape reading at any setting', () => {
     // mark 16 is the fifth of nine half sizes from 14: two inches over the shortest
-    const { hardware } = tieInput.parse(readTieForm({ ...TYPED, tipToTip: '842.3', readAt: '16' }));
+    const { hardware } = tieInput.parse(readTieForm({ ...TYPED, tipToTip: '842.3', readAt: '16' }, 'mm'));
     expect(hardware).toMatchObject({ shortestMm: expect.closeTo(791.5, 6) as number, marks: { atShortest: 14 } });
   });
 
   it('takes further widths, typed or dragged, from the nose outwards', () => {
-    expect(tieInput.parse(readTieForm({ ...TYPED, further: ' 30:50;100 : 40' })).blade.extraWidths).toEqual([
+    expect(tieInput.parse(readTieForm({ ...TYPED, further: ' 30:50;100 : 40' }, 'mm')).blade.extraWidths).toEqual([
       { atMm: 30, widthMm: 50 },
       { atMm: 100, widthMm: 40 },
     ]);
@@ -69,16 +93,17 @@ describe('tieForm', () => {
   });
 
   it('draws what is usual for the shape where nothing was measured, and says which', () => {
-    const empty = drawnBlade({ ...EMPTY_TIE, shape: 'pointed' });
+    const empty = drawnBlade({ ...EMPTY_TIE, shape: 'pointed' }, 'in');
     expect(empty.blade.tipShape).toBe('pointed');
     expect(empty.assumed.has('bellyWidthMm')).toBe(true);
-    expect(drawnBlade({ ...TYPED, tailWidth: '64' })).toMatchObject({ contradicts: false, blade: { tailWidthMm: 64 } });
-    expect(drawnBlade({ ...TYPED, tailWidth: '64' }).assumed.size).toBe(0);
-    expect(drawnBlade({ ...TYPED, waistWidth: '90' }).contradicts).toBe(true);
+    expect(drawnBlade({ ...TYPED, tailWidth: '64' }, 'mm')).toMatchObject({ contradicts: false, blade: { tailWidthMm: 64 } });
+    expect(drawnBlade({ ...TYPED, tailWidth: '64' }, 'mm').assumed.size).toBe(0);
+    expect(drawnBlade({ ...TYPED, waistWidth: '90' }, 'mm').contradicts).toBe(true);
   });
 
   it('is the same after it was saved and opened again', () => {
-    const saved = { ...tieInput.parse(readTieForm(TYPED)), id: 'x', version: 1, createdAt: '', updatedAt: '' } as Tie;
-    expect(readTieForm(toTieForm(saved))).toEqual(readTieForm(TYPED));
+    const saved = { ...tieInput.parse(readTieForm(TYPED, 'mm')), id: 'x', version: 1, createdAt: '', updatedAt: '' } as Tie;
+    // whatever unit is switched on: what was measured is put in with its own
+    for (const unit of ['mm', 'in', 'cm'] as const) expect(readTieForm(toTieForm(saved), unit)).toEqual(readTieForm(TYPED, 'mm'));
   });
 });

@@ -2,7 +2,7 @@ import { explainTapeOrder, FURTHER_WIDTHS_EXAMPLE, tieInput, type Tie, type TieI
 import {
   bladeFromTape,
   calibrateHardware,
-  CLOTH_BEHAVIOUR,
+  clothBehaviour,
   formatCollarLabel,
   parseLength,
   parseNumber,
@@ -10,11 +10,13 @@ import {
   tapeFromBlade,
   type BladeMeasures,
   type BladeTape,
-  type Fibre,
+  type Cloth,
   type ClothLook,
   type ExtraWidth,
+  type Fibre,
   type Hardware,
   type LengthUnit,
+  type Weave,
 } from '@easytuck/core';
 import type { FieldErrors, Resolver } from 'react-hook-form';
 
@@ -23,6 +25,8 @@ export interface TieForm {
   name: string;
   shape: TieInput['shape'];
   fibre: Fibre;
+  /** Empty: not noted. */
+  weave: '' | Weave;
   /** Empty: as is usual for the cloth. */
   thickness: string;
   gather: string;
@@ -64,19 +68,19 @@ export interface TieForm {
 }
 
 export const EMPTY_TIE: TieForm = {
-  ...{ name: '', shape: 'butterfly', fibre: 'silk', thickness: '', gather: '' },
+  ...{ name: '', shape: 'butterfly', fibre: 'silk', weave: '', thickness: '', gather: '' },
   ...{
     tipToWaist: '',
     tipToBelly: '',
     tipToNose: '',
-    bandWidth: '20',
+    bandWidth: '20 mm',
     bellyWidth: '',
     waistWidth: '',
     tailWidth: '',
     tipDepth: '',
     further: '',
   },
-  ...{ overhang: '0', hardwareKind: 'slots', tipToTip: '', readAt: '', travel: '', stepCount: '9', pitch: '12.7', strap: '', reach: '' },
+  ...{ overhang: '0', hardwareKind: 'slots', tipToTip: '', readAt: '', travel: '', stepCount: '9', pitch: '12.7 mm', strap: '', reach: '' },
   ...{ markedIn: 'in', markAtShortest: '14', outerName: '', outerLook: 'plain', isReversible: 'no', innerName: '', innerLook: 'plain' },
   ...{ quickClasp: 'no', priceCode: '', inStock: '1', note: '', learned: '' },
 };
@@ -122,13 +126,13 @@ const count = (text: string): number => {
 const orUsual = (text: string, usual: number, read: (text: string) => number): number => (text.trim() === '' ? usual : read(text));
 
 /** The tape readings along a blade; NaN where one cannot be read. */
-export const readTape = (form: Pick<TieForm, 'tipToWaist' | 'tipToBelly' | 'tipToNose'>): BladeTape => ({
-  tipToWaistMm: mm(form.tipToWaist),
-  tipToBellyMm: mm(form.tipToBelly),
-  tipToNoseMm: mm(form.tipToNose),
+export const readTape = (form: Pick<TieForm, 'tipToWaist' | 'tipToBelly' | 'tipToNose'>, unit: LengthUnit): BladeTape => ({
+  tipToWaistMm: mm(form.tipToWaist, unit),
+  tipToBellyMm: mm(form.tipToBelly, unit),
+  tipToNoseMm: mm(form.tipToNose, unit),
 });
 
-/** Further widths as typed: `30:44; 106:52`. A pair that cannot be read has NaN in it. */
+/** Further widths as typed, in mm where no unit is written: `30:44; 106:52`. A pair that cannot be read has NaN in it. */
 export function readFurther(text: string): ExtraWidth[] {
   return text
     .split(';')
@@ -143,38 +147,39 @@ export const writeFurther = (extras: readonly ExtraWidth[]): string =>
     .map(({ atMm, widthMm }) => `${Math.round(atMm * 10) / 10}:${Math.round(widthMm * 10) / 10}`)
     .join('; ');
 
-/** The blade as typed, without checks: NaN where a measure is missing. */
-export function readBlade(form: TieForm): BladeMeasures & { readonly extraWidths: ExtraWidth[] } {
-  const { tipToWaistMm, tipToBellyMm, tipToNoseMm } = readTape(form);
+/** The blade as typed, without checks: NaN where a measure is missing. Lengths are in `unit` where none is written. */
+export function readBlade(form: TieForm, unit: LengthUnit): BladeMeasures & { readonly extraWidths: ExtraWidth[] } {
+  const { tipToWaistMm, tipToBellyMm, tipToNoseMm } = readTape(form, unit);
+  const read = (text: string): number => mm(text, unit);
   const tipShape = form.shape === 'pointed' ? 'pointed' : form.shape === 'club' ? 'rounded' : 'straight';
   return {
     noseToBellyMm: tipToNoseMm - tipToBellyMm,
     bellyToWaistMm: tipToBellyMm - tipToWaistMm,
     waistToTipMm: tipToWaistMm,
-    bandWidthMm: mm(form.bandWidth),
-    bellyWidthMm: mm(form.bellyWidth),
-    waistWidthMm: mm(form.waistWidth),
-    tailWidthMm: orUsual(form.tailWidth, mm(form.bellyWidth), mm),
+    bandWidthMm: read(form.bandWidth),
+    bellyWidthMm: read(form.bellyWidth),
+    waistWidthMm: read(form.waistWidth),
+    tailWidthMm: orUsual(form.tailWidth, read(form.bellyWidth), read),
     tipShape,
-    tipDepthMm: tipShape === 'straight' ? 0 : mm(form.tipDepth),
+    tipDepthMm: tipShape === 'straight' ? 0 : read(form.tipDepth),
     extraWidths: readFurther(form.further),
   };
 }
 
-function readHardware(form: TieForm): { hardware: unknown; refused: string | null } {
-  const tipToTipMm = mm(form.tipToTip);
+function readHardware(form: TieForm, unit: LengthUnit): { hardware: unknown; refused: string | null } {
+  const tipToTipMm = mm(form.tipToTip, unit);
   if (form.hardwareKind === 'fixed') return { hardware: { kind: 'fixed', lengthMm: tipToTipMm }, refused: null };
   const marks = form.markedIn === 'none' ? null : { system: form.markedIn, atShortest: count(form.markAtShortest) };
   const before =
     form.hardwareKind === 'slider'
       ? {
-          ...{ kind: 'slider' as const, shortestMm: BEFORE_READING_MM, longestMm: BEFORE_READING_MM + mm(form.travel) },
-          ...{ strapMm: mm(form.strap), reachAtShortestMm: mm(form.reach), glideStepMm: GLIDE_STEP_MM, marks },
+          ...{ kind: 'slider' as const, shortestMm: BEFORE_READING_MM, longestMm: BEFORE_READING_MM + mm(form.travel, unit) },
+          ...{ strapMm: mm(form.strap, unit), reachAtShortestMm: mm(form.reach, unit), glideStepMm: GLIDE_STEP_MM, marks },
         }
-      : { kind: form.hardwareKind, shortestMm: BEFORE_READING_MM, stepCount: count(form.stepCount), pitchMm: mm(form.pitch), marks };
+      : { kind: form.hardwareKind, shortestMm: BEFORE_READING_MM, stepCount: count(form.stepCount), pitchMm: mm(form.pitch, unit), marks };
   if (form.readAt.trim() === '') return { hardware: calibrateHardware(before as Hardware, 0, tipToTipMm), refused: null };
   const isWhole = Object.values(before).every((value) => typeof value !== 'number' || Number.isFinite(value));
-  const at = isWhole ? readSetting(before, form.readAt, 'mm') : null;
+  const at = isWhole ? readSetting(before, form.readAt, unit) : null;
   if (at?.kind !== 'setting')
     return {
       hardware: calibrateHardware(before as Hardware, 0, tipToTipMm),
@@ -196,7 +201,7 @@ export function readLearned(text: string): TieInput['takeUp'] {
 
 /** Names of the fields, as they stand on the page. */
 export const TIE_LABELS: Readonly<Record<keyof TieForm, string>> = {
-  ...{ name: 'Name', shape: 'Shape', fibre: 'Cloth', thickness: 'Thickness', gather: 'Gather' },
+  ...{ name: 'Name', shape: 'Shape', fibre: 'Fibre', weave: 'Weave', thickness: 'Thickness', gather: 'Gather' },
   ...{
     tipToWaist: 'Tip to waist',
     tipToBelly: 'Tip to belly',
@@ -204,7 +209,7 @@ export const TIE_LABELS: Readonly<Record<keyof TieForm, string>> = {
     tipDepth: 'Depth of the tip',
     overhang: 'Overhang',
   },
-  ...{ bandWidth: 'Band', bellyWidth: 'Belly', waistWidth: 'Waist', tailWidth: 'Tail', further: 'Further widths' },
+  ...{ bandWidth: 'Band', bellyWidth: 'Belly', waistWidth: 'Waist', tailWidth: 'Tail', further: 'Further widths, mm' },
   ...{
     hardwareKind: 'Hardware',
     tipToTip: 'Tip to tip',
@@ -223,15 +228,21 @@ export const TIE_LABELS: Readonly<Record<keyof TieForm, string>> = {
   ...{ quickClasp: 'Second, quick clasp', priceCode: 'Price code', inStock: 'In stock', note: 'Note', learned: 'Learned from its tyings' },
 };
 
-/** The tie that was typed; a number that cannot be read is NaN, which the contract refuses at its field. Lengths are millimetres where no unit is written. */
-export function readTieForm(form: TieForm): unknown {
-  const usual = CLOTH_BEHAVIOUR[form.fibre];
+/** The cloth as chosen. */
+export const clothOf = ({ fibre, weave }: Pick<TieForm, 'fibre' | 'weave'>): Cloth => ({ fibre, weave: weave === '' ? null : weave });
+
+/** The tie that was typed; a number that cannot be read is NaN, which the contract refuses at its field. Lengths are in `unit` where none is written; thickness is in millimetres. */
+export function readTieForm(form: TieForm, unit: LengthUnit): unknown {
+  const usual = clothBehaviour(clothOf(form));
   return {
-    ...{ name: form.name, shape: form.shape, fibre: form.fibre },
-    cloth: { thicknessMm: orUsual(form.thickness, usual.thicknessMm, mm), gatherRatio: orUsual(form.gather, usual.gatherRatio, count) },
-    blade: readBlade(form),
-    overhangMm: mm(form.overhang),
-    hardware: readHardware(form).hardware,
+    ...{ name: form.name, shape: form.shape, ...clothOf(form) },
+    cloth: {
+      thicknessMm: orUsual(form.thickness, usual.thicknessMm, (text) => mm(text)),
+      gatherRatio: orUsual(form.gather, usual.gatherRatio, count),
+    },
+    blade: readBlade(form, unit),
+    overhangMm: mm(form.overhang, unit),
+    hardware: readHardware(form, unit).hardware,
     faces: {
       outer: { name: form.outerName, look: form.outerLook },
       inner: form.isReversible === 'yes' ? { name: form.innerName, look: form.innerLook } : null,
@@ -241,33 +252,35 @@ export function readTieForm(form: TieForm): unknown {
   };
 }
 
-/** Checks what was typed by the contract and puts each refusal at its field. */
-export const tieResolver: Resolver<TieForm, unknown, TieInput> = (form) => {
-  const errors: FieldErrors<TieForm> = {};
-  const refuse = (field: keyof TieForm, message: string): void => {
-    errors[field] ??= { type: 'contract', message };
+/** Checks what was typed by the contract and puts each refusal at its field. Lengths are in `unit` where none is written. */
+export const tieResolver =
+  (unit: LengthUnit): Resolver<TieForm, unknown, TieInput> =>
+  (form) => {
+    const errors: FieldErrors<TieForm> = {};
+    const refuse = (field: keyof TieForm, message: string): void => {
+      errors[field] ??= { type: 'contract', message };
+    };
+    const tape = bladeFromTape(readTape(form, unit));
+    if (tape.kind === 'outOfOrder') refuse(TAPE_FIELDS[tape.reading], explainTapeOrder(tape));
+    const { refused } = readHardware(form, unit);
+    if (refused !== null) refuse('readAt', refused);
+    const read = tieInput.safeParse(readTieForm(form, unit));
+    for (const { path, message } of read.error?.issues ?? []) {
+      const dotted = path.join('.');
+      const isFurther = dotted.startsWith('blade.extraWidths');
+      const field = isFurther ? 'further' : (FIELD_OF[dotted] ?? (path[0] as keyof TieForm));
+      const isPlain = !message.startsWith('Invalid input');
+      refuse(
+        field,
+        isPlain
+          ? message
+          : isFurther
+            ? `Write place and width from the nose: ${FURTHER_WIDTHS_EXAMPLE}.`
+            : 'This number is missing or cannot be read.',
+      );
+    }
+    return read.success && Object.keys(errors).length === 0 ? { values: read.data, errors: {} } : { values: {}, errors };
   };
-  const tape = bladeFromTape(readTape(form));
-  if (tape.kind === 'outOfOrder') refuse(TAPE_FIELDS[tape.reading], explainTapeOrder(tape));
-  const { refused } = readHardware(form);
-  if (refused !== null) refuse('readAt', refused);
-  const read = tieInput.safeParse(readTieForm(form));
-  for (const { path, message } of read.error?.issues ?? []) {
-    const dotted = path.join('.');
-    const isFurther = dotted.startsWith('blade.extraWidths');
-    const field = isFurther ? 'further' : (FIELD_OF[dotted] ?? (path[0] as keyof TieForm));
-    const isPlain = !message.startsWith('Invalid input');
-    refuse(
-      field,
-      isPlain
-        ? message
-        : isFurther
-          ? `Write place and width from the nose: ${FURTHER_WIDTHS_EXAMPLE}.`
-          : 'This number is missing or cannot be read.',
-    );
-  }
-  return read.success && Object.keys(errors).length === 0 ? { values: read.data, errors: {} } : { values: {}, errors };
-};
 
 const TAPE_FIELDS: Readonly<Record<keyof BladeTape, 'tipToWaist' | 'tipToBelly' | 'tipToNose'>> = {
   tipToWaistMm: 'tipToWaist',
@@ -276,28 +289,30 @@ const TAPE_FIELDS: Readonly<Record<keyof BladeTape, 'tipToWaist' | 'tipToBelly' 
 };
 
 const plain = (value: number): string => String(Math.round(value * 1000) / 1000);
+/** A length as it is put into a field: in millimetres, as it was measured, whatever unit is switched on. */
+const exact = (lengthMm: number): string => (lengthMm === 0 ? '0' : `${plain(lengthMm)} mm`);
 
 /** A tie as it is put into the form to be changed. */
 export function toTieForm(tie: Tie): TieForm {
   const { blade, hardware, faces } = tie;
   const { tipToWaistMm, tipToBellyMm, tipToNoseMm } = tapeFromBlade(blade);
   const adjustable = hardware.kind === 'fixed' ? null : hardware;
-  const usual = CLOTH_BEHAVIOUR[tie.fibre];
+  const usual = clothBehaviour(tie);
   return {
     ...EMPTY_TIE,
-    ...{ name: tie.name, shape: tie.shape, fibre: tie.fibre },
+    ...{ name: tie.name, shape: tie.shape, fibre: tie.fibre, weave: tie.weave ?? '' },
     thickness: tie.cloth.thicknessMm === usual.thicknessMm ? '' : plain(tie.cloth.thicknessMm),
     gather: tie.cloth.gatherRatio === usual.gatherRatio ? '' : plain(tie.cloth.gatherRatio),
-    ...{ tipToWaist: plain(tipToWaistMm), tipToBelly: plain(tipToBellyMm), tipToNose: plain(tipToNoseMm) },
-    ...{ bandWidth: plain(blade.bandWidthMm), bellyWidth: plain(blade.bellyWidthMm), waistWidth: plain(blade.waistWidthMm) },
-    ...{ tailWidth: plain(blade.tailWidthMm), tipDepth: blade.tipShape === 'straight' ? '' : plain(blade.tipDepthMm) },
-    ...{ further: writeFurther(blade.extraWidths), overhang: plain(tie.overhangMm), hardwareKind: hardware.kind },
-    tipToTip: plain(hardware.kind === 'fixed' ? hardware.lengthMm : hardware.shortestMm),
-    travel: hardware.kind === 'slider' ? plain(hardware.longestMm - hardware.shortestMm) : '',
+    ...{ tipToWaist: exact(tipToWaistMm), tipToBelly: exact(tipToBellyMm), tipToNose: exact(tipToNoseMm) },
+    ...{ bandWidth: exact(blade.bandWidthMm), bellyWidth: exact(blade.bellyWidthMm), waistWidth: exact(blade.waistWidthMm) },
+    ...{ tailWidth: exact(blade.tailWidthMm), tipDepth: blade.tipShape === 'straight' ? '' : exact(blade.tipDepthMm) },
+    ...{ further: writeFurther(blade.extraWidths), overhang: exact(tie.overhangMm), hardwareKind: hardware.kind },
+    tipToTip: exact(hardware.kind === 'fixed' ? hardware.lengthMm : hardware.shortestMm),
+    travel: hardware.kind === 'slider' ? exact(hardware.longestMm - hardware.shortestMm) : '',
     stepCount: 'stepCount' in hardware ? String(hardware.stepCount) : EMPTY_TIE.stepCount,
-    pitch: 'pitchMm' in hardware ? plain(hardware.pitchMm) : EMPTY_TIE.pitch,
-    strap: hardware.kind === 'slider' ? plain(hardware.strapMm) : '',
-    reach: hardware.kind === 'slider' ? plain(hardware.reachAtShortestMm) : '',
+    pitch: 'pitchMm' in hardware ? exact(hardware.pitchMm) : EMPTY_TIE.pitch,
+    strap: hardware.kind === 'slider' ? exact(hardware.strapMm) : '',
+    reach: hardware.kind === 'slider' ? exact(hardware.reachAtShortestMm) : '',
     markedIn: adjustable?.marks?.system ?? 'none',
     markAtShortest: adjustable?.marks ? formatCollarLabel({ system: adjustable.marks.system, label: adjustable.marks.atShortest }) : '',
     ...{ outerName: faces.outer.name, outerLook: faces.outer.look, isReversible: faces.inner ? 'yes' : 'no' },

@@ -13,11 +13,11 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import dayjs from 'dayjs';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useFitting } from '../../common/api/fittings.ts';
 import { Stage } from '../../common/drawing/Stage.tsx';
+import { dayWords } from '../../common/dueWords.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
@@ -53,6 +53,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
   ]);
   return (
     <Page
+      name={`Card: ${fitting.wearer.name}`}
       title={
         <Box component={Link} to={`/wearers/${fitting.wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
           {fitting.wearer.name}
@@ -61,20 +62,20 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
       actions={
         <>
           <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem' }}>
-            given out {dayjs(fitting.givenOutAt).format('D MMMM YYYY, HH:mm')}
+            issued {dayWords(fitting.givenOutAt)}
             {fitting.staff !== '' && `, by ${fitting.staff}`}
           </Box>
           <Button variant="outlined" component={Link} to={`/coach?fitting=${fitting.id}`}>
-            Coach the tying
+            Show the tying
           </Button>
           <Button variant="outlined" component={Link} to={`/balance?fitting=${fitting.id}`}>
-            Even it out
+            Even out the bow
           </Button>
           <Button variant="outlined" component={Link} to={`/?revise=${fitting.id}`}>
-            Revise
+            Revise card
           </Button>
           <Button variant="outlined" component={Link} to={`/?copy=${fitting.id}`}>
-            Start another from it
+            New fitting from this
           </Button>
           <Button variant="contained" component={Link} to="/" ref={next}>
             Next fitting
@@ -84,7 +85,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
     >
       {fitting.modelVersion !== MODEL_VERSION && (
         <Alert severity="info" sx={{ mb: 2 }}>
-          The numbers are those given out, worked out by model {fitting.modelVersion}; the drawing is of today’s model, {MODEL_VERSION}.
+          The numbers are those on the card, worked out by model {fitting.modelVersion}. The drawing is by today’s model, {MODEL_VERSION}.
         </Alert>
       )}
       <Box
@@ -108,9 +109,9 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
           long end on {sideWords(fitting.longEnd)}; front loop on {sideWords(result.frontLoopSide)}
         </Number>
         <Number label="Spread" figure={length(result.spreadMm)}>
-          {result.front.spreadMm.toFixed(1)} mm front, {result.back.spreadMm.toFixed(1)} mm back
+          {length(result.front.spreadMm)} front, {length(result.back.spreadMm)} back
         </Number>
-        <Number label="Room" figure={length(Math.abs(binding.roomMm))}>
+        <Number label="Adjustment left" figure={length(Math.abs(binding.roomMm))}>
           {binding.roomMm < 0 ? 'past' : `${binding.way}, then`} {BOUND_WORDS[binding.id]}
         </Number>
       </Box>
@@ -136,10 +137,12 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
         <Fact name="Ease">{length(fitting.easeMm)}</Fact>
         <Fact name="School">
           {SCHOOL_WORDS[fitting.school].name}
-          {result.drawInMm > 0 && `: tied at the longest, drawn in ${length(result.drawInMm)}`}
+          {result.drawInMm > 0 && `: tied at full length, then taken in ${length(result.drawInMm)}`}
         </Fact>
         <Fact name="Tip to tip">{length(result.setMm)}</Fact>
         {result.hang && <Fact name="Hang check">{hangWords(result.hang.noseMm, result.hang.between, length)}</Fact>}
+        {fitting.handedOver !== 'stays' && <Fact name="The tie">{HANDED_OVER_WORDS[fitting.handedOver]}</Fact>}
+        {result.takeUpOf === 'wearer' && <Fact name="Worked out">with the wearer’s own hands</Fact>}
         {fitting.note && <Fact name="Note">{fitting.note}</Fact>}
       </Box>
       <PrintCard fitting={fitting} />
@@ -161,6 +164,8 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
     </Page>
   );
 }
+
+const HANDED_OVER_WORDS = { stays: '', lent: 'lent from stock', sold: 'sold to the wearer', theirs: 'the wearer’s own' } as const;
 
 /** The drawing is made again from the inputs and the tie as they were. */
 function redraw(fitting: Fitting): { tie: ReturnType<typeof prepareTie>; worn: WearerFit; buttons: ShirtButtons } {

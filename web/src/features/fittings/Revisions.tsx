@@ -4,10 +4,10 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useRecomputed, useRevisions } from '../../common/api/fittings.ts';
+import { dayWords } from '../../common/dueWords.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS } from '../../theme.ts';
@@ -19,7 +19,7 @@ export function Revisions({ fitting }: { fitting: Fitting }) {
 }
 
 function Known({ fitting, revisions }: { fitting: Fitting; revisions: readonly Fitting[] }) {
-  const { length } = useUnits();
+  const { fine } = useUnits();
   const latest = revisions[revisions.length - 1];
   const isLatest = latest?.id === fitting.id;
   const [otherId, setOtherId] = useState<string | null>(null);
@@ -45,7 +45,7 @@ function Known({ fitting, revisions }: { fitting: Fitting; revisions: readonly F
             >
               {others.map(({ id, revision, givenOutAt }) => (
                 <MenuItem key={id} value={id}>
-                  revision {revision.number}, {dayjs(givenOutAt).format('D MMM YYYY, HH:mm')}
+                  revision {revision.number}, {dayWords(givenOutAt)}
                 </MenuItem>
               ))}
             </TextField>
@@ -56,7 +56,7 @@ function Known({ fitting, revisions }: { fitting: Fitting; revisions: readonly F
             )}
           </Box>
           <Comparison
-            lines={compareFittings(first, second, length)}
+            lines={compareFittings(first, second, fine)}
             before={`revision ${first.revision.number}`}
             after={`revision ${second.revision.number}`}
           />
@@ -69,28 +69,28 @@ function Known({ fitting, revisions }: { fitting: Fitting; revisions: readonly F
 
 /** What today's tie and model would give. Asked for by hand; nothing is kept of it. */
 function Recomputed({ fitting }: { fitting: Fitting }) {
-  const { length } = useUnits();
+  const { fine } = useUnits();
   const [isAsked, ask] = useState(false);
   const reading = useRecomputed(isAsked ? fitting.id : null);
   if (!isAsked)
     return (
       <Button variant="outlined" onClick={() => ask(true)}>
-        Work it out with today’s tie
+        Recalculate with today’s tie
       </Button>
     );
   return (
     <Loaded reading={reading}>
       {({ then, now, whyNot, tieChanged, modelThen, modelNow }) =>
         now === null ? (
-          <Alert severity="warning">It cannot be worked out any more. {whyNot}</Alert>
+          <Alert severity="warning">It can no longer be worked out. {whyNot}</Alert>
         ) : (
           <>
             <Box sx={{ mb: 1 }}>
-              {tieChanged ? 'The tie has been measured or calibrated anew since.' : 'The tie is as it was.'}{' '}
-              {modelThen === modelNow ? 'The model is the same.' : `The model was ${modelThen}, and is now ${modelNow}.`} What was given out
-              stays as it is.
+              {tieChanged ? 'The tie has been measured again since.' : 'The tie is as it was.'}{' '}
+              {modelThen === modelNow ? 'The model is the same.' : `The model was ${modelThen}, and is now ${modelNow}.`} The card that was
+              issued stays as it is.
             </Box>
-            <Comparison lines={compareResults(then, now, length)} before="given out" after="today" />
+            <Comparison lines={compareResults(then, now, fine)} before="on the card" after="today" />
           </>
         )
       }

@@ -7,7 +7,14 @@ const bow = { loopMm: 62, flatEndMm: 62, spreadMm: 124, crossingAtMm: -9.75, fol
 const binding = { id: 'neckBreadth', way: 'longer', roomMm: 16 } as const;
 const RESULT: FittingResult = {
   ...{ setMm: 842.3, leadMm: 38.05, spreadMm: 124, bowHeightMm: 65, front: bow, back: bow, rooms: [binding], binding },
-  ...{ grade: 'good', frontLoopSide: 'right', foldLengthwise: false, hang: { noseMm: 74, between: [2, 3] }, drawInMm: 0 },
+  ...{
+    grade: 'good',
+    frontLoopSide: 'right',
+    foldLengthwise: false,
+    hang: { noseMm: 74, between: [2, 3] },
+    drawInMm: 0,
+    takeUpOf: 'model',
+  },
 };
 const FITTING: Fitting = {
   ...{
@@ -16,7 +23,7 @@ const FITTING: Fitting = {
     wearer: { id: 'w', name: 'Corin Attleby' },
     collar: { text: '16', system: 'in', label: 16 },
   },
-  tie: { ...tieInput.parse(sampleTie), id: 't', version: 1, createdAt: '', updatedAt: '' },
+  tie: { ...tieInput.parse(sampleTie), id: 't', awayAt: null, version: 1, createdAt: '', updatedAt: '' },
   ...{ easeMm: 6.35, longEnd: 'left', collarStyle: 'turndown', collarPointsMm: null, neckBreadthMm: null, faceWidthMm: null },
   ...{
     firstButtonMm: null,
@@ -28,7 +35,14 @@ const FITTING: Fitting = {
     step: 4,
     leadMm: 38.05,
   },
-  ...{ note: '', modelVersion: 'strip-1', result: RESULT, revision: { number: 1, rootId: 'a', revises: null }, card: null },
+  ...{
+    note: '',
+    handedOver: 'stays',
+    modelVersion: 'strip-1',
+    result: RESULT,
+    revision: { number: 1, rootId: 'a', revises: null },
+    card: null,
+  },
 };
 const differing = (change: Partial<Fitting>): string[] =>
   compareFittings(FITTING, { ...FITTING, ...change }, length)
@@ -50,9 +64,10 @@ describe('compareFittings', () => {
   ])('names what differs, before and after: %j', (change, lines) => {
     expect(differing(change)).toEqual(lines);
   });
-  it('sees a tenth of a millimetre in what came out, and nothing less', () => {
-    const after = (spreadMm: number) => compareResults(RESULT, { ...RESULT, spreadMm }, length).filter(({ differs }) => differs);
-    expect(after(124.1)).toMatchObject([{ name: 'Spread', before: '124 mm (124.0 mm)', after: '124 mm (124.1 mm)' }]);
+  it('sees what the length shows of what came out, and nothing less', () => {
+    const tenths = (lengthMm: number): string => `${lengthMm.toFixed(1)} mm`;
+    const after = (spreadMm: number) => compareResults(RESULT, { ...RESULT, spreadMm }, tenths).filter(({ differs }) => differs);
+    expect(after(124.1)).toMatchObject([{ name: 'Spread', before: '124.0 mm', after: '124.1 mm' }]);
     expect(after(124.01)).toEqual([]);
     const earlier = compareResults({ ...RESULT, hang: null }, RESULT, length).filter(({ differs }) => differs);
     expect(earlier.map(({ name }) => name)).toEqual(['Hang check']);

@@ -14,12 +14,12 @@ export interface ComparedLine {
 type Length = (lengthMm: number) => string;
 
 const RESULTS: readonly (readonly [name: string, words: (result: FittingResult, length: Length) => string])[] = [
-  ['Tip to tip', ({ setMm }) => mm(setMm)],
-  ['Spread', ({ spreadMm }, length) => `${length(spreadMm)} (${mm(spreadMm)})`],
-  ['Front bow', ({ front }) => mm(front.spreadMm)],
-  ['Back bow', ({ back }) => mm(back.spreadMm)],
-  ['Room', ({ binding }, length) => `${length(binding.roomMm)} ${binding.way}`],
-  ['Bow height', ({ bowHeightMm }) => mm(bowHeightMm)],
+  ['Tip to tip', ({ setMm }, length) => length(setMm)],
+  ['Spread', ({ spreadMm }, length) => length(spreadMm)],
+  ['Front bow', ({ front }, length) => length(front.spreadMm)],
+  ['Back bow', ({ back }, length) => length(back.spreadMm)],
+  ['Adjustment left', ({ binding }, length) => `${length(binding.roomMm)} ${binding.way}`],
+  ['Bow height', ({ bowHeightMm }, length) => length(bowHeightMm)],
   ['Hang check', ({ hang }, length) => (hang ? hangWords(hang.noseMm, hang.between, length) : '')],
 ];
 
@@ -61,5 +61,4 @@ function line(name: string, before: string, after: string): ComparedLine {
   return { name, before, after, differs: before !== after };
 }
 
-const mm = (lengthMm: number): string => `${lengthMm.toFixed(1)} mm`;
 const optional = (lengthMm: number | null, length: Length): string => (lengthMm === null ? 'not measured' : length(lengthMm));

@@ -4,11 +4,12 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import dayjs from 'dayjs';
 import { useDeferredValue } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useLedger } from '../../common/api/fittings.ts';
 import { useShop } from '../../common/api/shop.ts';
+import { dayWords } from '../../common/dueWords.ts';
+import { LazyDayField } from '../../common/LazyDayField.tsx';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
@@ -20,7 +21,7 @@ const FILTERS = ['q', 'from', 'to', 'occasion', 'staff', 'all'] as const;
 type Filter = (typeof FILTERS)[number];
 const PAGE = '50';
 
-/** Every fitting that was given out, latest first, narrowed by filters that stand in the address; and as CSV. */
+/** Every card that was issued, latest first, narrowed by filters that stand in the address; and as CSV. */
 export function LedgerPage() {
   const [search, setSearch] = useSearchParams();
   const { staff } = useShop();
@@ -45,7 +46,7 @@ export function LedgerPage() {
       title="Ledger"
       actions={
         <Button variant="outlined" component="a" href={csv} download>
-          Save as CSV
+          Export as CSV
         </Button>
       }
     >
@@ -54,7 +55,7 @@ export function LedgerPage() {
           display: 'grid',
           gap: 2.5,
           mb: 2,
-          gridTemplateColumns: { xs: 'repeat(3, minmax(0, 1fr))', md: 'minmax(0, 1fr) 160px 160px 150px 130px 120px' },
+          gridTemplateColumns: { xs: 'repeat(auto-fit, minmax(140px, 1fr))', md: 'minmax(0, 1fr) 170px 170px 150px 130px 120px' },
         }}
       >
         <TextField
@@ -64,14 +65,8 @@ export function LedgerPage() {
           onChange={(event) => narrow('q', event.target.value)}
           slotProps={shrunk}
         />
-        <TextField
-          label="From"
-          type="date"
-          value={value('from')}
-          onChange={(event) => narrow('from', event.target.value)}
-          slotProps={shrunk}
-        />
-        <TextField label="To" type="date" value={value('to')} onChange={(event) => narrow('to', event.target.value)} slotProps={shrunk} />
+        <LazyDayField label="From" value={value('from')} onChange={(day) => narrow('from', day)} />
+        <LazyDayField label="To" value={value('to')} onChange={(day) => narrow('to', day)} />
         <TextField
           select
           label="Occasion"
@@ -116,10 +111,19 @@ export function LedgerPage() {
         {({ lines, more }) =>
           lines.length === 0 ? (
             <Face title="Nothing in the ledger">
-              {asked.size > 0 ? 'No fitting is like that.' : 'It fills with the first fitting that is given out.'}
+              {asked.size > 0 ? 'No card is like that.' : 'It fills with the first card that is issued.'}
             </Face>
           ) : (
             <>
+              <Box role="status" sx={{ mb: 1, color: 'text.secondary' }}>
+                {before !== null
+                  ? `${lines.length} earlier cards`
+                  : more
+                    ? `The latest ${lines.length} cards`
+                    : lines.length === 1
+                      ? '1 card'
+                      : `${lines.length} cards`}
+              </Box>
               <Lines lines={lines} />
               <Box sx={{ display: 'flex', gap: 2, mt: 2 }}>
                 {before !== null && (
@@ -167,7 +171,7 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
       >
         <thead>
           <tr>
-            {['given out', 'wearer', 'tie', 'collar', 'occasion', 'set at', 'lead', 'spread', 'by'].map((name) => (
+            {['issued', 'wearer', 'tie', 'collar', 'occasion', 'set at', 'lead', 'spread', 'by'].map((name) => (
               <th scope="col" key={name}>
                 {name}
               </th>
@@ -179,7 +183,7 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
             <tr key={line.id} onClick={() => void navigate(`/fittings/${line.id}`)}>
               <td>
                 <Box component={Link} to={`/fittings/${line.id}`} sx={{ color: 'inherit' }} onClick={(event) => event.stopPropagation()}>
-                  {dayjs(line.givenOutAt).format('D MMM, HH:mm')}
+                  {dayWords(line.givenOutAt)}
                 </Box>
                 {line.revision > 1 ? `, rev. ${line.revision}` : ''}
               </td>

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import dayjs from 'dayjs';
 import { makeBackup, useBackups, WHOLE_SHOP_ADDRESS } from '../../common/api/backups.ts';
+import { dayWords } from '../../common/dueWords.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
@@ -23,13 +24,13 @@ function Known({ status: { isKept, latest, count, failure: lastFailure, isBusy: 
       {!isKept && <p style={{ marginTop: 0 }}>This server was started without a folder for backups, so it makes none by itself.</p>}
       {isKept && latest !== null && (
         <p style={{ marginTop: 0 }}>
-          The last one was made <b>{ageWords(ageH ?? 0)}</b> ({dayjs(latest.madeAt).format('D MMM YYYY, HH:mm')}), {sizeWords(latest.bytes)}
-          , and checked. {count === 1 ? 'It is the only one kept.' : `${count} are kept.`}
+          The last one was made <b>{ageWords(ageH ?? 0)}</b> ({dayWords(latest.madeAt)}), {sizeWords(latest.bytes)}, and checked.{' '}
+          {count === 1 ? 'It is the only one kept.' : `${count} are kept.`}
         </p>
       )}
       {isKept && latest === null && !isMaking && (
         <Alert severity="warning" sx={{ mb: 1.5 }}>
-          There is no backup yet. The first is made by itself soon; or make it now.
+          There is no backup yet. The first is made automatically soon; or make it now.
         </Alert>
       )}
       {ageH !== null && ageH >= OLD_BACKUP_H && (
@@ -45,7 +46,7 @@ function Known({ status: { isKept, latest, count, failure: lastFailure, isBusy: 
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
         {isKept && (
           <Button variant="outlined" disabled={isMaking} onClick={() => void save()}>
-            {isMaking ? 'Backing up …' : 'Back up now'}
+            {isMaking ? 'Backing up…' : 'Back up now'}
           </Button>
         )}
         <Button variant="outlined" component="a" href={WHOLE_SHOP_ADDRESS} download>

@@ -19,6 +19,7 @@ import { currentOf } from '../../common/api/request.ts';
 import { exactMm } from '../../common/exactMm.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
+import { tell } from '../../common/notices.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { useSaving } from '../../common/forms/useSaving.ts';
@@ -135,6 +136,8 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
   const removal = useSaving(async () => {
     if (base === null) return;
     await removeCollar(base);
+    const { version: _version, createdAt: _created, updatedAt: _updated, ...removed } = base;
+    tell(`${base.name} is removed.`, () => void createCollar(removed));
     discard();
     onDone();
   });
@@ -193,7 +196,7 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
       {LENGTHS.map(([field]) => text(field))}
       <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1.5 }}>
         <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
-          Save the collar
+          Save collar
         </Button>
         <Button
           variant="outlined"
@@ -202,11 +205,11 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
             onDone();
           }}
         >
-          Leave as it was
+          Discard changes
         </Button>
         {collar && (
           <Button color="error" disabled={removal.isBusy} onClick={() => void removal.save()}>
-            Out of stock
+            Remove collar
           </Button>
         )}
       </Box>

@@ -22,6 +22,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
+import { tell } from '../../common/notices.tsx';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
@@ -85,12 +86,12 @@ const LENGTHS = [
 
 const LABELS: Readonly<Record<keyof SettingsForm, string>> = {
   name: 'Name on cards',
-  unit: 'Lengths in',
+  unit: 'Lengths shown in',
   school: 'House school',
   wings: 'Wing collars',
   ease: 'Ease',
-  small: 'Small school goes under by',
-  evenness: 'Even within',
+  small: 'Small school: under by',
+  evenness: 'Counts as even within',
   paper: 'Paper',
   staff: 'Names for the record',
 };
@@ -150,6 +151,7 @@ function Settings({ settings }: { settings: ShopSettings }) {
     resolver,
     mode: 'onChange',
     save: (input, base) => changeShop({ ...input, version: base?.version ?? settings.version }),
+    onSaved: () => tell('The habits are saved.'),
   });
   const { control, register, formState, getValues } = form;
   const { errors } = formState;
@@ -208,11 +210,11 @@ function Settings({ settings }: { settings: ShopSettings }) {
       <NotSaved failure={currentOf(failure, shopSettings) ? null : failure} />
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
-          {isSaving ? 'Saving …' : 'Save the habits'}
+          {isSaving ? 'Saving…' : 'Save habits'}
         </Button>
         {isChanged && (
           <Button variant="outlined" onClick={discard}>
-            Leave as it was
+            Discard changes
           </Button>
         )}
       </Box>

@@ -1,13 +1,16 @@
 import type { LikeWearer, Wearer } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
+import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
-import dayjs from 'dayjs';
+import TextField from '@mui/material/TextField';
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
-import { mergeWearers, useLikeWearers } from '../../common/api/wearers.ts';
+import { mergeWearers, useLikeWearers, useWearers } from '../../common/api/wearers.ts';
+import { dayWords } from '../../common/dueWords.ts';
+import { tell } from '../../common/notices.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { COLOURS, FIGURES } from '../../theme.ts';
@@ -40,14 +43,6 @@ export function LikeNotice({ name, collar }: { name: string; collar: string }) {
 export function LikelyDoubles({ wearer }: { wearer: Wearer }) {
   const like = useLikeWearers(wearer.name, wearer.collar.text, wearer.id).data ?? [];
   const [asked, ask] = useState<Wearer | null>(null);
-  const {
-    save: merge,
-    isBusy: isMerging,
-    failure,
-  } = useSaving(async (from: Wearer) => {
-    await mergeWearers(wearer, from);
-    ask(null);
-  });
   if (like.length === 0) return null;
   return (
     <Box sx={{ mb: 2 }}>
@@ -55,39 +50,160 @@ export function LikelyDoubles({ wearer }: { wearer: Wearer }) {
         <Alert
           key={other.id}
           severity="info"
-          sx={{ mb: 1 }}
+          sx={{ mb: 1, flexWrap: 'wrap' }}
           action={
             <Button color="inherit" onClick={() => ask(other)}>
-              Merge …
+              Merge…
             </Button>
           }
         >
           Perhaps the same person: <Link to={`/wearers/${other.id}`}>{other.name}</Link>, {formatCollarSize(other.collar)}, last seen{' '}
-          {dayjs(other.seenAt).format('D MMM YYYY')} ({because.map((each) => BECAUSE[each]).join(', ')})
+          {dayWords(other.seenAt)} ({because.map((each) => BECAUSE[each]).join(', ')})
         </Alert>
       ))}
-      <Dialog open={asked !== null} onClose={() => ask(null)} aria-labelledby="merge-title" transitionDuration={0}>
-        {asked && (
-          <Box sx={{ p: 3, maxWidth: 520, backgroundColor: COLOURS.card }}>
-            <Box id="merge-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: '1.375rem', m: 0, mb: 1 }}>
-              Merge {asked.name} into {wearer.name}?
-            </Box>
-            <p>
-              All measures, fittings, ties and tyings of both are then found here. This record’s name, collar and wishes stay; what only the
-              other one knew is added. Nothing that was given out changes. Merging cannot be undone.
-            </p>
-            <NotSaved failure={failure} what="merged" kept="" />
-            <Box sx={{ display: 'flex', gap: 2, mt: 2 }}>
-              <Button variant="contained" disabled={isMerging} onClick={() => void merge(asked)}>
-                Merge
-              </Button>
-              <Button variant="outlined" onClick={() => ask(null)}>
-                Leave both
-              </Button>
-            </Box>
-          </Box>
-        )}
-      </Dialog>
+      <MergeDialog into={wearer} from={asked} onClose={() => ask(null)} />
     </Box>
   );
 }
+
+/** Merges any other record into this one: found by name, and both shown before it is done. */
+export function MergeAny({ wearer }: { wearer: Wearer }) {
+  const [isOpen, setOpen] = useState(false);
+  const [letters, setLetters] = useState('');
+  const [asked, ask] = useState<Wearer | null>(null);
+  const found = (useWearers(useDeferredValue(letters.trim())).data?.wearers ?? NOBODY).filter(({ id }) => id !== wearer.id);
+  return (
+    <>
+      <Button variant="outlined" onClick={() => setOpen(true)}>
+        Merge with…
+      </Button>
+      <Dialog
+        open={isOpen}
+        onClose={() => setOpen(false)}
+        aria-labelledby="merge-find-title"
+        transitionDuration={0}
+        fullWidth
+        maxWidth="sm"
+      >
+        <Box sx={{ p: 3, backgroundColor: COLOURS.card }}>
+          <Box id="merge-find-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: '1.375rem', m: 0, mb: 1 }}>
+            Whose record is the same person’s?
+          </Box>
+          <Autocomplete<Wearer>
+            options={[...found]}
+            value={null}
+            inputValue={letters}
+            onInputChange={(_event, text, reason) => {
+              if (reason !== 'reset') setLetters(text);
+            }}
+            onChange={(_event, chosen) => {
+              if (!chosen) return;
+              setOpen(false);
+              setLetters('');
+              ask(chosen);
+            }}
+            filterOptions={(all) => all}
+            getOptionLabel={({ name }) => name}
+            getOptionKey={({ id }) => id}
+            renderOption={({ key, ...props }, other) => (
+              <Box component="li" key={key} {...props} sx={{ justifyContent: 'space-between !important', gap: 2 }}>
+                <span>{other.name}</span>
+                <Box component="span" sx={{ color: 'text.secondary' }}>
+                  {formatCollarSize(other.collar)}, seen {dayWords(other.seenAt)}
+                </Box>
+              </Box>
+            )}
+            renderInput={(params) => <TextField {...params} label="Find by name" autoFocus />}
+          />
+          <Button variant="outlined" onClick={() => setOpen(false)} sx={{ mt: 2 }}>
+            Close
+          </Button>
+        </Box>
+      </Dialog>
+      <MergeDialog into={wearer} from={asked} onClose={() => ask(null)} />
+    </>
+  );
+}
+
+const NOBODY: readonly Wearer[] = [];
+
+/** Both records side by side, and what becomes of them. */
+function MergeDialog({ into, from, onClose }: { into: Wearer; from: Wearer | null; onClose: () => void }) {
+  const {
+    save: merge,
+    isBusy: isMerging,
+    failure,
+  } = useSaving(async (other: Wearer) => {
+    await mergeWearers(into, other);
+    tell(`${other.name} is merged into ${into.name}.`);
+    onClose();
+  });
+  return (
+    <Dialog open={from !== null} onClose={onClose} aria-labelledby="merge-title" transitionDuration={0} maxWidth="sm" fullWidth>
+      {from && (
+        <Box sx={{ p: 3, backgroundColor: COLOURS.card }}>
+          <Box id="merge-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: '1.375rem', m: 0, mb: 1 }}>
+            Merge {from.name} into {into.name}?
+          </Box>
+          <Box
+            component="table"
+            sx={{
+              borderCollapse: 'collapse',
+              width: '100%',
+              '& th, & td': {
+                textAlign: 'left',
+                fontWeight: 400,
+                py: 0.5,
+                pr: 2,
+                verticalAlign: 'top',
+                borderBottom: `1px solid ${COLOURS.rule}`,
+              },
+            }}
+          >
+            <thead>
+              <tr>
+                <td />
+                <th scope="col">stays</th>
+                <th scope="col">goes into it</th>
+              </tr>
+            </thead>
+            <tbody>
+              {MERGED_LINES.map(([name, words]) => (
+                <tr key={name}>
+                  <th scope="row">{name}</th>
+                  <td>
+                    <b>{words(into)}</b>
+                  </td>
+                  <td>{words(from)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </Box>
+          <p>
+            All measures, cards, ties and tyings of both are then found in one place. Name, collar and wishes of the record that stays are
+            kept; what only the other knew is added. Cards that were issued do not change. Merging cannot be undone.
+          </p>
+          <NotSaved failure={failure} what="merged" kept="" />
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, mt: 2 }}>
+            <Button variant="contained" disabled={isMerging} onClick={() => void merge(from)}>
+              Merge
+            </Button>
+            <Button variant="outlined" onClick={onClose}>
+              Keep both
+            </Button>
+          </Box>
+        </Box>
+      )}
+    </Dialog>
+  );
+}
+
+const MERGED_LINES: readonly (readonly [name: string, words: (wearer: Wearer) => string])[] = [
+  ['Name', ({ name }) => name],
+  ['Collar size', ({ collar, collarEstimated }) => `${collarEstimated ? '≈ ' : ''}${formatCollarSize(collar)}`],
+  ['Long end', ({ longEnd }) => `the wearer’s ${longEnd}`],
+  ['Note', ({ note }) => note],
+  ['Contact', ({ contact }) => contact],
+  ['On record since', ({ createdAt }) => dayWords(createdAt)],
+  ['Last seen', ({ seenAt }) => dayWords(seenAt)],
+];

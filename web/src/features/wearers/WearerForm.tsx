@@ -10,6 +10,7 @@ import { currentOf } from '../../common/api/request.ts';
 import { changeWearer, createWearer } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
+import { LazyDayField } from '../../common/LazyDayField.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { useStaff } from '../../common/staff.ts';
@@ -49,7 +50,11 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
   const { form, clashes, arrived, decide, submit, isChanged, isSaving, failure, discard } = record;
   const { control, register, formState, getValues } = form;
   const { errors } = formState;
-  const text = (name: 'name' | 'collar' | 'note' | (typeof WEARER_LENGTHS)[number], label: string, hint = ' ') => (
+  const text = (
+    name: 'name' | 'collar' | 'note' | 'contact' | 'eventName' | (typeof WEARER_LENGTHS)[number],
+    label: string,
+    hint = ' ',
+  ) => (
     <TextField
       key={name}
       label={label}
@@ -59,7 +64,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
       multiline={name === 'note'}
       slotProps={{
         inputLabel: { shrink: true },
-        htmlInput: { autoComplete: 'off', ...(name === 'name' || name === 'note' ? {} : TAPE_FIELD) },
+        htmlInput: { autoComplete: 'off', ...(NO_TAPE.has(name) ? {} : TAPE_FIELD) },
       }}
     />
   );
@@ -99,7 +104,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
         clashes={clashes}
         arrived={arrived}
         mineOf={(field) => getValues(field)}
-        nameOf={(field) => (field === 'note' ? 'Note' : MEASURE_WORDS[field])}
+        nameOf={(field) => MEASURE_WORDS[field]}
         wordsOf={(field, text) => choiceWords(field, text)}
         onDecide={decide}
       />
@@ -137,20 +142,33 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
         {choose('fullness')}
         {choose('backKnotLayer')}
       </Pair>
-      {text('note', 'Note')}
+      <Pair>
+        {text('eventName', MEASURE_WORDS.eventName, 'dinner, wedding, concert')}
+        <Controller
+          control={control}
+          name="eventOn"
+          render={({ field }) => (
+            <LazyDayField label={MEASURE_WORDS.eventOn} value={field.value} onChange={field.onChange} error={errors.eventOn?.message} />
+          )}
+        />
+      </Pair>
+      {text('contact', MEASURE_WORDS.contact, 'telephone, address, whom to ask for')}
+      {text('note', MEASURE_WORDS.note)}
       <Box sx={{ display: 'flex', gap: 2 }}>
         <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
-          {isSaving ? 'Saving …' : saveText}
+          {isSaving ? 'Saving…' : saveText}
         </Button>
         {isChanged && (
           <Button variant="outlined" onClick={discard}>
-            Leave as it was
+            Discard changes
           </Button>
         )}
       </Box>
     </Box>
   );
 }
+
+const NO_TAPE: ReadonlySet<string> = new Set(['name', 'note', 'contact', 'eventName']);
 
 function Pair({ children }: { children: ReactNode }) {
   return <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', columnGap: 2.5 }}>{children}</Box>;

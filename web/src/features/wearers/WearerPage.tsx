@@ -1,15 +1,21 @@
+import type { NewWearer, Wearer } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useFittingsOf } from '../../common/api/fittings.ts';
-import { useWearer } from '../../common/api/wearers.ts';
+import { useTyingsOf } from '../../common/api/tyings.ts';
+import { createWearer, deleteWearer, putWearerAway, useWearer } from '../../common/api/wearers.ts';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
+import { tell } from '../../common/notices.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { moveDraft } from '../../common/forms/tabDrafts.ts';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
-import { LikelyDoubles } from './LikeWearers.tsx';
+import { LikelyDoubles, MergeAny } from './LikeWearers.tsx';
 import { WearerForm } from './WearerForm.tsx';
 import { FittingList, MeasureHistory, OwnedTies, Tyings } from './WearerRecords.tsx';
 
@@ -29,12 +35,64 @@ function NewWearerPage() {
         <WearerForm
           name={wearerDraft('new')}
           wearer={null}
-          onSaved={({ id }) => navigate(`/wearers/${id}`, { replace: true })}
-          saveText="Save"
+          onSaved={({ id, name }) => {
+            tell(`${name} is on record.`);
+            return navigate(`/wearers/${id}`, { replace: true });
+          }}
+          saveText="Save wearer"
         />
       </Box>
     </Page>
   );
+}
+
+/** Puts the record away, or deletes one that nothing goes back to yet. */
+function PutAway({ wearer, isFitted }: { wearer: Wearer; isFitted: boolean }) {
+  const navigate = useNavigate();
+  const tyings = useTyingsOf(wearer.id).data;
+  const canDelete = !isFitted && tyings?.length === 0;
+  const { save, isBusy, failure } = useSaving(async (what: 'away' | 'back' | 'delete') => {
+    if (what === 'delete') {
+      await deleteWearer(wearer);
+      tell(`${wearer.name} is deleted.`, () => void createWearer(asNew(wearer)));
+      await navigate('/wearers');
+      return;
+    }
+    const saved = await putWearerAway(wearer, what === 'away');
+    tell(
+      what === 'away' ? `${wearer.name} is put away.` : `${wearer.name} is back in the list.`,
+      what === 'away' ? () => void putWearerAway(saved, false) : undefined,
+    );
+    if (what === 'away') await navigate('/wearers');
+  });
+  return (
+    <>
+      {canDelete && (
+        <Button color="error" disabled={isBusy} onClick={() => void save('delete')}>
+          Delete
+        </Button>
+      )}
+      <Button variant="outlined" disabled={isBusy} onClick={() => void save(wearer.awayAt === null ? 'away' : 'back')}>
+        {wearer.awayAt === null ? 'Put away' : 'Take out again'}
+      </Button>
+      <NotSaved failure={failure} what="done" kept="" />
+    </>
+  );
+}
+
+/** A deleted record as it is entered again. */
+function asNew({
+  collar,
+  collarEstimated,
+  version: _v,
+  createdAt: _c,
+  updatedAt: _u,
+  seenAt: _s,
+  mergedInto: _m,
+  awayAt: _a,
+  ...rest
+}: Wearer): NewWearer {
+  return { ...rest, collar: collarEstimated ? '' : collar.text };
 }
 
 /** A record that was merged into another: what was typed into it goes along. */
@@ -66,12 +124,19 @@ function KnownWearerPage({ id }: { id: string }) {
                   {formatCollarSize(known.collar)}
                   {known.collarEstimated ? ', estimated from the neck' : ''}
                 </Box>
+                <PutAway wearer={known} isFitted={(fittings.data ?? []).length > 0} />
+                <MergeAny wearer={known} />
                 <Button variant="contained" component={Link} to={`/?wearer=${known.id}`}>
-                  To the bench
+                  Fit on the Bench
                 </Button>
               </>
             }
           >
+            {known.awayAt !== null && (
+              <Alert severity="info" sx={{ mb: 2 }}>
+                This record is put away. It is not listed or found by name until it is taken out again.
+              </Alert>
+            )}
             <LikelyDoubles wearer={known} />
             <Box
               sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(300px, 400px) minmax(0, 1fr)' } }}
@@ -81,12 +146,15 @@ function KnownWearerPage({ id }: { id: string }) {
                   key={known.id}
                   name={wearerDraft(known.id)}
                   wearer={known}
-                  onSaved={(saved) => (saved.id === known.id ? undefined : navigate(`/wearers/${saved.id}`, { replace: true }))}
-                  saveText="Save the record"
+                  onSaved={(saved) => {
+                    tell('The record is saved.');
+                    return saved.id === known.id ? undefined : navigate(`/wearers/${saved.id}`, { replace: true });
+                  }}
+                  saveText="Save record"
                 />
               </Section>
               <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>
-                <Section title="Fittings" heading="Fittings, as given out">
+                <Section title="Fittings" heading="Cards, as issued">
                   <Loaded reading={fittings}>{(list) => <FittingList fittings={list} />}</Loaded>
                 </Section>
                 <Section title="Ties owned">

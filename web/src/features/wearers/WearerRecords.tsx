@@ -5,13 +5,14 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { useTies } from '../../common/api/ties.ts';
-import { recordTying, useTyingsOf } from '../../common/api/tyings.ts';
+import { keepTying, recordTying, useTyingsOf } from '../../common/api/tyings.ts';
 import { setOwned, useMeasures, useOwnedTies } from '../../common/api/wearers.ts';
+import { dayWords } from '../../common/dueWords.ts';
+import { tell } from '../../common/notices.tsx';
 import { Choice } from '../../common/Choice.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
@@ -24,14 +25,13 @@ import { COLOURS, FIGURES } from '../../theme.ts';
 import { settingOfFitting } from '../fittings/settingOfFitting.ts';
 import { MEASURE_WORDS, measureValueWords } from './measureWords.ts';
 
-const day = (moment: string): string => dayjs(moment).format('D MMM YYYY');
 const list = { listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` } as const;
 const line = { borderBottom: `1px solid ${COLOURS.rule}` } as const;
 
 /** Fittings as given out, latest revision of each, latest first. */
 export function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
   const { length } = useUnits();
-  if (fittings.length === 0) return <Typography color="text.secondary">None yet. A fitting begins at the bench.</Typography>;
+  if (fittings.length === 0) return <Typography color="text.secondary">None yet. A fitting begins on the Bench.</Typography>;
   return (
     <Box component="ul" sx={list}>
       {fittings.map((fitting) => (
@@ -59,7 +59,7 @@ export function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
               </Box>
               <Box sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
                 {fitting.revision.number > 1 ? `revision ${fitting.revision.number}, ` : ''}
-                {dayjs(fitting.givenOutAt).format('D MMM YYYY, HH:mm')}
+                {dayWords(fitting.givenOutAt)}
               </Box>
             </Box>
             <Box sx={{ display: 'flex', gap: 3, flexWrap: 'wrap', mt: 0.25 }}>
@@ -104,7 +104,7 @@ function MeasuresByDay({ measures }: { measures: readonly TakenMeasure[] }) {
       {[...takings].map(([takenAt, taken]) => (
         <Box component="li" key={takenAt} sx={{ ...line, py: 1, px: 1 }}>
           <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>
-            {day(takenAt)}
+            {dayWords(takenAt)}
             {taken[0]?.takenBy ? `, by ${taken[0].takenBy}` : ''}
           </Box>
           <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2.5 }}>
@@ -132,7 +132,7 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
           {ties.length > 0 && (
             <Box sx={{ mb: 1 }}>
               <a href={`/api/paper/set-tables/wearers/${wearerId}`} target="_blank" rel="noreferrer">
-                Sets of all his ties, to print
+                Print the sets of all these ties
               </a>
             </Box>
           )}
@@ -143,9 +143,9 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
                   <Box component={Link} to={`/drawer/${tieId}`} sx={{ flex: 1, color: 'text.primary' }}>
                     {tieName}
                   </Box>
-                  <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>since {day(since)}</Box>
-                  <Button size="small" aria-label={`Take out ${tieName}`} onClick={() => void change(tieId, false)}>
-                    Take out
+                  <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>since {dayWords(since)}</Box>
+                  <Button size="small" aria-label={`Remove ${tieName}`} onClick={() => void change(tieId, false)}>
+                    Remove
                   </Button>
                 </Box>
               ))}
@@ -160,7 +160,7 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
             slotProps={{ inputLabel: { shrink: true } }}
           >
             {all
-              .filter(({ id }) => !ties.some(({ tieId }) => tieId === id))
+              .filter(({ id, awayAt }) => awayAt === null && !ties.some(({ tieId }) => tieId === id))
               .map(({ id, name }) => (
                 <MenuItem key={id} value={id}>
                   {name}
@@ -176,7 +176,7 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
 
 /** Tyings: how each went, and the four half-widths where they were measured. */
 export function Tyings({ wearer, fittings }: { wearer: Wearer; fittings: readonly Fitting[] }) {
-  const ties = useTies().data ?? [];
+  const ties = (useTies().data ?? []).filter(({ awayAt }) => awayAt === null);
   return (
     <>
       <Loaded reading={useTyingsOf(wearer.id)}>{(tyings) => <TyingList tyings={tyings} />}</Loaded>
@@ -186,21 +186,34 @@ export function Tyings({ wearer, fittings }: { wearer: Wearer; fittings: readonl
 }
 
 function TyingList({ tyings }: { tyings: readonly Tying[] }) {
-  const { length } = useUnits();
+  const { fine } = useUnits();
+  const { save: remove, failure } = useSaving(async (tying: Tying) => {
+    await keepTying(tying, false);
+    tell('The tying is off the record.', () => void keepTying(tying, true));
+  });
   const measured = (tying: Tying): string =>
     HALVES.filter(([name]) => tying[name] !== null)
-      .map(([name, words]) => `${words.toLowerCase()} ${length(tying[name] ?? 0)}`)
+      .map(([name, words]) => `${words.toLowerCase()} ${fine(tying[name] ?? 0)}`)
       .join(', ');
   if (tyings.length === 0) return <Typography color="text.secondary">None on record.</Typography>;
   return (
     <Box component="ul" sx={list}>
+      <NotSaved failure={failure} what="removed" kept="" />
       {tyings.map((tying) => (
         <Box component="li" key={tying.id} sx={{ ...line, py: 1, px: 1 }}>
           <Box sx={{ display: 'flex', gap: 2 }}>
             <Box sx={{ flex: 1 }}>
               <b>{outcomeWords(tying)}</b>, {tying.tieName}
             </Box>
-            <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>{day(tying.tiedAt)}</Box>
+            <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>{dayWords(tying.tiedAt)}</Box>
+            <Button
+              size="small"
+              sx={{ minHeight: 32, py: 0 }}
+              aria-label={`Remove the tying of ${dayWords(tying.tiedAt)}`}
+              onClick={() => void remove(tying)}
+            >
+              Remove
+            </Button>
           </Box>
           <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>
             {[measured(tying), tying.note].filter((part) => part !== '').join('. ')}
@@ -223,6 +236,7 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
     setId(uuid());
     halves.clear();
     setNote('');
+    tell('The tying is on record.');
   });
   if (ties.length === 0) return null;
   return (
@@ -241,13 +255,7 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
         gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' },
       }}
     >
-      <TextField
-        select
-        label="Tie that was tied"
-        value={chosen}
-        onChange={(event) => setTieId(event.target.value)}
-        sx={{ gridColumn: 'span 2' }}
-      >
+      <TextField select label="Tie" value={chosen} onChange={(event) => setTieId(event.target.value)} sx={{ gridColumn: 'span 2' }}>
         {ties.map(({ id: each, name }) => (
           <MenuItem key={each} value={each}>
             {name}

@@ -1,36 +1,60 @@
-import type { Wearer } from '@easytuck/contract';
+import type { Wearer, WearerList as FoundList } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
-import { useDeferredValue, useState } from 'react';
-import { Link } from 'react-router';
-import { useWearers } from '../../common/api/wearers.ts';
+import dayjs from 'dayjs';
+import { useDeferredValue } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useWearerList } from '../../common/api/wearers.ts';
+import { Choice } from '../../common/Choice.tsx';
+import { dueWords } from '../../common/dueWords.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, FIGURES } from '../../theme.ts';
 
-/** Everybody on record, recently seen first; found by a few letters of the name. */
+const PAGE = 50;
+const SHOWN = ['current', 'due', 'away'] as const;
+type Shown = (typeof SHOWN)[number];
+const SHOWN_WORDS = [
+  { value: 'current', text: 'lately seen first' },
+  { value: 'due', text: 'due next' },
+  { value: 'away', text: 'put away' },
+] as const satisfies readonly { value: Shown; text: string }[];
+
+/** Everybody on record, a page at a time, found by letters of the name; what is looked for stands in the address. */
 export function WearersPage() {
-  const [letters, setLetters] = useState('');
+  const [search, setSearch] = useSearchParams();
+  const letters = search.get('q') ?? '';
+  const show = SHOWN.find((each) => each === search.get('show')) ?? 'current';
+  const page = Math.max(0, Math.floor(Number(search.get('page') ?? 1)) - 1) || 0;
+  const change = (changes: Readonly<Record<string, string>>, replace = true): void => {
+    const next = new URLSearchParams(search);
+    for (const [name, value] of Object.entries({ page: '', ...changes })) {
+      if (value === '') next.delete(name);
+      else next.set(name, value);
+    }
+    setSearch(next, { replace });
+  };
   const searched = useDeferredValue(letters.trim());
+  const reading = useWearerList({ letters: show === 'current' ? searched : '', show, offset: page * PAGE, limit: PAGE });
   return (
     <Page
       title="Wearers"
       actions={
         <>
-          <Box sx={{ width: 240 }}>
+          <Box sx={{ width: 240, maxWidth: '100%' }}>
             <TextField
               type="search"
               label="Find by name"
               value={letters}
-              onChange={(event) => setLetters(event.target.value)}
+              onChange={(event) => change({ q: event.target.value, show: '' })}
               slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
             />
           </Box>
           <Button variant="outlined" component={Link} to="/exchange/wearers">
-            Tables
+            Import or export
           </Button>
           <Button variant="contained" component={Link} to="/wearers/new">
             Enter a wearer
@@ -38,10 +62,60 @@ export function WearersPage() {
         </>
       }
     >
-      <Loaded reading={useWearers(searched)}>
-        {(wearers) => (wearers.length > 0 ? <WearerList wearers={wearers} /> : <Nobody letters={searched} />)}
+      <Box data-tour="page" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, mb: 1.5 }}>
+        <Choice<Shown>
+          label="Listed"
+          hideLabel
+          value={show}
+          onChange={(next) => change({ show: next === 'current' ? '' : next, q: '' })}
+          options={SHOWN_WORDS}
+          small
+        />
+        <Box role="status">{reading.data && countWords(reading.data, page)}</Box>
+      </Box>
+      <Loaded reading={reading}>
+        {({ wearers, total, isTotalExact }) =>
+          wearers.length > 0 ? (
+            <>
+              <WearerList wearers={wearers} />
+              <Pager
+                page={page}
+                isMore={!isTotalExact || (total ?? 0) > (page + 1) * PAGE}
+                onPage={(next) => change({ page: next === 0 ? '' : String(next + 1) }, false)}
+              />
+            </>
+          ) : (
+            <Nobody letters={searched} show={show} />
+          )
+        }
       </Loaded>
     </Page>
+  );
+}
+
+/** Which of how many are shown: `1–50 of 5,012`. */
+function countWords({ wearers, total, isTotalExact }: FoundList, page: number): string {
+  if (total === null || wearers.length === 0) return '';
+  const all = `${isTotalExact ? '' : 'more than '}${total.toLocaleString('en-GB')}`;
+  if (total <= PAGE && isTotalExact) return total === 1 ? '1 wearer' : `${all} wearers`;
+  return `${page * PAGE + 1}–${page * PAGE + wearers.length} of ${all}`;
+}
+
+function Pager({ page, isMore, onPage }: { page: number; isMore: boolean; onPage: (page: number) => void }) {
+  if (page === 0 && !isMore) return null;
+  return (
+    <Box sx={{ display: 'flex', gap: 2, mt: 2 }}>
+      {page > 0 && (
+        <Button variant="outlined" onClick={() => onPage(page - 1)}>
+          Page before
+        </Button>
+      )}
+      {isMore && (
+        <Button variant="outlined" onClick={() => onPage(page + 1)}>
+          Next page
+        </Button>
+      )}
+    </Box>
   );
 }
 
@@ -55,7 +129,7 @@ function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
             to={`/wearers/${wearer.id}`}
             sx={{
               display: 'grid',
-              gridTemplateColumns: { xs: 'minmax(0, 1fr) 90px', md: 'minmax(0, 1fr) 110px 200px minmax(0, 1.4fr)' },
+              gridTemplateColumns: { xs: 'minmax(0, 1fr) 90px', md: 'minmax(0, 1fr) 110px 260px minmax(0, 1.2fr)' },
               alignItems: 'baseline',
               gap: 2,
               px: 1,
@@ -70,7 +144,11 @@ function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
               {wearer.collarEstimated ? '≈ ' : ''}
               {formatCollarSize(wearer.collar)}
             </Box>
-            <Box sx={{ display: { xs: 'none', md: 'block' }, color: 'text.secondary' }}>long end on the {wearer.longEnd}</Box>
+            <Box sx={{ display: { xs: 'none', md: 'block' }, color: 'text.secondary' }}>
+              {wearer.eventOn === null
+                ? `long end, the wearer’s ${wearer.longEnd}`
+                : `${wearer.eventName === '' ? '' : `${wearer.eventName}, `}${dueWords(wearer.eventOn, dayjs())}`}
+            </Box>
             <Box
               sx={{
                 display: { xs: 'none', md: 'block' },
@@ -89,9 +167,11 @@ function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
   );
 }
 
-function Nobody({ letters }: { letters: string }) {
+function Nobody({ letters, show }: { letters: string; show: Shown }) {
+  if (show === 'due') return <Face title="Nobody is due">A wearer’s record has room for what the tie is for, and the day.</Face>;
+  if (show === 'away') return <Face title="Nobody is put away">A record that is no longer needed is put away on its own page.</Face>;
   return letters === '' ? (
-    <Face title="Nobody on record yet">A wearer is entered with the first fitting, at the bench, or here.</Face>
+    <Face title="Nobody on record yet">A wearer is entered with the first fitting, on the Bench, or here.</Face>
   ) : (
     <Face title={`Nobody named “${letters}”`}>Fewer letters may find more; or enter the name as a new wearer.</Face>
   );

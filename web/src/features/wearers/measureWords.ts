@@ -2,8 +2,12 @@ import type { MeasureKind, TakenMeasure, WearerMeasures } from '@easytuck/contra
 import { formatCollarSize } from '@easytuck/core';
 
 /** Names of what is kept of a wearer. */
-export const MEASURE_WORDS: Readonly<Record<MeasureKind | 'name', string>> = {
+export const MEASURE_WORDS: Readonly<Record<MeasureKind | 'name' | 'note' | 'contact' | 'eventName' | 'eventOn', string>> = {
   name: 'Name',
+  note: 'Note',
+  contact: 'Contact',
+  eventName: 'What it is for',
+  eventOn: 'On the day',
   collar: 'Collar size',
   longEnd: 'Long end',
   bareNeckMm: 'Bare neck',
@@ -13,14 +17,14 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind | 'name', string>> = {
   firstButtonMm: 'First button down',
   buttonSpacingMm: 'Between buttons',
   dexterity: 'Hands',
-  finish: 'Finish wished',
-  fullness: 'Bow wished',
-  backKnotLayer: 'Back loop, layer into the knot',
+  finish: 'Finish liked',
+  fullness: 'Bow liked',
+  backKnotLayer: 'Back loop: layer that tightens the knot',
 };
 
 /** Choices in words. */
 export const VALUE_WORDS = {
-  dexterity: { sure: 'sure', learning: 'learning', needsHelp: 'somebody else ties' },
+  dexterity: { sure: 'ties with ease', learning: 'is learning', needsHelp: 'somebody else ties' },
   finish: { even: 'even', handTied: 'a little uneven, hand-tied' },
   fullness: { trim: 'trim', classic: 'classic', full: 'full' },
   backKnotLayer: { front: 'the front one', back: 'the back one' },
@@ -28,7 +32,7 @@ export const VALUE_WORDS = {
 
 /** A measure as it was taken, in words. */
 export function measureValueWords({ kind, value }: TakenMeasure, length: (lengthMm: number) => string): string {
-  if (value === null) return 'taken back';
+  if (value === null) return 'removed';
   if (typeof value === 'number') return length(value);
   if (typeof value === 'object') return formatCollarSize(value);
   return choiceWords(kind, value);

@@ -29,6 +29,7 @@ describe('readWearerForm', () => {
       id: 'x',
       collarEstimated: false,
       mergedInto: null,
+      awayAt: null,
       version: 1,
       createdAt: '',
       updatedAt: '',
@@ -50,6 +51,6 @@ describe('measureValueWords', () => {
     expect(measureValueWords({ ...taken, kind: 'collar', value: { text: '41', system: 'cm', label: 41 } }, length)).toBe('41 cm');
     expect(measureValueWords({ ...taken, kind: 'dexterity', value: 'needsHelp' }, length)).toBe('somebody else ties');
     expect(measureValueWords({ ...taken, kind: 'longEnd', value: 'left' }, length)).toBe('left');
-    expect(measureValueWords({ ...taken, kind: 'easeMm', value: null }, length)).toBe('taken back');
+    expect(measureValueWords({ ...taken, kind: 'easeMm', value: null }, length)).toBe('removed');
   });
 });

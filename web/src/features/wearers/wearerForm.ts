@@ -19,6 +19,10 @@ export type WearerForm = Record<WearerLength, string> & {
   fullness: '' | NonNullable<WearerInput['fullness']>;
   backKnotLayer: '' | NonNullable<WearerInput['backKnotLayer']>;
   note: string;
+  contact: string;
+  eventName: string;
+  /** As 2026-12-31, or empty. */
+  eventOn: string;
 };
 
 export const EMPTY_WEARER: WearerForm = {
@@ -26,7 +30,7 @@ export const EMPTY_WEARER: WearerForm = {
   collar: '',
   longEnd: 'left',
   ...{ bareNeckMm: '', easeMm: '', neckBreadthMm: '', faceWidthMm: '', firstButtonMm: '', buttonSpacingMm: '' },
-  ...{ dexterity: '', finish: '', fullness: '', backKnotLayer: '', note: '' },
+  ...{ dexterity: '', finish: '', fullness: '', backKnotLayer: '', note: '', contact: '', eventName: '', eventOn: '' },
 };
 
 /** Reads what was typed; lengths without a unit are in `unit`. Each refusal stands at its field. */
@@ -44,6 +48,7 @@ export function readWearerForm(
   ) as Record<WearerLength, number | null>;
   const input: WearerInput = {
     ...{ name: form.name, collar: form.collar, longEnd: form.longEnd, note: form.note },
+    ...{ contact: form.contact, eventName: form.eventName, eventOn: form.eventOn === '' ? null : form.eventOn },
     ...lengths,
     dexterity: form.dexterity === '' ? null : form.dexterity,
     finish: form.finish === '' ? null : form.finish,
@@ -66,11 +71,12 @@ export const wearerResolver =
     return { values: {}, errors: found };
   };
 
-/** A wearer as he is put into the form. Lengths in millimetres, as they were measured; a proposed collar is left empty. */
+/** A wearer as they are put into the form. Lengths in millimetres, as they were measured; a proposed collar is left empty. */
 export function toWearerForm(wearer: Wearer): WearerForm {
   const lengths = Object.fromEntries(WEARER_LENGTHS.map((name) => [name, exactMm(wearer[name])])) as Record<WearerLength, string>;
   return {
     ...{ name: wearer.name, collar: wearer.collarEstimated ? '' : wearer.collar.text, longEnd: wearer.longEnd, note: wearer.note },
+    ...{ contact: wearer.contact, eventName: wearer.eventName, eventOn: wearer.eventOn ?? '' },
     ...lengths,
     ...{
       dexterity: wearer.dexterity ?? '',

@@ -10,7 +10,7 @@ const NOT_UNEVEN = ['granny', 'twistedEnd', 'fatKnot', 'standsOff', 'lowBow'] as
 export function Faults({ fittingId }: { fittingId: string }) {
   return (
     <Box component="section" aria-label="Not unevenness">
-      <Box sx={{ color: 'text.secondary', mb: 0.5 }}>Is it rather one of these? The coach knows the remedy.</Box>
+      <Box sx={{ color: 'text.secondary', mb: 0.5 }}>Or is it one of these? The Coach shows the remedy.</Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75 }}>
         {NOT_UNEVEN.map((fault) => (
           <Button

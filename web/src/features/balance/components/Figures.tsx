@@ -1,14 +1,21 @@
 import type { SymmetryFigures } from '@easytuck/core';
 import Box from '@mui/material/Box';
-import { signed } from '../balanceDesk.ts';
 
-/** The wearer's left side against his right, and front bow against back. */
-export function Figures({ figures }: { figures: SymmetryFigures }) {
+/** The wearer's left side against the right, and front bow against back. */
+export function Figures({
+  figures,
+  fine,
+  signed,
+}: {
+  figures: SymmetryFigures;
+  fine: (lengthMm: number) => string;
+  signed: (lengthMm: number) => string;
+}) {
   const rows = [
-    ['To the edge', `${figures.left.extentMm.toFixed(0)} mm`, `${figures.right.extentMm.toFixed(0)} mm`],
-    ['Height', `${figures.left.heightMm.toFixed(0)} mm`, `${figures.right.heightMm.toFixed(0)} mm`],
+    ['To the edge', fine(figures.left.extentMm), fine(figures.right.extentMm)],
+    ['Height', fine(figures.left.heightMm), fine(figures.right.heightMm)],
     ['Cloth seen', `${(figures.left.areaMm2 / 100).toFixed(1)} cm²`, `${(figures.right.areaMm2 / 100).toFixed(1)} cm²`],
-    ['Flat end past the loop', `${signed(figures.left.pointPastMm)} mm`, `${signed(figures.right.pointPastMm)} mm`],
+    ['Flat end past the loop', signed(figures.left.pointPastMm), signed(figures.right.pointPastMm)],
   ];
   return (
     <Box
@@ -40,10 +47,10 @@ export function Figures({ figures }: { figures: SymmetryFigures }) {
         ))}
         <tr>
           <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>
-            Front, back bow
+            Front bow, back bow
           </Box>
-          <td>{figures.frontSpreadMm.toFixed(0)} mm</td>
-          <td>{figures.backSpreadMm.toFixed(0)} mm</td>
+          <td>{fine(figures.frontSpreadMm)}</td>
+          <td>{fine(figures.backSpreadMm)}</td>
         </tr>
       </tbody>
     </Box>

@@ -2,12 +2,12 @@ import type { Tying } from '@easytuck/contract';
 import { NINETY_PERCENT, type Side, type TakeUpBeliefs } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
-import dayjs from 'dayjs';
 import { Area, ComposedChart, Line, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { useState, type ReactElement } from 'react';
 import { Choice } from '../../../common/Choice.tsx';
+import { dayWords } from '../../../common/dueWords.ts';
+import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
-import { signed } from '../balanceDesk.ts';
 import { scaleOver } from '../scaleOver.ts';
 
 /** A tie's measured tyings: spreads against the target band, differences, and the take-up narrowing; with the table beside. */
@@ -27,7 +27,8 @@ export function History({
   /** How even the house wants a bow. */
   withinMm: number;
 }) {
-  const [whose, setWhose] = useState<'all' | 'his'>('all');
+  const { unit, bare, fine, signed } = useUnits();
+  const [whose, setWhose] = useState<'all' | 'theirs'>('all');
   const rows = tyings
     .filter(({ wearerId }) => whose === 'all' || wearerId === wearer.id)
     .filter(({ frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm }) =>
@@ -58,8 +59,8 @@ export function History({
   }));
   const axis = { stroke: COLOURS.pencil, allowDecimals: false } as const;
   const numbers = { dataKey: 'number', type: 'number', domain: [1, Math.max(2, rows.length)], ...axis } as const;
-  const spreads = scaleOver([targetMm - withinMm, targetMm + withinMm, ...rows.flatMap(({ front, back }) => [front, back])]);
-  const differences = scaleOver([-withinMm, withinMm, ...rows.flatMap(({ frontBack, leftRight }) => [frontBack, leftRight])]);
+  const spreads = scaleOver([targetMm - withinMm, targetMm + withinMm, ...rows.flatMap(({ front, back }) => [front, back])], unit);
+  const differences = scaleOver([-withinMm, withinMm, ...rows.flatMap(({ frontBack, leftRight }) => [frontBack, leftRight])], unit);
   return (
     <Box component="section" aria-label="Tyings of this tie" sx={{ mt: 3 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 1 }}>
@@ -71,40 +72,43 @@ export function History({
           onChange={setWhose}
           options={[
             { value: 'all', text: 'by everybody' },
-            { value: 'his', text: `by ${wearer.name}` },
+            { value: 'theirs', text: `by ${wearer.name}` },
           ]}
           small
         />
       </Box>
       <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'repeat(3, minmax(0, 1fr))' } }}>
-        <Chart says="Spread, mm: front solid, back dashed; the band is the target" label="Spread of front and back bow over the tyings">
+        <Chart
+          says={`Spread, ${unit}: front solid, back dashed; the band is the target`}
+          label="Spread of front and back bow over the tyings"
+        >
           <ComposedChart data={rows} margin={MARGIN} accessibilityLayer={false}>
             <XAxis {...numbers} />
-            <YAxis {...spreads} width={42} {...axis} />
+            <YAxis {...spreads} tickFormatter={bare} width={56} {...axis} />
             <ReferenceArea y1={targetMm - withinMm} y2={targetMm + withinMm} fill={COLOURS.tape} />
             <Line dataKey="front" stroke={COLOURS.short} strokeWidth={2.5} isAnimationActive={false} />
             <Line dataKey="back" stroke={COLOURS.long} strokeWidth={2.5} strokeDasharray="7 3" isAnimationActive={false} />
           </ComposedChart>
         </Chart>
         <Chart
-          says="Difference, mm: front less back solid, left less right dashed; even is within the band"
+          says={`Difference, ${unit}: front less back solid, left less right dashed; even is within the band`}
           label="Difference of front and back, and of left and right, over the tyings"
         >
           <ComposedChart data={rows} margin={MARGIN} accessibilityLayer={false}>
             <XAxis {...numbers} />
-            <YAxis {...differences} width={42} {...axis} />
+            <YAxis {...differences} tickFormatter={bare} width={56} {...axis} />
             <ReferenceArea y1={-withinMm} y2={withinMm} fill={COLOURS.tape} />
             <Line dataKey="frontBack" stroke={COLOURS.ink} strokeWidth={2.5} isAnimationActive={false} />
             <Line dataKey="leftRight" stroke={COLOURS.pencil} strokeWidth={2.5} strokeDasharray="7 3" isAnimationActive={false} />
           </ComposedChart>
         </Chart>
         <Chart
-          says="Cloth in the knot, mm, after each tying: long end above, short end below"
+          says={`Cloth in the knot, ${unit}, after each tying: long end above, short end below`}
           label="Take-up of both ends, narrowing with the tyings"
         >
           <ComposedChart data={beliefs} margin={MARGIN} accessibilityLayer={false}>
             <XAxis dataKey="number" type="number" domain={[0, Math.max(1, beliefs.length - 1)]} {...axis} />
-            <YAxis tickFormatter={(mm: number) => mm.toFixed(0)} width={42} {...axis} />
+            <YAxis tickFormatter={bare} width={56} {...axis} />
             <Area dataKey="longBand" fill={COLOURS.longLining} stroke="none" isAnimationActive={false} />
             <Area dataKey="shortBand" fill={COLOURS.shortLining} stroke="none" isAnimationActive={false} />
             <Line dataKey="long" stroke={COLOURS.long} strokeWidth={2.5} strokeDasharray="7 3" isAnimationActive={false} />
@@ -126,8 +130,8 @@ export function History({
           <tr>
             <th scope="col">No.</th>
             <th scope="col">Day</th>
-            <th scope="col">Front, mm</th>
-            <th scope="col">Back, mm</th>
+            <th scope="col">Front bow</th>
+            <th scope="col">Back bow</th>
             <th scope="col">Front less back</th>
             <th scope="col">Left less right</th>
           </tr>
@@ -136,9 +140,9 @@ export function History({
           {rows.map((row) => (
             <tr key={row.id}>
               <td>{row.number}</td>
-              <td>{dayjs(row.at).format('D MMM YYYY')}</td>
-              <td>{row.front.toFixed(0)}</td>
-              <td>{row.back.toFixed(0)}</td>
+              <td>{dayWords(row.at)}</td>
+              <td>{fine(row.front)}</td>
+              <td>{fine(row.back)}</td>
               <td>{signed(row.front - row.back)}</td>
               <td>{signed(row.leftRight)}</td>
             </tr>

@@ -27,7 +27,8 @@ import { changeTie } from '../../../common/api/ties.ts';
 import { recordTying, useClothLearning } from '../../../common/api/tyings.ts';
 import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
-import { settingWords } from '../../../common/words.ts';
+import { tell } from '../../../common/notices.tsx';
+import { clothWords, settingWords } from '../../../common/words.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
 import { effectOn, type DeskTie, type ReadHalves } from '../balanceDesk.ts';
@@ -43,6 +44,7 @@ export function Learning({
   tyings,
   read,
   withinMm,
+  isDoubted,
   onSaved,
 }: {
   fitting: Fitting;
@@ -52,9 +54,11 @@ export function Learning({
   tyings: readonly Tying[];
   read: ReadHalves | null;
   withinMm: number;
+  /** True where the half-widths can hardly be right: they go on record only when that was confirmed. */
+  isDoubted: boolean;
   onSaved: () => void;
 }) {
-  const { length } = useUnits();
+  const { length, fine } = useUnits();
   const navigate = useNavigate();
   const [id, setId] = useState(() => uuid());
   // what the model says of the tie before anything was learned
@@ -75,8 +79,8 @@ export function Learning({
   const { believed } = now;
   const count = believed.length;
   const own = takeUpsForWearer(model, believed, wearer.id, start);
-  const isByHim = believed.filter(({ wearerId }) => wearerId === wearer.id).length >= WEARER_TYINGS;
-  const held = isByHim ? own : now.beliefs;
+  const isByThem = believed.filter(({ wearerId }) => wearerId === wearer.id).length >= WEARER_TYINGS;
+  const held = isByThem ? own : now.beliefs;
   const effect = effectOn(desk, model, held);
   const calibrated = withTakeUps(model, held);
   const next = roundToSetting(tie.hardware, setForSpreadMm(calibrated, desk.neckPathMm, fitting.result.spreadMm)).nearest;
@@ -100,12 +104,14 @@ export function Learning({
         isConfirmed,
       });
       setId(uuid());
+      tell('The tying is on record.');
       onSaved();
     });
   const takeIn = (): Promise<void> =>
     run(async () => {
-      const { id: tieId, createdAt: _created, updatedAt: _updated, ...rest } = tie;
+      const { id: tieId, createdAt: _created, updatedAt: _updated, awayAt: _away, ...rest } = tie;
       await changeTie(tieId, { ...rest, takeUp: { shortMm: now.beliefs.short.meanMm, longMm: now.beliefs.long.meanMm } });
+      tell(`${tie.name} now goes by its tyings.`);
     });
   const newCard = (): Promise<void> =>
     run(async () => {
@@ -148,24 +154,24 @@ export function Learning({
               : 'All four half-widths are measured. If the knot is drawn tight, put the tying on record.'}
           </Box>
           <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
-            <Button variant="contained" disabled={read === null || isBusy} onClick={() => void keep(false)}>
+            <Button variant="contained" disabled={read === null || isDoubted || isBusy} onClick={() => void keep(false)}>
               Put the tying on record
             </Button>
-            {isSurprised && (
+            {(isSurprised || isDoubted) && (
               <Button variant="outlined" disabled={read === null || isBusy} onClick={() => void keep(true)}>
-                Measured again: it is true
+                Re-measured: confirm
               </Button>
             )}
           </Box>
           {isSurprised && (
             <Alert severity="warning">
-              A tying is so far from what this tie should take that it changes nothing yet: a mis-set mark or a mis-read is likelier.
-              Measure again, then say that it is true.
+              A tying is so far from what this tie should take that it changes nothing yet. The band off its mark or a slip of the tape is
+              more likely. Measure again, then confirm it.
             </Alert>
           )}
           <NotSaved failure={failure} kept="What was measured is kept here." />
-          {count > 0 && !isByHim && (
-            <Box sx={{ color: 'text.secondary' }}>The {mostTelling(now.beliefs)} bow is held least surely: measuring it teaches most.</Box>
+          {count > 0 && !isByThem && (
+            <Box sx={{ color: 'text.secondary' }}>The {mostTelling(now.beliefs)} bow is least certain: measuring it teaches most.</Box>
           )}
         </Box>
         <Box>
@@ -185,50 +191,50 @@ export function Learning({
                 <th scope="col">by the model</th>
                 {others.length > 0 && (
                   <th scope="col">
-                    by {others.length} other {tie.fibre} ties
+                    by {others.length} other ties of {clothWords(tie)}
                   </th>
                 )}
                 <th scope="col">
                   after {count} {count === 1 ? 'tying' : 'tyings'}
                 </th>
-                {isByHim && <th scope="col">by {wearer.name}</th>}
+                {isByThem && <th scope="col">by {wearer.name}</th>}
               </Box>
             </thead>
             <tbody>
               {(['short', 'long'] as const).map((end) => (
                 <tr key={end}>
                   <th scope="row">{end} end</th>
-                  <td>{interval(prior[end])}</td>
-                  {others.length > 0 && <td>{interval(start[end])}</td>}
+                  <td>{interval(prior[end], fine)}</td>
+                  {others.length > 0 && <td>{interval(start[end], fine)}</td>}
                   <td>
-                    <b>{interval(now.beliefs[end])}</b>
+                    <b>{interval(now.beliefs[end], fine)}</b>
                   </td>
-                  {isByHim && <td>{interval(own[end])}</td>}
+                  {isByThem && <td>{interval(own[end], fine)}</td>}
                 </tr>
               ))}
             </tbody>
           </Box>
-          <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>The true value lies within in 90 of 100 cases.</Box>
+          <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>The true value lies in this range nine times out of ten.</Box>
           {isTaught && (
             <Box sx={{ mt: 1.5, display: 'grid', gap: 1 }}>
               <Box>
-                For this set and lead: front {effect.before.front.spreadMm.toFixed(0)} → <b>{interval(effect.after.frontSpread, 0)}</b>,
-                back {effect.before.back.spreadMm.toFixed(0)} → <b>{interval(effect.after.backSpread, 0)}</b>.
+                For this set and lead: front {fine(effect.before.front.spreadMm)} → <b>{interval(effect.after.frontSpread, fine)}</b>, back{' '}
+                {fine(effect.before.back.spreadMm)} → <b>{interval(effect.after.backSpread, fine)}</b>.
               </Box>
               <Box>
-                Next time: {settingWords(next, length).phrase}, lead {length(nextLeadMm)} ({nextLeadMm.toFixed(0)} mm)
-                {isByHim && `, by ${wearer.name}’s own hands`}.
+                Next time: {settingWords(next, length).phrase}, lead {fine(nextLeadMm)}
+                {isByThem && `, by ${wearer.name}’s own hands`}.
               </Box>
               <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
                 <Button variant="outlined" disabled={isBusy || isTaken} onClick={() => void takeIn()}>
-                  {isTaken ? 'Taken into the tie' : 'Take it into the tie'}
+                  {isTaken ? 'Applied to this tie' : 'Apply to this tie'}
                 </Button>
                 <Button variant="outlined" disabled={isBusy || !isTaken} onClick={() => void newCard()}>
-                  New card with set and lead
+                  Issue revised card
                 </Button>
               </Box>
               {!isTaken && (
-                <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>First into the tie, so that the card predicts by it.</Box>
+                <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>Apply it to the tie first: the card then goes by it.</Box>
               )}
             </Box>
           )}
@@ -252,6 +258,6 @@ export function Learning({
 
 const NO_TIES: ClothLearning['ties'] = [];
 
-/** A value with the half-width of its interval, in mm. */
-const interval = ({ meanMm, sdMm }: TakeUpBelief, digits = 1): string =>
-  `${meanMm.toFixed(digits)} ± ${(NINETY_PERCENT * sdMm).toFixed(digits)} mm`;
+/** A value with the half-width of its interval. */
+const interval = ({ meanMm, sdMm }: TakeUpBelief, fine: (lengthMm: number) => string): string =>
+  `${fine(meanMm)} ± ${fine(NINETY_PERCENT * sdMm)}`;

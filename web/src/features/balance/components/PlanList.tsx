@@ -1,5 +1,5 @@
 import type { Wearer } from '@easytuck/contract';
-import type { PreparedTie, Side } from '@easytuck/core';
+import type { PreparedTie } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
@@ -8,7 +8,7 @@ import { Choice } from '../../../common/Choice.tsx';
 import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
 import { COLOURS } from '../../../theme.ts';
-import { pullWords, type DeskVerdict, type KnotLayer } from '../balanceDesk.ts';
+import { pullWords, type DeskVerdict, type KnotLayer, type PullTold } from '../balanceDesk.ts';
 import { rememberKnotLayer } from '../knotLayer.ts';
 import { PullPicture } from './PullPicture.tsx';
 
@@ -16,8 +16,7 @@ import { PullPicture } from './PullPicture.tsx';
 export function PlanList({
   tie,
   verdict,
-  frontLoopSide,
-  knotLayer,
+  told,
   onKnotLayer,
   wearer,
   isMirror,
@@ -25,8 +24,7 @@ export function PlanList({
 }: {
   tie: PreparedTie;
   verdict: DeskVerdict;
-  frontLoopSide: Side;
-  knotLayer: KnotLayer;
+  told: PullTold;
   onKnotLayer: (layer: KnotLayer) => void;
   wearer: Wearer;
   isMirror: boolean;
@@ -48,7 +46,7 @@ export function PlanList({
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` }}>
         {pulls.map((planned, i) => {
           const id = `${planned.key}${planned.pull.kind}${planned.pull.byMm.toFixed(1)}`;
-          const words = pullWords(planned, frontLoopSide, knotLayer);
+          const words = pullWords(planned, told);
           return (
             <Box component="li" key={id} sx={{ borderBottom: `1px solid ${COLOURS.rule}`, py: 0.75, opacity: done.has(id) ? 0.6 : 1 }}>
               <Box component="label" sx={{ display: 'flex', alignItems: 'center', gap: 1, cursor: 'pointer' }}>
@@ -66,7 +64,7 @@ export function PlanList({
                   end={planned.end}
                   before={planned.before}
                   after={planned.after}
-                  frontLoopSide={frontLoopSide}
+                  frontLoopSide={told.frontLoopSide}
                   isMirror={isMirror}
                 />
               </Box>
@@ -75,13 +73,14 @@ export function PlanList({
         })}
       </Box>
       <Box sx={{ mt: 1, color: 'text.secondary', fontSize: '0.875rem' }}>
-        Taken to lie slack in the knot, by the prediction: front {slack.front.toFixed(0)} mm, back {slack.back.toFixed(0)} mm.
+        Estimated slack in the knot: front about {told.fine(slack.front)}, back about {told.fine(slack.back)}.
       </Box>
       {short.map((end) => {
         const plan = plans[end];
         return plan.kind === 'shortOfSlack' ? (
           <Box key={end} sx={{ mt: 1, color: 'text.secondary' }}>
-            The {end} knot has {plan.byMm.toFixed(0)} mm too little to give: its loop can come to {plan.reachable.loopMm.toFixed(0)} mm.
+            The knot has {told.fine(plan.byMm)} too little cloth to give to the {end} bow: its loop can come to{' '}
+            {told.fine(plan.reachable.loopMm)}.
           </Box>
         ) : null;
       })}
@@ -90,8 +89,8 @@ export function PlanList({
           Done: measure again
         </Button>
         <Choice<KnotLayer>
-          label="Draw a layer of the back loop gently: which one moves the knot?"
-          value={knotLayer}
+          label="Back loop: which layer tightens the knot? Draw gently and see."
+          value={told.knotLayer}
           onChange={(layer) => void answer(layer)}
           options={[
             { value: 'unknown', text: 'not tried' },

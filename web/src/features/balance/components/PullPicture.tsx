@@ -5,7 +5,7 @@ import { COLOURS } from '../../../theme.ts';
 import type { BowEnd } from '../balanceDesk.ts';
 import { outlinesOf } from './TiedDrawing.tsx';
 
-/** What one pull does to both ends of its bow: loop and flat end move from before to after, over and over; where movement is not wanted, as it is after. */
+/** What one pull does to both ends of its bow: loop and flat end move from before to after, three times; where movement is not wanted, as it is after. */
 export function PullPicture({
   tie,
   end,
@@ -40,7 +40,8 @@ export function PullPicture({
                 values={`${from[part].outline};${from[part].outline};${to[part].outline};${to[part].outline}`}
                 keyTimes="0;0.2;0.7;1"
                 dur="2.6s"
-                repeatCount="indefinite"
+                repeatCount="3"
+                fill="freeze"
               />
             )}
           </path>

@@ -37,6 +37,7 @@ interface TiedDrawingProps {
   readonly tiltRad: number;
   readonly estimated: readonly Half[];
   readonly isMirror: boolean;
+  readonly fine: (lengthMm: number) => string;
   readonly onDrag: (half: Half, mm: number) => void;
 }
 
@@ -48,11 +49,11 @@ const HALF_WORDS: Readonly<Record<Half, string>> = {
 };
 
 /** The tied bow to scale from what was measured, over the target as a chalk line. Its four edges are dragged, or moved by arrow keys. */
-export function TiedDrawing({ tie, now, aims, frontLoopSide, tiltRad, estimated, isMirror, onDrag }: TiedDrawingProps) {
+export function TiedDrawing({ tie, now, aims, frontLoopSide, tiltRad, estimated, isMirror, fine, onDrag }: TiedDrawingProps) {
   const svg = useRef<SVGSVGElement>(null);
   const drawn = outlinesOf(tie, now, frontLoopSide);
   const wanted = outlinesOf(tie, aims, frontLoopSide);
-  // facing the wearer his left is on the right of the picture
+  // facing the wearer, their left is on the right of the picture
   const across = isMirror ? -1 : 1;
   const loop = frontLoopSide === 'left' ? 1 : -1;
   const edges: readonly { readonly half: Half; readonly x: number; readonly y: number; readonly colour: string }[] = [
@@ -127,7 +128,7 @@ export function TiedDrawing({ tie, now, aims, frontLoopSide, tiltRad, estimated,
           aria-valuenow={Math.round(Math.abs(x))}
           aria-valuemin={5}
           aria-valuemax={98}
-          aria-valuetext={`${Math.round(Math.abs(x))} mm${estimated.includes(half) ? ', estimated' : ''}`}
+          aria-valuetext={`${fine(Math.abs(x))}${estimated.includes(half) ? ', estimated' : ''}`}
           transform={`translate(${across * x} ${y})`}
           style={{ cursor: 'ew-resize' }}
           onKeyDown={step(half, Math.abs(x))}

@@ -10,23 +10,30 @@ import { outlinesOf } from './TiedDrawing.tsx';
 const VIEW = { width: 236, height: 100 } as const;
 const LAYERS: readonly { readonly layer: Layer; readonly words: string }[] = [
   { layer: 'flatEnd', words: 'flat end' },
-  { layer: 'tailSide', words: 'tail-side layer' },
-  { layer: 'knotSide', words: 'knot-side layer' },
+  { layer: 'tailSide', words: 'layer that shortens the flat end' },
+  { layer: 'knotSide', words: 'layer that tightens the knot' },
 ];
 
+type Fine = (lengthMm: number) => string;
+const SHORT_WORDS: Readonly<Record<Layer, string>> = {
+  flatEnd: 'flat end',
+  tailSide: 'shortens the flat end',
+  knotSide: 'tightens the knot',
+};
+
 /** Any layer of either bow drawn by hand: both its ends move, and the bars say where the cloth went. Nothing of it is kept. */
-export function WhatIf(props: { tie: PreparedTie; state: TiedState; frontLoopSide: Side; isMirror: boolean }) {
+export function WhatIf(props: { tie: PreparedTie; state: TiedState; frontLoopSide: Side; isMirror: boolean; fine: Fine }) {
   const { state } = props;
   const [tried, setTried] = useState<Readonly<Record<BowEnd, Tried>>>({ front: NOT_TRIED, back: NOT_TRIED });
-  const isTried = (['front', 'back'] as const).some((end) => triedWords(tried[end]).length > 0);
+  const isTried = (['front', 'back'] as const).some((end) => triedWords(tried[end], props.fine).length > 0);
   return (
     <Box component="details" sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1 }}>
       <Box component="summary" sx={{ cursor: 'pointer', fontSize: '1.0625rem' }}>
-        What if …
+        Try a pull
       </Box>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, color: 'text.secondary', minHeight: 40 }}>
         <Box sx={{ flex: 1 }}>Draw a layer by its dot, out or back. The dashed line is the bow as it is now.</Box>
-        {isTried && <Button onClick={() => setTried({ front: NOT_TRIED, back: NOT_TRIED })}>As it was</Button>}
+        {isTried && <Button onClick={() => setTried({ front: NOT_TRIED, back: NOT_TRIED })}>Reset</Button>}
       </Box>
       <Box sx={{ display: 'grid', gap: 2 }}>
         {(['front', 'back'] as const).map((end) => (
@@ -51,17 +58,18 @@ interface TriedBowProps {
   readonly tried: Tried;
   readonly frontLoopSide: Side;
   readonly isMirror: boolean;
+  readonly fine: Fine;
   readonly onTry: (tried: Tried) => void;
 }
 
-function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, onTry }: TriedBowProps) {
+function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, fine, onTry }: TriedBowProps) {
   const svg = useRef<SVGSVGElement>(null);
   const dragged = useRef<{ readonly layer: Layer; readonly fromPx: number; readonly tried: Tried } | null>(null);
   const after = triedOn(before, tried);
   const [was, is] = [before, after].map((bow) => outlinesOf(tie, { front: bow, back: bow }, frontLoopSide)[end]);
   const colour = end === 'front' ? COLOURS.short : COLOURS.long;
   const lining = end === 'front' ? COLOURS.shortLining : COLOURS.longLining;
-  // facing the wearer his left is on the right of the picture
+  // facing the wearer, their left is on the right of the picture
   const loopAt = (loopSideOf(end, frontLoopSide) === 'left' ? 1 : -1) * (isMirror ? -1 : 1);
   const place: Readonly<Record<Layer, { readonly x: number; readonly y: number; readonly out: number; readonly by: number }>> = {
     flatEnd: { x: -loopAt * after.flatEndMm, y: 0, out: -loopAt, by: tried.flatEndMm },
@@ -92,7 +100,7 @@ function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, onTry }: T
     },
   });
   if (!was || !is) return null;
-  const words = triedWords(tried);
+  const words = triedWords(tried, fine);
   return (
     <Box component="section" aria-label={`What if: ${end} bow`}>
       <Box
@@ -128,7 +136,7 @@ function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, onTry }: T
                 paintOrder="stroke"
                 aria-hidden
               >
-                {name.replace(' layer', '')}
+                {SHORT_WORDS[layer]}
               </text>
               <g
                 role="slider"
@@ -137,7 +145,7 @@ function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, onTry }: T
                 aria-valuenow={by}
                 aria-valuemin={-100}
                 aria-valuemax={100}
-                aria-valuetext={`${Math.abs(by)} mm ${by < 0 ? 'back' : 'out'}`}
+                aria-valuetext={`${fine(Math.abs(by))} ${by < 0 ? 'back' : 'out'}`}
                 style={{ cursor: 'ew-resize' }}
                 {...hold(layer)}
               >
@@ -151,17 +159,17 @@ function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, onTry }: T
           {end} bow
         </text>
       </Box>
-      <Cloth before={before} after={after} colours={[colour, lining, COLOURS.thread]} />
+      <Cloth before={before} after={after} fine={fine} colours={[colour, lining, COLOURS.thread]} />
       <Box role="status" aria-label={`${end} bow, what was tried`} sx={{ minHeight: 24 }}>
         {words.join(', then ')}
-        {after.slackMm < -0.5 && <Box sx={{ color: COLOURS.bad }}>The knot is not thought to hold that much.</Box>}
+        {after.slackMm < -0.5 && <Box sx={{ color: COLOURS.bad }}>The knot probably does not hold that much.</Box>}
       </Box>
     </Box>
   );
 }
 
 /** Where the cloth of a bow lies, before and after; the whole of it stays. */
-function Cloth({ before, after, colours }: { before: BowState; after: BowState; colours: readonly string[] }) {
+function Cloth({ before, after, fine, colours }: { before: BowState; after: BowState; fine: Fine; colours: readonly string[] }) {
   const [was, is] = [clothOf(before), clothOf(after)];
   const parts = [
     { name: 'loop, twice', was: was.loopMm, is: is.loopMm },
@@ -181,7 +189,7 @@ function Cloth({ before, after, colours }: { before: BowState; after: BowState; 
       <Box sx={{ display: 'flex', columnGap: 3, flexWrap: 'wrap', mt: 0.5, fontVariantNumeric: 'tabular-nums' }}>
         {parts.map((part) => (
           <span key={part.name}>
-            {part.name}: {part.was.toFixed(0)} → <b>{part.is.toFixed(0)} mm</b>
+            {part.name}: {fine(part.was)} → <b>{fine(part.is)}</b>
           </span>
         ))}
       </Box>

@@ -33,7 +33,7 @@ export function BenchStage({ draft, fit, collars, dispatch, side, setSide }: Ben
   const onStep = useCallback((step: number) => dispatch({ type: 'stepSet', step }), [dispatch]);
   const onLead = useCallback((leadMm: number) => dispatch({ type: 'leadSet', leadMm }), [dispatch]);
   return (
-    <section aria-label="Set and lead" style={{ position: 'relative', marginTop: 4 }}>
+    <section aria-label="Set and lead" data-tour="stage" style={{ position: 'relative', marginTop: 4 }}>
       <BenchNotice fit={fit} />
       <Stage
         tie={fit.prepared}

@@ -31,6 +31,7 @@ export function FittedBench({ draft, fit, collars, house, advice, side, setSide,
           hardware={fit.tie.hardware}
           smallMm={house.smallMm}
           advice={advice}
+          isEased={draft.isEased}
           dispatch={dispatch}
         />
       )}

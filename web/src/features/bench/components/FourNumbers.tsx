@@ -32,7 +32,7 @@ export function FourNumbers({ fit, ownLead, dispatch, children }: FourNumbersPro
         <Spread fit={fit.worn.fit} />
       </div>
       <div style={{ gridArea: 'room' }}>
-        <Room fit={fit.worn.fit} />
+        <Room fit={fit.worn.fit} beyondMm={fit.schoolBeyondMm} />
       </div>
       <div className={css.view}>{children}</div>
     </div>

@@ -1,3 +1,4 @@
+import type { HandedOver } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -18,19 +19,31 @@ interface GiveOutProps {
   readonly names: readonly string[];
   /** True where this fitting takes the place of an older one. */
   readonly isRevision: boolean;
+  readonly handedOver: HandedOver;
+  /** What of the fitting also goes on the wearer's record, in words; empty where nothing does. */
+  readonly alsoOnRecord: readonly string[];
+  readonly wearerName: string;
+  /** What would be taken back; null where nothing would. */
+  readonly undoes: string | null;
+  readonly onUndo: () => void;
   readonly dispatch: Dispatch<BenchEvent>;
   readonly saving: Saving;
   readonly onGiveOut: () => Promise<void>;
   readonly onStartAnew: () => void;
 }
 
-/** The end of the page: a note, what is still missing, and giving the fitting out. A failed save says so and keeps everything. */
+/** The end of the page: a note, what is still missing, and issuing the card. A failed save says so and keeps everything. */
 export const GiveOut = memo(function GiveOut({
   note,
   noteError,
   missing,
   names,
   isRevision,
+  handedOver,
+  alsoOnRecord,
+  wearerName,
+  undoes,
+  onUndo,
   dispatch,
   saving,
   onGiveOut,
@@ -39,8 +52,9 @@ export const GiveOut = memo(function GiveOut({
   const isSaving = saving.state === 'saving';
   const [staff, setStaff] = useStaff();
   useShortcuts('Bench', [
-    { key: 'Enter', mod: true, says: 'give the fitting out', run: () => void onGiveOut() },
-    { key: 'N', says: 'start anew', run: onStartAnew },
+    { key: 'Enter', mod: true, says: 'issue the card', run: () => void onGiveOut() },
+    { key: 'N', says: 'clear the bench', run: onStartAnew },
+    { key: 'z', says: 'undo the last change', run: onUndo },
   ]);
   return (
     <Box
@@ -49,6 +63,7 @@ export const GiveOut = memo(function GiveOut({
         event.preventDefault();
         void onGiveOut();
       }}
+      data-tour="issue"
       sx={{ mt: 1.25 }}
     >
       {saving.state === 'failed' && (
@@ -67,11 +82,29 @@ export const GiveOut = memo(function GiveOut({
             label="Note"
             value={note}
             onChange={(event) => dispatch({ type: 'noteTyped', note: event.target.value })}
+            onKeyDown={(event) => {
+              // Enter ends a note; only the button, or Ctrl and Enter, issues the card
+              if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) event.preventDefault();
+            }}
             error={noteError !== null}
             helperText={noteError}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
           />
         </Box>
+        <TextField
+          select
+          label="The tie"
+          value={handedOver}
+          onChange={(event) => dispatch({ type: 'handedOver', to: event.target.value as HandedOver })}
+          sx={{ width: 168 }}
+          slotProps={{ inputLabel: { shrink: true } }}
+        >
+          {HANDED_OVER.map(([value, text]) => (
+            <MenuItem key={value} value={value}>
+              {text}
+            </MenuItem>
+          ))}
+        </TextField>
         {names.length > 0 && (
           <TextField
             select
@@ -81,7 +114,7 @@ export const GiveOut = memo(function GiveOut({
             sx={{ width: 140 }}
             slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
           >
-            <MenuItem value="">nobody</MenuItem>
+            <MenuItem value="">not said</MenuItem>
             {names.map((each) => (
               <MenuItem key={each} value={each}>
                 {each}
@@ -89,16 +122,29 @@ export const GiveOut = memo(function GiveOut({
             ))}
           </TextField>
         )}
-        <Box role="status" sx={{ color: 'text.secondary', fontSize: '0.875rem', flex: '0 1 auto', pb: 1.25 }}>
+        <Box role="status" sx={{ color: 'text.secondary', fontSize: '0.9375rem', flex: '0 1 auto', pb: 1 }}>
           {missing.length > 0 && `Still needed: ${missing.join(', ')}`}
+          {missing.length === 0 && alsoOnRecord.length > 0 && `Also changes ${wearerName}’s record: ${alsoOnRecord.join(', ')}`}
         </Box>
+        {undoes !== null && (
+          <Button onClick={onUndo} title={`Undo: ${undoes}`}>
+            Undo {undoes}
+          </Button>
+        )}
         <Button variant="outlined" onClick={onStartAnew}>
-          Start anew
+          Clear bench
         </Button>
         <Button type="submit" variant="contained" disabled={missing.length > 0 || isSaving} sx={{ minWidth: 150 }}>
-          {isSaving ? 'Saving …' : saving.state === 'failed' ? 'Try again' : isRevision ? 'Give out anew' : 'Give out'}
+          {isSaving ? 'Saving…' : saving.state === 'failed' ? 'Try again' : isRevision ? 'Issue revised card' : 'Issue card'}
         </Button>
       </Box>
     </Box>
   );
 });
+
+const HANDED_OVER: readonly (readonly [HandedOver, string])[] = [
+  ['stays', 'stays in the drawer'],
+  ['lent', 'lent from stock'],
+  ['sold', 'sold to them'],
+  ['theirs', 'is theirs already'],
+];

@@ -14,7 +14,7 @@ const SCHOOL_NAMES: Readonly<Record<LeadSchool, string>> = {
   inchAndHalf: '1½ in',
   twoInches: '2 in',
   tipAtWaist: 'short tip at the long blade’s waist',
-  noseAtButton: 'short nose at the collar button',
+  noseAtButton: 'short nose at the collar button, once crossed',
   even: 'even bows',
 };
 const REACH_MM = inchesToMm(3.5);

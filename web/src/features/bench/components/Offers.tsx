@@ -5,7 +5,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import { memo, useId, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { explainUnusable } from '../../../common/unusable.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
-import { settingWords } from '../../../common/words.ts';
+import { clothWords, settingWords } from '../../../common/words.ts';
 import { COLOURS, FIGURES } from '../../../theme.ts';
 import { filterOffers, NO_FILTER, offersOf, type Offer, type OfferFilter, type RankingFor } from '../ranking.ts';
 import { reasonWords } from '../reasonWords.ts';
@@ -52,7 +52,7 @@ export function Offers({ ties, tieId, rankingFor, onChoose }: OffersProps) {
       onChoose(chosen.tie.id);
     }
   };
-  const cloths = useMemo(() => [...new Set(ties.map(({ fibre }) => fibre))].sort(), [ties]);
+  const cloths = useMemo(() => [...new Set(ties.map((tie) => clothWords(tie)))].sort(), [ties]);
   return (
     <Box onKeyDown={onKeyDown}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', p: 1.5, borderBottom: `1px solid ${COLOURS.rule}`, flexWrap: 'wrap' }}>
@@ -65,7 +65,7 @@ export function Offers({ ties, tieId, rankingFor, onChoose }: OffersProps) {
           aria-activedescendant={shown[active] ? `${listId}-${active}` : undefined}
           autoFocus
           autoComplete="off"
-          placeholder="Find by name, face or code"
+          placeholder="Find by name, cloth or code"
           value={filter.letters}
           onChange={(event) => narrow({ letters: event.target.value })}
           sx={{
@@ -238,7 +238,7 @@ function WouldGive({ ranked }: { ranked: Extract<RankedTie, { kind: 'wearable' }
     <Box sx={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
       <Box sx={{ fontFamily: FIGURES, fontSize: '1.25rem', fontWeight: 560, lineHeight: 1.1 }}>{length(fit.spreadMm)}</Box>
       <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>
-        {settingWords(setting, length).phrase}, room {length(Math.max(0, fit.binding.roomMm))}
+        {settingWords(setting, length).phrase}, {length(Math.max(0, fit.binding.roomMm))} left
       </Box>
     </Box>
   );

@@ -10,14 +10,17 @@ const GRADE_COLOURS = { good: COLOURS.good, fair: COLOURS.fair, outside: COLOURS
 const GRADE_MARKS = { good: '✓', fair: '!', outside: '✕' } as const;
 
 /** How far the set could still go: to the bound that bites first, to the first one the other way, and to all on request. */
-export function Room({ fit }: { fit: Fit }) {
+export function Room({ fit, beyondMm }: { fit: Fit; beyondMm: number }) {
   const { unit, bare, length } = useUnits();
-  const { binding, roomShorter, roomLonger, grade } = fit;
+  const { binding, roomShorter, roomLonger } = fit;
+  // what is drawn is not what the school asked for: it is inside nothing that was wanted
+  const isBeyond = beyondMm !== 0;
+  const grade = isBeyond && fit.grade === 'good' ? 'fair' : fit.grade;
   const opposite = binding === roomShorter ? roomLonger : roomShorter;
   const isPast = binding.roomMm < 0;
   return (
     <BigNumber
-      label="Room"
+      label="Adjustment left"
       figure={bare(Math.abs(binding.roomMm))}
       of={isPast ? `${unit} too ${binding.way === 'longer' ? 'long' : 'short'}` : `${unit} ${binding.way}`}
       colour={GRADE_COLOURS[grade]}
@@ -29,7 +32,8 @@ export function Room({ fit }: { fit: Fit }) {
       </div>
       <div className={css.row}>
         <span className={css.strong} style={{ color: GRADE_COLOURS[grade] }}>
-          {GRADE_MARKS[grade]} {GRADE_WORDS[grade]}
+          {GRADE_MARKS[grade]}{' '}
+          {isBeyond && fit.grade !== 'outside' ? 'not where the school sets it: the band ends before' : GRADE_WORDS[grade]}
         </span>
         <AllBounds bounds={fit.bounds} />
       </div>
@@ -42,7 +46,7 @@ function AllBounds({ bounds }: { bounds: readonly Bound[] }) {
   const { length } = useUnits();
   return (
     <details className={css.all} onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary>every bound</summary>
+      <summary>all limits</summary>
       {isOpen && (
         <ul className={css.bounds}>
           {[...bounds]

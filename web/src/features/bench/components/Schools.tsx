@@ -16,6 +16,7 @@ export const Schools = memo(function Schools({
   hardware,
   smallMm,
   advice,
+  isEased,
   dispatch,
 }: {
   schools: readonly SchoolView[];
@@ -27,6 +28,8 @@ export const Schools = memo(function Schools({
   smallMm: number;
   /** What dress custom says of occasion and collar. */
   advice: string;
+  /** True where the school was chosen because the wearer is learning. */
+  isEased: boolean;
   dispatch: Dispatch<BenchEvent>;
 }) {
   const name = useId();
@@ -36,6 +39,7 @@ export const Schools = memo(function Schools({
     <Box component="fieldset" sx={{ border: 0, m: 0, mt: 0.5, p: 0 }}>
       <Box component="legend" sx={{ fontSize: '0.8125rem', color: 'text.secondary', p: 0, mb: 0.25 }}>
         Where each school sets it{school === 'own' ? '; now set by hand' : ''}
+        {isEased && <b> · The wearer is learning: a longer set is easier to tie. Take it in as skill grows.</b>}
         {advice !== '' && <span> · {advice}</span>}
       </Box>
       <Box sx={{ display: 'grid', gap: 1, gridTemplateColumns: { xs: 'repeat(2, minmax(0, 1fr))', md: 'repeat(4, minmax(0, 1fr))' } }}>
@@ -54,8 +58,8 @@ export const Schools = memo(function Schools({
       {late && (
         <Box sx={{ mt: 0.75, fontSize: '0.9375rem' }}>
           Tie it at <b>{settingWords(settingAt(hardware, lastStep(hardware)), length).phrase}</b>,{' '}
-          {length(late.set.rounded.nearest.lengthMm + late.set.drawInMm)} tip to tip; then draw in <b>{length(late.set.drawInMm)}</b> at the
-          back, to <b>{settingWords(late.set.rounded.nearest, length).phrase}</b>. The bow hangs low until then; a second pair of hands
+          {length(late.set.rounded.nearest.lengthMm + late.set.drawInMm)} tip to tip; then take it in <b>{length(late.set.drawInMm)}</b> at
+          the back, to <b>{settingWords(late.set.rounded.nearest, length).phrase}</b>. The bow hangs low until then; a second pair of hands
           helps.
         </Box>
       )}
@@ -94,8 +98,8 @@ function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTi
   const fold =
     Math.abs(offBelly) < SHOWN_AS_NONE_MM ? 'on the belly' : `${length(Math.abs(offBelly))} ${offBelly > 0 ? 'past' : 'before'} it`;
   const crossing = front.crossingAtMm < SHOWN_AS_NONE_MM ? 'on the band' : `${length(front.crossingAtMm)} onto the blade`;
-  const room = binding.roomMm < 0 ? `${length(-binding.roomMm)} past` : `room ${length(binding.roomMm)}`;
-  const gives = `${school === 'late' ? `drawn in ${length(set.drawInMm)} ` : ''}gives ${length(worn.fit.spreadMm)}, ${room}`;
+  const room = binding.roomMm < 0 ? `${length(-binding.roomMm)} past a limit` : `${length(binding.roomMm)} of adjustment left`;
+  const gives = `${school === 'late' ? `taken in ${length(set.drawInMm)}, ` : ''}gives ${length(worn.fit.spreadMm)}, ${room}`;
   const isBeyond = set.rounded.beyondMm !== 0;
   return (
     <Box

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import { useMemo, type ReactNode } from 'react';
 import { preparedOf } from '../../../common/preparedOf.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
-import { hardwareShort, SHAPE_WORDS } from '../../../common/words.ts';
+import { clothWords, hardwareShort, SHAPE_WORDS } from '../../../common/words.ts';
 import { COLOURS } from '../../../theme.ts';
 
 const oneLine = { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'nowrap' } as const;
@@ -12,7 +12,7 @@ const oneLine = { overflow: 'hidden', textOverflow: 'ellipsis', whiteSpace: 'now
 /** A tie: name, what it is, its blade; with what stands below and beside it. */
 export function TieLine({ tie, below, beside, isPale = false }: { tie: Tie; below?: ReactNode; beside?: ReactNode; isPale?: boolean }) {
   const { unit } = useUnits();
-  const face = tie.faces.outer.name === '' ? tie.fibre : tie.faces.outer.name;
+  const face = tie.faces.outer.name === '' ? clothWords(tie) : tie.faces.outer.name;
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, width: '100%' }}>
       <Box sx={{ flex: 1, minWidth: 0, opacity: isPale ? 0.85 : 1 }}>

@@ -38,8 +38,8 @@ export const TiePicker = memo(function TiePicker({ ties, tieId, rankingFor, disp
   const Offers = fetched ?? WaitingOffers;
   useShortcuts('Bench', [{ key: 't', says: 'choose the tie', run: () => setOpen(true) }]);
   return (
-    <Box>
-      <Box id="tie-label" sx={{ fontSize: '0.75rem', color: 'text.secondary', mb: 0.5 }}>
+    <Box data-tour="tie">
+      <Box id="tie-label" sx={{ fontSize: '0.9375rem', color: 'text.secondary', mb: 0.5 }}>
         Tie
       </Box>
       <ButtonBase

@@ -2,7 +2,9 @@ import type { StockCollar, Wearer } from '@easytuck/contract';
 import {
   COLLAR_CHART,
   collarGirthMm,
+  doubtedCollar,
   formatCollarLabel,
+  formatCollarSize,
   formatLength,
   OCCASIONS,
   parseCollarSize,
@@ -18,9 +20,10 @@ import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { memo, useState, type Dispatch, type ReactNode } from 'react';
+import { memo, useEffect, useState, type Dispatch, type ReactNode } from 'react';
 import { useWearers } from '../../../common/api/wearers.ts';
 import { Choice } from '../../../common/Choice.tsx';
+import { fold, holds } from '../../../common/foldName.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { TAPE_FIELD } from '../../../common/tape/tapeMeasure.ts';
@@ -41,7 +44,7 @@ interface WearerFieldsProps {
 
 const focusOn = (name: string): void => document.querySelector<HTMLElement>(`[data-bench="${name}"]`)?.focus();
 
-/** Who is fitted and what he wears: name, collar size, long end, collar; further measures where they were taken. */
+/** Who is fitted and what they wear: name, collar size, long end, collar; further measures where they were taken. */
 export const WearerFields = memo(
   function WearerFields({ draft, errors, collars, houseEaseMm, isEstimate, dispatch }: WearerFieldsProps) {
     const [isAsked, ask] = useState(false);
@@ -54,6 +57,7 @@ export const WearerFields = memo(
     ]);
     return (
       <Box
+        data-tour="wearer"
         sx={{
           display: 'grid',
           columnGap: 2.5,
@@ -62,7 +66,7 @@ export const WearerFields = memo(
           // on a tablet: wearer, size and long end in one row, collar and occasion in the next
           '& > :nth-child(1), & > :nth-child(4), & > :nth-child(5)': { gridColumn: { sm: 'span 2', md: 'auto' } },
           gridTemplateColumns: {
-            xs: 'repeat(2, minmax(0, 1fr))',
+            xs: 'repeat(auto-fit, minmax(140px, 1fr))',
             sm: 'repeat(4, minmax(0, 1fr))',
             md: 'minmax(0, 1fr) 104px auto 152px 126px',
           },
@@ -201,8 +205,8 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
   const hints: Readonly<Record<OptionalMeasure, string>> = {
     ease: `the house’s: ${length(houseEaseMm)}`,
     collarPoints: `typical: ${length(TYPICAL_COLLARS[draft.collarStyle].pointsMm)}`,
-    neckBreadth: 'else from the collar',
-    faceWidth: 'a bound where given',
+    neckBreadth: 'or worked out from the collar',
+    faceWidth: 'a limit, if measured',
     firstButton: `typical: ${length(TYPICAL_BUTTONS.firstMm)}`,
     buttonSpacing: `typical: ${length(TYPICAL_BUTTONS.spacingMm)}`,
   };
@@ -213,7 +217,7 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
         display: 'grid',
         columnGap: 2,
         rowGap: 1,
-        gridTemplateColumns: { xs: 'repeat(3, minmax(0, 1fr))', md: 'repeat(6, minmax(0, 1fr))' },
+        gridTemplateColumns: { xs: 'repeat(auto-fit, minmax(130px, 1fr))', md: 'repeat(6, minmax(0, 1fr))' },
       }}
     >
       {OPTIONAL_MEASURES.map((measure) => (
@@ -236,14 +240,46 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
   );
 }
 
+/** What is to be done once the answer for some letters is there: take the first found (Enter), or who is called just that (leaving the field). */
+interface Awaited {
+  readonly letters: string;
+  readonly take: 'first' | 'namesake';
+}
+
 /** A name: somebody on record, found by a few letters, or somebody new. */
 function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: string | null; dispatch: Dispatch<BenchEvent> }) {
   const [isOpen, setOpen] = useState(false);
-  const found = useWearers(draft.wearerId === null ? draft.name.trim() : '');
-  const letters = draft.wearerId === null ? draft.name.trim().toLocaleLowerCase() : '';
-  // Until the answer for these letters is there, the last one is shown; nobody in it who does not match may be chosen.
-  const options = (found.data ?? []).filter(({ name }) => name.toLocaleLowerCase().includes(letters));
-  const isNew = draft.wearerId === null && draft.name.trim() !== '';
+  const [awaited, setAwaited] = useState<Awaited | null>(null);
+  const letters = draft.wearerId === null ? draft.name.trim() : '';
+  const found = useWearers(letters);
+  const isAnswered = found.data?.letters === letters;
+  // Until the answer for these letters is there, those of the last one who match are shown.
+  const options = (found.data?.wearers ?? NOBODY).filter(({ name }) => isAnswered || holds(name, letters));
+  const namesakes = isAnswered && letters !== '' ? options.filter(({ name }) => fold(name) === fold(letters)) : NOBODY;
+  const isNew = draft.wearerId === null && letters !== '';
+  const choose = (wearer: Wearer): void => dispatch({ type: 'wearerChosen', wearer });
+  // the answer that Enter or Tab came before
+  useEffect(() => {
+    if (awaited === null || !isAnswered) return;
+    setAwaited(null);
+    if (awaited.letters !== letters) return;
+    const chosen = awaited.take === 'first' ? options[0] : namesakes.length === 1 ? namesakes[0] : undefined;
+    if (chosen) dispatch({ type: 'wearerChosen', wearer: chosen });
+  }, [awaited, isAnswered, letters, options, namesakes, dispatch]);
+  const onLeave = (): void => {
+    if (!isNew) return;
+    const [one, ...more] = namesakes;
+    if (!isAnswered) setAwaited({ letters, take: 'namesake' });
+    else if (one && more.length === 0) choose(one);
+  };
+  const told =
+    namesakes.length > 1
+      ? `${namesakes.length} are called that: choose one`
+      : isNew && !isOpen
+        ? 'New: entered with this fitting'
+        : draft.wearerId === null
+          ? ' '
+          : 'On record';
   return (
     <Autocomplete<Wearer, false, false, true>
       freeSolo
@@ -257,16 +293,18 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
       isOptionEqualToValue={(option, value) => typeof value !== 'string' && option.id === value.id}
       value={null}
       inputValue={draft.name}
+      onBlur={onLeave}
       onInputChange={(_event, name, reason) => {
         if (reason === 'input') dispatch({ type: 'nameTyped', name });
         if (reason === 'clear') dispatch({ type: 'nameTyped', name: '' });
       }}
       onChange={(_event, wearer) => {
-        // Enter takes the first that was found; Tab keeps what was typed as somebody new.
-        const chosen = typeof wearer === 'string' ? options[0] : wearer;
+        // Enter takes the first that was found, as soon as it is; Tab keeps a name that nobody on record has as somebody new.
+        const chosen = typeof wearer === 'string' ? (isAnswered ? options[0] : undefined) : wearer;
         setOpen(false);
-        if (!chosen) return;
-        dispatch({ type: 'wearerChosen', wearer: chosen });
+        if (chosen) choose(chosen);
+        else if (typeof wearer === 'string' && !isAnswered) setAwaited({ letters, take: 'first' });
+        else return;
         // the next step has the keyboard
         focusOn('tie');
       }}
@@ -285,8 +323,8 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
           {...params}
           label="Wearer"
           placeholder="Name"
-          error={error !== null}
-          helperText={error ?? (isNew && !isOpen ? 'New: entered with this fitting' : draft.wearerId === null ? ' ' : 'On record')}
+          error={error !== null || namesakes.length > 1}
+          helperText={error ?? told}
           slotProps={{ ...params.slotProps, htmlInput: { ...params.slotProps.htmlInput, 'data-bench': 'wearer' } }}
         />
       )}
@@ -294,11 +332,15 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
   );
 }
 
+const NOBODY: readonly Wearer[] = [];
+
 /** What the typed size is otherwise called, by the size chart. */
 function collarHint(text: string): string {
   const reading = parseCollarSize(text);
   if (reading.kind !== 'collar') return '15¾, 15 3/4, 40 cm';
   const { collar } = reading;
+  const likelier = doubtedCollar(collar);
+  if (likelier) return `very large: did you mean ${formatCollarSize(likelier)}?`;
   const other = translateCollar(collar, collar.system === 'in' ? 'cm' : 'in');
   const girth =
     collar.system === 'in' ? `${(collarGirthMm(collar) / 10).toFixed(1)} cm round` : `${formatLength(collarGirthMm(collar), 'in')} round`;

@@ -118,8 +118,8 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
             pointerEvents: 'none',
           }}
         >
-          <span>{coach.state.way === 'helper' ? `wearer’s ${sides[0]}` : `your ${sides[0]}`}</span>
-          <span>{coach.state.way === 'helper' ? `wearer’s ${sides[1]}` : `your ${sides[1]}`}</span>
+          <span>{coach.reader === 'wearer' ? `your ${sides[0]}` : `the wearer’s ${sides[0]}`}</span>
+          <span>{coach.reader === 'wearer' ? `your ${sides[1]}` : `the wearer’s ${sides[1]}`}</span>
         </Box>
       )}
     </>

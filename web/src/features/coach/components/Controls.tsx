@@ -38,14 +38,14 @@ export function Controls({ coach: { state, dispatch }, children }: { coach: Coac
         small
       />
       <Choice
-        label="Go on by itself after, s"
+        label="Auto-advance, seconds"
         value={String(state.waitS)}
         onChange={(waitS) => dispatch({ type: 'choose', chosen: { waitS: Number(waitS) as Wait } })}
         options={WAITS.map((wait) => ({ value: String(wait), text: wait === 0 ? 'off' : String(wait) }))}
         small
       />
       <ToggleButton value="loop" selected={state.looping} onChange={() => dispatch({ type: 'toggleLoop' })} sx={{ minHeight: 34, py: 0 }}>
-        Over and over
+        Repeat this step
       </ToggleButton>
       {hasVoice() && (
         <ToggleButton

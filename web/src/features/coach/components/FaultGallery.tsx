@@ -1,8 +1,9 @@
-import { FAULT_WORDS } from '@easytuck/contract';
+import { FAULT_WORDS, type Told } from '@easytuck/contract';
 import { faultyBow, TYING_FAULTS, type PosedMoment, type Side, type TyingFault, type TyingMeasures, type TyingStep } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
+import { seesMirrored } from '../../../common/reader.ts';
 import { COLOURS, FIGURES } from '../../../theme.ts';
 import { PoseStill } from '../stage/StillCanvas.tsx';
 import { viewOf, type View } from '../views.ts';
@@ -13,6 +14,7 @@ export function FaultGallery({
   longEnd,
   steps,
   asked,
+  reader,
   onGoBack,
 }: {
   measures: TyingMeasures;
@@ -20,11 +22,13 @@ export function FaultGallery({
   steps: readonly TyingStep[];
   /** The fault that is asked for from elsewhere. */
   asked: TyingFault | null;
+  /** Who looks: in the mirror, or facing the wearer. */
+  reader: Told;
   onGoBack: (step: TyingStep) => void;
 }) {
   const [chosen, setChosen] = useState<TyingFault>(asked ?? 'granny');
   const posed = useFaultyBows(measures, longEnd);
-  const view = useMemo(() => viewOf('mirror', longEnd), [longEnd]);
+  const view = useMemo(() => viewOf(seesMirrored(reader) ? 'mirror' : 'facing', longEnd), [longEnd, reader]);
   const words = FAULT_WORDS[chosen];
   const backTo = steps.includes(words.backTo) ? words.backTo : (steps.find((step) => step === 'pushFront') ?? 'prepare');
   const large = posed.get(chosen);
@@ -35,7 +39,9 @@ export function FaultGallery({
         sx={{ border: 0, m: 0, p: 0, display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(auto-fill, minmax(178px, 1fr))' }}
       >
         <Box component="legend" sx={{ fontSize: '1.0625rem', p: 0, mb: 1.25 }}>
-          Which picture is most like what you see in the mirror?
+          {reader === 'facing'
+            ? 'Which picture is most like what you see on the wearer?'
+            : 'Which picture is most like what you see in the mirror?'}
         </Box>
         {TYING_FAULTS.map((fault) => {
           const moment = posed.get(fault);
@@ -49,6 +55,7 @@ export function FaultGallery({
                 backgroundColor: COLOURS.card,
                 cursor: 'pointer',
                 '&:has(:checked)': { outline: `3px solid ${COLOURS.ink}`, outlineOffset: -1 },
+                '@media (forced-colors: active)': { '&:has(:checked)': { outline: '4px solid Highlight' } },
                 '&:has(:focus-visible)': { boxShadow: `0 0 0 5px ${COLOURS.long}` },
               }}
             >

@@ -5,7 +5,7 @@ import { COLOURS } from '../../../theme.ts';
 
 const STEP_MM = 4;
 
-/** The strip laid flat, with a mark where the fingers are: the short end to the left, as it lies before the one who ties a long end from his left. */
+/** The strip laid flat, with a mark where the fingers are: the short end to the left, as it lies before one who ties a long end from the left. */
 export function FingerInset({
   prepared,
   setMm,

@@ -1,5 +1,6 @@
-import { FAULT_WORDS, stepWords, type OfferedWay, type Tying, type TyingInput, type Wearer } from '@easytuck/contract';
+import { FAULT_WORDS, stepWords, type Tying, type TyingInput, type Wearer } from '@easytuck/contract';
 import { TYING_FAULTS, type TyingFault } from '@easytuck/core';
+import Alert from '@mui/material/Alert';
 import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -17,30 +18,48 @@ import { useSaving } from '../../../common/forms/useSaving.ts';
 import { HalfWidthFields, useHalfWidths } from '../../../common/tying/HalfWidths.tsx';
 import { OUTCOMES, outcomeWords } from '../../../common/tying/outcomes.ts';
 import { COLOURS, FIGURES } from '../../../theme.ts';
+import { tell } from '../../../common/notices.tsx';
 import type { CoachSubject } from '../coachSubject.ts';
+import type { Coach } from '../useCoach.ts';
 import { clock, practisedMs, type Practice } from '../practice.ts';
 import type { PracticeClock } from '../usePractice.ts';
 
 const PracticeChart = lazy(async () => ({ default: (await import('./PracticeChart.tsx')).PracticeChart }));
 
 const stepName = (step: Tying['steps'][number]['step']): string =>
-  stepWords(step, { longEnd: 'left', way: 'main', told: 'wearer', lead: '' }).name;
+  stepWords(step, { longEnd: 'left', way: step === 'wrap' || step === 'pushFront' ? 'evenEnds' : 'main', told: 'wearer', lead: '' }).name;
 
 /** Practice: the clock, how the try went, and the tries so far. */
-export function PracticeTab({ subject, way, timer }: { subject: CoachSubject; way: OfferedWay; timer: PracticeClock }) {
+export function PracticeTab({ subject, coach, timer }: { subject: CoachSubject; coach: Coach; timer: PracticeClock }) {
   const [found, setFound] = useState<Wearer | null>(null);
   const wearer = subject.wearer ?? found;
+  const { way } = coach.state;
+  const { tied } = coach;
+  const isOnNeck = way !== 'onThigh';
+  const begin = (): void =>
+    timer.start({
+      wearer: wearer && { id: wearer.id, name: wearer.name },
+      tie: { id: subject.tie.id, name: subject.tie.name },
+      fittingId: subject.fittingId,
+      way,
+      tiedWith: isOnNeck ? { setMm: tied.fit.setMm, leadMm: tied.leadMm, neckPathMm: tied.fit.neckPathMm } : null,
+    });
+  const whose = timer.practice?.of;
+  const isOther = whose !== undefined && (whose.tie.id !== subject.tie.id || (whose.wearer !== null && whose.wearer.id !== wearer?.id));
   return (
     <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: '1fr', md: '420px minmax(0, 1fr)' }, alignItems: 'start' }}>
       <Box component="section" aria-label="This try" sx={{ display: 'grid', gap: 2 }}>
-        <Clock timer={timer} />
+        <Clock timer={timer} onStart={begin} />
+        {isOther && (
+          <Alert severity="info">
+            This try was begun by {whose.wearer?.name ?? 'somebody not named'} with {whose.tie.name}. It is kept as theirs.
+          </Alert>
+        )}
         {subject.wearer === null && <WearerFinder wearer={found} onFind={setFound} />}
         {timer.practice?.stoppedAt !== null && timer.practice && (
           <Outcome
             practice={timer.practice}
-            subject={subject}
-            way={way}
-            wearerId={wearer?.id ?? null}
+            wearerId={timer.practice.of.wearer?.id ?? wearer?.id ?? null}
             onSaved={timer.clear}
             onDrop={timer.clear}
           />
@@ -53,14 +72,14 @@ export function PracticeTab({ subject, way, timer }: { subject: CoachSubject; wa
         {wearer ? (
           <Tries wearerId={wearer.id} tieId={subject.tie.id} />
         ) : (
-          <Typography color="text.secondary">Choose the wearer to see and keep his tries.</Typography>
+          <Typography color="text.secondary">Choose the wearer to see and keep their tries.</Typography>
         )}
       </Box>
     </Box>
   );
 }
 
-function Clock({ timer: { practice, start, stop } }: { timer: PracticeClock }) {
+function Clock({ timer: { practice, stop }, onStart }: { timer: PracticeClock; onStart: () => void }) {
   const now = useNow(practice !== null && practice.stoppedAt === null);
   const running = practice !== null && practice.stoppedAt === null;
   return (
@@ -78,7 +97,7 @@ function Clock({ timer: { practice, start, stop } }: { timer: PracticeClock }) {
         </Button>
       ) : (
         practice === null && (
-          <Button variant="contained" onClick={start}>
+          <Button variant="contained" onClick={onStart}>
             Start
           </Button>
         )
@@ -98,12 +117,14 @@ function useNow(isRunning: boolean): number {
   return now;
 }
 
+const NOBODY: readonly Wearer[] = [];
+
 function WearerFinder({ wearer, onFind }: { wearer: Wearer | null; onFind: (wearer: Wearer | null) => void }) {
   const [letters, setLetters] = useState('');
-  const found = useWearers(letters).data ?? [];
+  const found = useWearers(letters).data?.wearers ?? NOBODY;
   return (
     <Autocomplete
-      options={found}
+      options={[...found]}
       value={wearer}
       onChange={(_, chosen) => onFind(chosen)}
       onInputChange={(_, text) => setLetters(text)}
@@ -118,15 +139,11 @@ function WearerFinder({ wearer, onFind }: { wearer: Wearer | null; onFind: (wear
 
 function Outcome({
   practice,
-  subject,
-  way,
   wearerId,
   onSaved,
   onDrop,
 }: {
   practice: Practice;
-  subject: CoachSubject;
-  way: OfferedWay;
   wearerId: string | null;
   onSaved: () => void;
   onDrop: () => void;
@@ -140,16 +157,19 @@ function Outcome({
     await recordTying({
       id: practice.id,
       wearerId,
-      tieId: subject.tie.id,
-      fittingId: subject.fittingId,
+      tieId: practice.of.tie.id,
+      fittingId: practice.of.fittingId,
       outcome,
-      way,
+      way: practice.of.way,
       fault: outcome === 'fault' ? fault : null,
       durationMs: practisedMs(practice, Date.now()),
       steps: [...practice.steps],
       ...halves.lengths(),
+      // with all four half-widths the tie learns from it
+      ...(practice.of.tiedWith ?? {}),
       note,
     });
+    tell('The try is on record.');
     onSaved();
   });
   return (
@@ -187,7 +207,7 @@ function Outcome({
           Put on record
         </Button>
         <Button variant="outlined" onClick={onDrop}>
-          Drop this try
+          Discard this try
         </Button>
         {wearerId === null && <Box sx={{ color: 'text.secondary' }}>Say who practised first.</Box>}
       </Box>

@@ -64,7 +64,7 @@ export function ScrubBar({
           '&::-moz-range-thumb': { width: 10, height: 26, background: COLOURS.ink, border: 0, borderRadius: '2px' },
         }}
       />
-      <Box sx={{ display: 'grid', gridTemplateColumns: `repeat(${names.length}, minmax(0, 1fr))`, mt: -0.25 }}>
+      <Box sx={{ display: { xs: 'none', sm: 'grid' }, gridTemplateColumns: `repeat(${names.length}, minmax(0, 1fr))`, mt: -0.25 }}>
         {names.map((name, i) => (
           <Box
             key={name}
@@ -78,7 +78,7 @@ export function ScrubBar({
               borderLeft: `1px solid ${COLOURS.thread}`,
               background: 'none',
               font: 'inherit',
-              fontSize: '0.75rem',
+              fontSize: { xs: '0.75rem', md: '0.875rem' },
               lineHeight: 1.15,
               textAlign: 'left',
               pl: 0.5,

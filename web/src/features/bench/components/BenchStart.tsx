@@ -1,0 +1,133 @@
+import type { Tie, Wearer } from '@easytuck/contract';
+import {
+  evenLeadMm,
+  fitWearer,
+  formatCollarSize,
+  naturalSetMm,
+  neckPathMm,
+  roundToSetting,
+  TYPICAL_COLLARS,
+  type WornCollar,
+} from '@easytuck/core';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import ButtonBase from '@mui/material/ButtonBase';
+import dayjs from 'dayjs';
+import { useMemo, type Dispatch } from 'react';
+import { useDueWearers } from '../../../common/api/wearers.ts';
+import { Stage } from '../../../common/drawing/Stage.tsx';
+import type { ViewSide } from '../../../common/drawing/stageLayout.ts';
+import { dueWords } from '../../../common/dueWords.ts';
+import { preparedOf } from '../../../common/preparedOf.ts';
+import { useUnits } from '../../../common/UnitProvider.tsx';
+import { settingWords } from '../../../common/words.ts';
+import { COLOURS, FIGURES } from '../../../theme.ts';
+import type { BenchEvent } from '../benchReducer.ts';
+
+/** The collar a tie is shown on until there is one. */
+const SHOWN_ON = { system: 'in', label: 15.5 } as const;
+const MOST_DUE = 5;
+
+interface BenchStartProps {
+  readonly tie: Tie;
+  readonly easeMm: number;
+  readonly side: ViewSide;
+  /** What is still needed of collar size and tie. */
+  readonly needed: readonly string[];
+  readonly dispatch: Dispatch<BenchEvent>;
+  readonly onTour: () => void;
+}
+
+/** The bench before a fitting: what to do next, whose day comes next, and a tie on its tape to see what it is about. */
+export function BenchStart({ tie, easeMm, side, needed, dispatch, onTour }: BenchStartProps) {
+  const { length } = useUnits();
+  const prepared = preparedOf(tie);
+  const worn = useMemo(() => {
+    const collar: WornCollar = {
+      collar: SHOWN_ON,
+      easeMm,
+      style: 'turndown',
+      collarPointsMm: null,
+      neckBreadthMm: null,
+      faceWidthMm: null,
+    };
+    const { nearest } = roundToSetting(tie.hardware, naturalSetMm(prepared, neckPathMm(SHOWN_ON, easeMm)));
+    return fitWearer(prepared, collar, nearest.step, evenLeadMm(prepared), 'left');
+  }, [prepared, tie.hardware, easeMm]);
+  return (
+    <Box component="section" aria-label="Set and lead" data-tour="stage" sx={{ mt: 2.5 }}>
+      <Box
+        sx={{
+          display: 'grid',
+          gap: { xs: 2.5, md: 5 },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(0, 1fr)' },
+          mb: 2,
+        }}
+      >
+        <Box>
+          <Box component="h2" sx={{ m: 0, mb: 0.75, fontFamily: FIGURES, fontSize: '1.5rem', fontWeight: 560 }}>
+            {needed.length > 0 ? `Next: ${needed.join(' and ')}` : 'One moment'}
+          </Box>
+          <Box component="ol" sx={{ m: 0, pl: 2.5, fontSize: '1.0625rem', lineHeight: 1.55 }}>
+            <li>Who is it for, and what collar size is on the shirt?</li>
+            <li>Choose the tie. What suits stands first.</li>
+            <li>Read where to set it, hang the long end by the lead, issue the card.</li>
+          </Box>
+          <Button variant="outlined" onClick={onTour} sx={{ mt: 1.5 }}>
+            Take the two-minute tour
+          </Button>
+        </Box>
+        <Due dispatch={dispatch} />
+      </Box>
+      <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem', mb: 0.5 }}>
+        Meanwhile: {tie.name} on a {formatCollarSize(SHOWN_ON)} collar, set at {settingWords(worn.setting, length).phrase}, lead{' '}
+        {length(worn.fit.leadMm)}, for a bow of {length(worn.fit.spreadMm)}.
+      </Box>
+      <Stage tie={prepared} worn={worn} collar={TYPICAL_COLLARS.turndown} view={side} />
+    </Box>
+  );
+}
+
+/** Whose day comes next; one touch puts them on the bench. */
+function Due({ dispatch }: { dispatch: Dispatch<BenchEvent> }) {
+  const due = useDueWearers(MOST_DUE).data;
+  if (!due || due.length === 0) return null;
+  const choose = (wearer: Wearer): void => {
+    dispatch({ type: 'wearerChosen', wearer });
+    document.querySelector<HTMLElement>('[data-bench="tie"]')?.focus();
+  };
+  return (
+    <Box component="section" aria-label="Due next">
+      <Box component="h2" sx={{ m: 0, mb: 0.75, fontFamily: FIGURES, fontSize: '1.25rem', fontWeight: 560 }}>
+        Due next
+      </Box>
+      <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', borderTop: `1px solid ${COLOURS.rule}` }}>
+        {due.map((wearer) => (
+          <Box component="li" key={wearer.id} sx={{ borderBottom: `1px solid ${COLOURS.rule}` }}>
+            <ButtonBase
+              onClick={() => choose(wearer)}
+              sx={{
+                font: 'inherit',
+                width: '100%',
+                minHeight: 44,
+                px: 1,
+                gap: 2,
+                justifyContent: 'space-between',
+                textAlign: 'left',
+                '&:hover': { backgroundColor: COLOURS.card },
+              }}
+            >
+              <Box component="span" sx={{ fontWeight: 560 }}>
+                {wearer.name}
+              </Box>
+              <Box component="span" sx={{ color: 'text.secondary', textAlign: 'right' }}>
+                {wearer.eventName === '' ? '' : `${wearer.eventName}, `}
+                {wearer.eventOn === null ? '' : dueWords(wearer.eventOn, dayjs())}
+              </Box>
+            </ButtonBase>
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

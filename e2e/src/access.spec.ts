@@ -66,7 +66,7 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
   'the keys': async (bench) => {
     await bench.open();
     await bench.page.keyboard.press('?');
-    await expect(bench.page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+    await expect(bench.page.getByRole('dialog', { name: 'Help' })).toBeVisible();
   },
   'the tape on the page': async (bench) => {
     await bench.open();
@@ -77,8 +77,8 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
     await bench.open();
     await bench.chooseWearer('att', 'Corin Attleby');
     await bench.chooseTie('Harbour Night');
-    await bench.giveOutButton.click();
-    await bench.page.getByRole('link', { name: 'Even it out' }).click();
+    await bench.issueButton.click();
+    await bench.page.getByRole('link', { name: 'Even out the bow' }).click();
     await bench.page.getByRole('textbox', { name: 'Front loop' }).fill('68 mm');
     await expect(bench.page.getByRole('region', { name: 'Plan of pulls' })).toBeVisible();
     await expect(bench.page.getByRole('region', { name: 'Tyings of this tie' })).toBeVisible();
@@ -133,7 +133,7 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
     await bench.page.goto(`${bench.address}/wearers`);
     await bench.page.getByRole('link', { name: /Ivo Sandgate/ }).click();
     await bench.page.getByRole('region', { name: 'Fittings' }).getByRole('link').first().click();
-    await expect(bench.page.getByText(/^given out/)).toBeVisible();
+    await expect(bench.page.getByText(/^issued/)).toBeVisible();
   },
   'the drawer': async (bench) => {
     await bench.page.goto(`${bench.address}/drawer`);

@@ -13,8 +13,8 @@ async function deskFor(page: Page, address: string, wearer: string, tie: string)
   await bench.open();
   await bench.chooseWearer(wearer.slice(0, 5), wearer);
   await bench.chooseTie(tie);
-  await bench.giveOutButton.click();
-  await page.getByRole('link', { name: 'Even it out' }).click();
+  await bench.issueButton.click();
+  await page.getByRole('link', { name: 'Even out the bow' }).click();
   await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Measure the tied bow');
 }
 
@@ -36,7 +36,7 @@ test.describe('the balance desk', () => {
 
     // the back loop's fold is tried, and the answer is kept for this wearer
     await page
-      .getByRole('group', { name: /^Draw a layer/ })
+      .getByRole('group', { name: /^Back loop: which layer/ })
       .getByText('the front one')
       .click();
     await expect(plan).toContainText('the front layer of the back loop');
@@ -50,19 +50,19 @@ test.describe('the balance desk', () => {
     const learned = page.getByRole('table', { name: 'Take-up of the knot' });
     await expect(learned).toContainText('after 1 tying');
     await expect(page.getByRole('img', { name: 'Spread of front and back bow over the tyings' })).toBeVisible();
-    await expect(page.getByRole('button', { name: 'New card with set and lead' })).toBeDisabled();
-    await page.getByRole('button', { name: 'Take it into the tie' }).click();
-    await expect(page.getByRole('button', { name: 'Taken into the tie' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Issue revised card' })).toBeDisabled();
+    await page.getByRole('button', { name: 'Apply to this tie' }).click();
+    await expect(page.getByRole('button', { name: 'Applied to this tie' })).toBeVisible();
     const next = await page.getByText(/^Next time:/).innerText();
-    await page.getByRole('button', { name: 'New card with set and lead' }).click();
+    await page.getByRole('button', { name: 'Issue revised card' }).click();
     await expect(page.getByRole('heading', { name: 'Ivo Sandgate' })).toBeVisible();
     await expect(page.getByText('Revision 2 beside')).toBeVisible();
-    const lead = /lead (.*?) \(/.exec(next)?.[1] ?? 'no lead';
+    const lead = /lead (.*? in)[,.]/.exec(next)?.[1] ?? 'no lead';
     await expect(page.getByRole('region', { name: 'The four numbers' })).toContainText(lead);
 
     // the next time the desk opens, it starts from what was learned
-    await page.getByRole('link', { name: 'Even it out' }).click();
-    await expect(page.getByRole('button', { name: 'Taken into the tie' })).toBeVisible();
+    await page.getByRole('link', { name: 'Even out the bow' }).click();
+    await expect(page.getByRole('button', { name: 'Applied to this tie' })).toBeVisible();
     await measure(page, '66 mm', '50 mm', '52 mm', '66 mm');
     await expect(plan).toContainText('the front layer of the back loop');
   });
@@ -73,18 +73,17 @@ test.describe('the balance desk', () => {
   }) => {
     await deskFor(page, shop.address, 'Marit Solheim-Groves', 'Night Ferry');
     // a bow that is even in itself, front and back: no pull is left
-    const spreads = await page
-      .getByRole('table', { name: 'Side against side' })
-      .getByRole('row', { name: /^Front, back bow/ })
-      .innerText();
-    const predicted = Number(/(\d+) mm/.exec(spreads)?.[1]);
-    const [wide, narrow] = [predicted / 2 + 4, predicted / 2];
+    const [wide, narrow] = [58, 54];
     await measure(page, `${wide} mm`, `${wide} mm`, `${narrow} mm`, `${narrow} mm`);
-    await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('tie again');
-    await expect(page.getByRole('region', { name: 'Tie again' })).toContainText(/Tie again with a lead of .* \(\d+ mm\)/);
+    await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Pulling won’t fix this: retie');
+    await expect(page.getByRole('region', { name: 'Retie' })).toContainText(/Retie with a lead of .* in: both then come to/);
 
-    // an inch read for a centimetre
+    // an inch read for a centimetre: no verdict, and nothing to record, until it is measured again
     await measure(page, '20 mm', '20 mm', '20 mm', '20 mm');
+    await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Measure once more');
+    await expect(page.getByRole('button', { name: 'Put the tying on record' })).toBeDisabled();
+    // what could be, and is still far from what the tie should take
+    await measure(page, '34 mm', '34 mm', '34 mm', '34 mm');
     await page.getByRole('button', { name: 'Put the tying on record' }).click();
     await expect(page.getByText('it changes nothing yet', { exact: false }).or(page.getByText('changes nothing yet'))).toBeVisible();
     await expect(page.getByRole('table', { name: 'Take-up of the knot' })).toContainText('after 0 tyings');
@@ -111,16 +110,17 @@ test.describe('the balance desk', () => {
 
   test('shows what any layer would do, drawn by its dot or by arrow keys, and what set would bring the width', async ({ page, shop }) => {
     await deskFor(page, shop.address, 'Ivo Sandgate', 'Lamplighter');
+    await page.getByText('cm', { exact: true }).click();
     await measure(page, '62 mm', '62 mm', '62 mm', '62 mm');
-    await expect(page.getByRole('region', { name: 'Tie again' })).toContainText(/wider than the card’s \d+ mm. By this tying alone,/);
-    await page.getByText('What if …').click();
+    await expect(page.getByRole('region', { name: 'Retie' })).toContainText(/wider than the .* cm on the card\. By this tying alone,/);
+    await page.getByText('Try a pull').click();
     const front = page.getByRole('region', { name: 'What if: front bow' });
     const tried = front.getByRole('status', { name: 'front bow, what was tried' });
-    await front.getByRole('slider', { name: 'front bow, tail-side layer' }).focus();
+    await front.getByRole('slider', { name: 'front bow, layer that shortens the flat end' }).focus();
     for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
-    await expect(tried).toContainText('tail-side layer 4 mm out');
-    await expect(front).toContainText('flat end: 62 → 58 mm');
-    const knot = await front.getByRole('slider', { name: 'front bow, knot-side layer' }).boundingBox();
+    await expect(tried).toContainText('layer that shortens the flat end 0.4 cm out');
+    await expect(front).toContainText('flat end: 6.2 cm → 5.8 cm');
+    const knot = await front.getByRole('slider', { name: 'front bow, layer that tightens the knot' }).boundingBox();
     if (!knot) throw new Error('the dot is drawn');
     const [x, y] = [knot.x + knot.width / 2, knot.y + knot.height / 2];
     await page.mouse.move(x, y);
@@ -128,9 +128,9 @@ test.describe('the balance desk', () => {
     // the front loop lies on the wearer's right, which is the left of the picture: outwards is to the left
     await page.mouse.move(x - 30, y, { steps: 4 });
     await page.mouse.up();
-    await expect(tried).toContainText(/knot-side layer \d+ mm out/);
-    await page.getByRole('button', { name: 'As it was' }).click();
-    await expect(front).toContainText('flat end: 62 → 62 mm');
+    await expect(tried).toContainText(/layer that tightens the knot \d\.\d cm out/);
+    await page.getByRole('button', { name: 'Reset' }).click();
+    await expect(front).toContainText('flat end: 6.2 cm → 6.2 cm');
     await expect(page.getByRole('textbox', { name: 'Front flat end' })).toHaveValue('62 mm');
   });
 });

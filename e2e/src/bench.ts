@@ -30,10 +30,10 @@ export class Bench {
     return this.page.getByRole('status', { name: 'Spread' });
   }
   get room(): Locator {
-    return this.page.getByRole('status', { name: 'Room' });
+    return this.page.getByRole('status', { name: 'Adjustment left' });
   }
-  get giveOutButton(): Locator {
-    return this.page.getByRole('button', { name: /^(Give out|Try again|Saving)/ });
+  get issueButton(): Locator {
+    return this.page.getByRole('button', { name: /^(Issue card|Issue revised card|Try again|Saving)/ });
   }
 
   async chooseWearer(letters: string, name: string): Promise<void> {
@@ -67,9 +67,9 @@ export class Bench {
     await this.page.getByText(unit, { exact: true }).click();
   }
 
-  async giveOut(): Promise<void> {
-    await this.giveOutButton.click();
-    await expect(this.page.getByText(/^given out/)).toBeVisible();
+  async issue(): Promise<void> {
+    await this.issueButton.click();
+    await expect(this.page.getByText(/^issued/)).toBeVisible();
   }
 
   /** Width of the tied bow as drawn, in CSS pixels. */

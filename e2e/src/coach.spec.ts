@@ -70,9 +70,9 @@ test.describe('the coach', () => {
     await coach.press('PageDown');
     await expect(coach.name).toContainText('Lead');
     expect(Number(held)).toBeLessThan(1);
-    await page.getByRole('group', { name: 'Go on by itself after, s' }).getByText('5', { exact: true }).click();
+    await page.getByRole('group', { name: 'Auto-advance, seconds' }).getByText('5', { exact: true }).click();
     await expect(coach.name).toContainText('Cross');
     await page.reload();
-    await expect(page.getByRole('group', { name: 'Go on by itself after, s' }).getByRole('radio', { name: '5' })).toBeChecked();
+    await expect(page.getByRole('group', { name: 'Auto-advance, seconds' }).getByRole('radio', { name: '5' })).toBeChecked();
   });
 });

@@ -14,15 +14,15 @@ test.describe('the coach without three dimensions', () => {
     await coach.chooseWay('Even ends, round a finger');
     await expect(coach.name).toHaveText('1/10Drape');
     await coach.press('PageDown');
-    await expect(coach.step).toContainText('this way needs no lead');
+    await expect(coach.step).toContainText('This way needs no lead');
     await coach.chooseWay('On the thigh or a cylinder');
-    await page.getByRole('spinbutton', { name: 'Girth it is tied on, cm' }).fill('44');
+    await page.getByRole('textbox', { name: 'Girth it is tied on' }).fill('44 cm');
     await expect(page.getByText(/Set the band at .* for this girth/)).toBeVisible();
-    await page.getByRole('spinbutton', { name: 'Girth it is tied on, cm' }).fill('70');
-    await expect(page.getByText(/The band ends .* short of what this girth needs/)).toBeVisible();
+    await page.getByRole('textbox', { name: 'Girth it is tied on' }).fill('70 cm');
+    await expect(page.getByText(/The band is .* too short for this girth/)).toBeVisible();
     await coach.chooseWay('Tied by a helper');
     await coach.press('PageDown');
-    await expect(coach.step).toContainText('the wearer’s left (right as you face him)');
+    await expect(coach.step).toContainText('the wearer’s left (on your right)');
   });
 
   test('finds the fault from what is seen, and leads back to the step where it was made', async ({ page, shop }) => {
@@ -41,8 +41,8 @@ test.describe('the coach without three dimensions', () => {
     await bench.open();
     await bench.chooseWearer('att', 'Corin Attleby');
     await bench.chooseTie('Harbour Night');
-    await bench.giveOutButton.click();
-    await page.getByRole('link', { name: 'Coach the tying' }).click();
+    await bench.issueButton.click();
+    await page.getByRole('link', { name: 'Show the tying' }).click();
     const coach = new Coach(page, shop.address);
     await coach.isLaid();
     await coach.press('p');

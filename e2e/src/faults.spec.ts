@@ -99,12 +99,12 @@ test.describe('a shop whose parts are killed', () => {
     await bench.chooseTie('Harbour Night');
     const { database } = shop.pids();
     process.kill(database, 'SIGSTOP');
-    await bench.giveOutButton.click();
+    await bench.issueButton.click();
     await expect(page.getByText(/Not saved\..*Trying again by itself\./)).toBeVisible({ timeout: 60_000 });
     await expect(bench.name).toHaveValue('In The Dark');
     process.kill(database, 'SIGCONT');
     // it says that it tries again by itself, and does
-    await expect(page.getByText(/^given out/)).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(/^issued/)).toBeVisible({ timeout: 60_000 });
     await expect(page.getByRole('link', { name: 'In The Dark' })).toBeVisible();
   });
 

@@ -12,7 +12,7 @@ test('a wrong size is refused at the field, in words that say what would be righ
   await expect(page.getByText('cannot be negative')).toBeVisible();
   await bench.collar.fill('NaN');
   await expect(page.getByText('The collar size cannot be read')).toBeVisible();
-  await expect(bench.giveOutButton).toBeDisabled();
+  await expect(bench.issueButton).toBeDisabled();
   await bench.collar.fill('16');
   await bench.chooseTie('Harbour Night');
   await bench.setBand('15 3/4');
@@ -32,13 +32,13 @@ test('a tie that cannot reach says so, with what would fit', async ({ page, shop
   await bench.collar.fill('23');
   await bench.chooseTie('Harbour Night');
   await expect(page.getByRole('alert').first()).toContainText('longer than this band goes');
-  await expect(bench.giveOutButton).toBeDisabled();
+  await expect(bench.issueButton).toBeDisabled();
   await page.getByTestId('set-handle').focus();
   await page.keyboard.press('Home');
   await expect(page.getByRole('alert').first()).toContainText('No setting of this band can be worn on this collar');
   await bench.setLead('4');
-  await expect(page.getByRole('alert').first()).toContainText(/does not reach.*Let the band out by at least/);
-  await expect(bench.giveOutButton).toBeDisabled();
+  await expect(page.getByRole('alert').first()).toContainText(/too short to tie\. Let the band out by at least/);
+  await expect(bench.issueButton).toBeDisabled();
 });
 
 test('what is typed survives a reload, also half-typed and wrong', async ({ page, shop }) => {
@@ -54,7 +54,7 @@ test('what is typed survives a reload, also half-typed and wrong', async ({ page
   await expect(page.getByText('write 16 in')).toBeVisible();
   await expect(page.getByRole('button', { name: /Signal Red/ })).toBeVisible();
   await expect(page.getByRole('textbox', { name: 'Note' })).toHaveValue('for Saturday');
-  await page.getByRole('button', { name: 'Start anew' }).click();
+  await page.getByRole('button', { name: 'Clear bench' }).click();
   await expect(bench.name).toHaveValue('');
 });
 
@@ -72,11 +72,11 @@ test('a save that fails keeps everything, says so, and is kept once when it is t
     await route.fetch();
     return route.abort();
   });
-  await bench.giveOutButton.click();
+  await bench.issueButton.click();
   await expect(page.getByText(/Not saved\..*does not answer.*What you typed is kept\. Trying again by itself\./)).toBeVisible();
   await expect(bench.name).toHaveValue('Lost On The Way');
   // nothing is pressed
-  await expect(page.getByText(/^given out/)).toBeVisible();
+  await expect(page.getByText(/^issued/)).toBeVisible();
   await page.getByRole('link', { name: 'Lost On The Way' }).click();
   await expect(page.getByRole('region', { name: 'Fittings' }).getByRole('link')).toHaveCount(1);
 });
@@ -91,8 +91,8 @@ test('a double click gives out one fitting', async ({ page, shop }) => {
     await new Promise((resolve) => setTimeout(resolve, 300));
     await route.continue();
   });
-  await bench.giveOutButton.dblclick({ delay: 20 });
-  await expect(page.getByText(/^given out/)).toBeVisible();
+  await bench.issueButton.dblclick({ delay: 20 });
+  await expect(page.getByText(/^issued/)).toBeVisible();
   await page.getByRole('link', { name: 'Twice Pressed' }).click();
   await expect(page.getByRole('region', { name: 'Fittings' }).getByRole('link')).toHaveCount(1);
 });
@@ -118,19 +118,19 @@ test('an empty shop leads to its first tie, and from there to the bench', async 
     const type = (name: string, text: string) => page.getByRole('textbox', { name, exact: true }).fill(text);
     await type('Name', 'The first');
     for (const [name, text] of Object.entries({
-      'Tip to waist': '62',
-      'Tip to belly': '124',
-      'Tip to nose': '186',
-      Belly: '65',
-      Waist: '80',
-      'Tip to tip': '791.5',
+      'Tip to waist': '62 mm',
+      'Tip to belly': '124 mm',
+      'Tip to nose': '186 mm',
+      Belly: '65 mm',
+      Waist: '80 mm',
+      'Tip to tip': '791.5 mm',
     }))
       await type(name, text);
     await page.reload();
     await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toHaveValue('The first');
     await page.getByRole('button', { name: 'Put in the drawer' }).click();
     await expect(page.getByText('The waist width is 80 mm, wider than the belly (65 mm)', { exact: false })).toBeVisible();
-    await type('Waist', '30');
+    await type('Waist', '30 mm');
     await expect(page.getByRole('group', { name: 'The blade as measured' })).toBeVisible();
     await page.getByRole('button', { name: 'Put in the drawer' }).click();
     await expect(page.getByRole('link', { name: /The first/ })).toBeVisible();

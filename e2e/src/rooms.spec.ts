@@ -38,7 +38,7 @@ test.describe('choices on the bench', () => {
     await page.getByRole('button', { name: 'more measures' }).click();
     await page.getByRole('textbox', { name: 'Face or spectacles' }).fill('12 cm');
     await expect(page.getByText('the bow is wider than the face')).toBeVisible();
-    await expect(page.getByText('past a bound of custom or neatness')).toBeVisible();
+    await expect(page.getByText('wearable, outside a style or neatness limit')).toBeVisible();
     await expect(page.getByText('✕ face').first()).toBeVisible();
     await page.reload();
     await page.getByRole('button', { name: '1 more measure' }).click();
@@ -51,8 +51,8 @@ test.describe('choices on the bench', () => {
     await bench.collar.fill('16');
     await bench.chooseTie('Harbour Night');
     await page.getByText('Late', { exact: true }).click();
-    await expect(page.getByText(/drawn in 2 in gives/)).toBeVisible();
-    await expect(page.getByText(/Tie it at mark 18.*then draw in 2 in at the back, to mark 16/)).toBeVisible();
+    await expect(page.getByText(/taken in 2 in, gives/)).toBeVisible();
+    await expect(page.getByText(/Tie it at mark 18.*then take it in 2 in at the back, to mark 16/)).toBeVisible();
     await expect(bench.setAt).toHaveValue('16');
   });
 
@@ -65,7 +65,7 @@ test.describe('choices on the bench', () => {
     await expect(page.getByText('sewn to length, tip to tip')).toBeVisible();
     await expect(bench.setAt).toBeHidden();
     await expect(page.getByText('Where each school sets it')).toBeHidden();
-    await bench.giveOut();
+    await bench.issue();
     await expect(page.getByText('Bandmaster velvet, cut to 16½')).toBeVisible();
   });
 
@@ -97,13 +97,13 @@ test.describe('records', () => {
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByRole('heading', { name: 'Leocadia Brandt' })).toBeVisible();
     await page.getByRole('textbox', { name: 'Collar size' }).fill('15');
-    await page.getByRole('button', { name: 'Save the record' }).click();
-    await expect(page.getByRole('button', { name: 'Save the record' })).toBeDisabled();
+    await page.getByRole('button', { name: 'Save record' }).click();
+    await expect(page.getByRole('button', { name: 'Save record' })).toBeDisabled();
     await page.getByRole('link', { name: 'Wearers' }).click();
     await page.getByRole('searchbox', { name: 'Find by name' }).fill('leoc');
     await expect(page.getByRole('listitem')).toHaveCount(1);
     await page.getByRole('link', { name: /Leocadia Brandt 15 in/ }).click();
-    await page.getByRole('link', { name: 'To the bench' }).click();
+    await page.getByRole('link', { name: 'Fit on the Bench' }).click();
     const bench = new Bench(page, shop.address);
     await expect(bench.name).toHaveValue('Leocadia Brandt');
     await expect(bench.collar).toHaveValue('15');
@@ -117,11 +117,11 @@ test.describe('records', () => {
     const tie = (await (await request.get(`${shop.address}/api/ties/${id}`)).json()) as { version: number; inStock: number };
     await page.getByRole('textbox', { name: 'In stock' }).fill('5');
     expect((await request.put(`${shop.address}/api/ties/${id}`, { data: { ...tie, inStock: 9 } })).status()).toBe(200);
-    await page.getByRole('button', { name: 'Put in the drawer' }).click();
+    await page.getByRole('button', { name: 'Save tie' }).click();
     await expect(page.getByText(/Somebody else saved this tie in the meantime.*choose what is to be saved/)).toBeVisible();
     await expect(page.getByRole('textbox', { name: 'In stock' })).toHaveValue('5');
     await page.getByRole('group', { name: 'In stock' }).getByRole('button', { name: 'Keep yours' }).click();
-    await page.getByRole('button', { name: 'Put in the drawer' }).click();
+    await page.getByRole('button', { name: 'Save tie' }).click();
     await expect(page.getByRole('link', { name: /Sandbank linen/ })).toContainText('5 in stock');
   });
 });

@@ -30,7 +30,7 @@ test.describe('the fitter at work', () => {
     await expect(page.getByRole('listbox', { name: 'Ties' }).getByRole('option').first()).toBeVisible();
     await press('Enter');
     await press('Control+Enter');
-    await expect(page.getByText(/^given out/)).toBeVisible();
+    await expect(page.getByText(/^issued/)).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Piet van Hollum' })).toBeVisible();
     expect(strokes).toBeLessThanOrEqual(12);
   });
@@ -38,7 +38,7 @@ test.describe('the fitter at work', () => {
   test('shows all its keys on one key, and steps set, lead and schools by them', async ({ page, shop }) => {
     const bench = await fitted(page, shop.address);
     await page.keyboard.press('?');
-    await expect(page.getByRole('dialog', { name: 'Keys' }).getByText('give the fitting out')).toBeVisible();
+    await expect(page.getByRole('dialog', { name: 'Help' }).getByText('issue the card')).toBeVisible();
     await page.keyboard.press('Escape');
     await page.keyboard.press(']');
     await expect(bench.setAt).toHaveValue(inches('16 1/2'));
@@ -68,8 +68,8 @@ test.describe('the fitter at work', () => {
     const offers = page.getByRole('listbox', { name: 'Ties' }).getByRole('option');
     await page.getByRole('button', { name: /^Tie/ }).click();
     await expect(offers.first()).toContainText('Breakwater piqué batwing');
-    await expect(offers.first()).toContainText('white cotton, to match the shirt front');
-    await expect(offers.filter({ hasText: 'Harbour Night' })).toContainText('white tie asks for white cotton');
+    await expect(offers.first()).toContainText('white piqué, to match the shirt front');
+    await expect(offers.filter({ hasText: 'Harbour Night' })).toContainText('white tie asks for white');
     await page.getByRole('combobox', { name: 'Hardware' }).selectOption('slider');
     await expect(offers).toHaveCount(3);
     await page.getByRole('combobox', { name: 'Cloth' }).selectOption('wool');
@@ -81,18 +81,18 @@ test.describe('the fitter at work', () => {
     await expect(page.getByText('White tie is worn with a wing collar.')).toBeVisible();
     await page.getByRole('combobox', { name: 'Collar', exact: true }).click();
     await page.getByRole('option', { name: 'Dress wing' }).click();
-    await expect(page.getByText('Wings behind the bow, as most have it.')).toBeVisible();
+    await expect(page.getByText('Wings behind the bow, as most wear it.')).toBeVisible();
     await page.getByRole('button', { name: '1 more measure' }).click();
     await expect(page.getByRole('textbox', { name: 'Collar points apart' })).toHaveValue('135 mm');
     await page.getByText('over it').click();
-    await expect(page.getByText('Wings over the bow: the other school.')).toBeVisible();
+    await expect(page.getByText('Wings over the bow, as some wear it.')).toBeVisible();
   });
 
   test('a closer look shows what each habit would do with this tie, and takes one of them', async ({ page, shop }) => {
     const bench = await fitted(page, shop.address, 'Corin Attleby', 'Harbour Night');
     await page.getByRole('button', { name: 'Spread over the band' }).click();
     await expect(page.getByRole('img', { name: /Spread over the band of Harbour Night/ })).toBeVisible();
-    await expect(page.getByText('the crossing runs onto the blade:', { exact: false })).toBeVisible();
+    await expect(page.getByText('the crossing reaches the blade:', { exact: false })).toBeVisible();
     await page.getByRole('img', { name: /Spread over the band/ }).scrollIntoViewIfNeeded();
     const chart = await page.getByRole('img', { name: /Spread over the band/ }).boundingBox();
     if (!chart) throw new Error('there is no chart');
@@ -173,7 +173,7 @@ test.describe('the fitter at work', () => {
 test.describe('what goes with the tie', () => {
   test('a card is printed on a label, waits while the roll is out, and can be seen as it was printed', async ({ page, shop }) => {
     const bench = await fitted(page, shop.address, 'Emeka Stroud', 'Long Pier');
-    await bench.giveOut();
+    await bench.issue();
     await page.request.post(`${shop.address}/api/printer/controls`, { data: { labelsLeft: 0 } });
     await page.getByRole('button', { name: 'Label printer' }).click();
     await expect(page.getByText('Waiting: the printer is out of labels.')).toBeVisible();
@@ -194,12 +194,12 @@ test.describe('what goes with the tie', () => {
 
   test('a fitting is revised, the two are compared, worked out anew, and copied to start another', async ({ page, shop }) => {
     const bench = await fitted(page, shop.address, 'Desmond Farrow-Pike', 'Choirstall');
-    await bench.giveOut();
+    await bench.issue();
     const first = page.url();
-    await page.getByRole('link', { name: 'Revise' }).click();
-    await expect(page.getByText('A new revision of a fitting for Desmond Farrow-Pike')).toBeVisible();
+    await page.getByRole('link', { name: 'Revise card' }).click();
+    await expect(page.getByText('A revised card for Desmond Farrow-Pike.')).toBeVisible();
     await page.getByText('Easy', { exact: true }).click();
-    await page.getByRole('button', { name: 'Give out anew' }).click();
+    await page.getByRole('button', { name: 'Issue revised card' }).click();
     await expect(page.getByRole('row', { name: /School/ })).toContainText('→ Easy');
     await expect(page.getByRole('row', { name: /Tip to tip/ })).toContainText('→');
     await page.getByRole('button', { name: 'All lines' }).click();
@@ -208,11 +208,11 @@ test.describe('what goes with the tie', () => {
     await expect(page.getByText('The tie is as it was.', { exact: false })).toBeVisible();
     await page.goto(first);
     await expect(page.getByText('Revision 1 of 2. The latest is')).toBeVisible();
-    await page.getByRole('link', { name: 'Start another from it' }).click();
+    await page.getByRole('link', { name: 'New fitting from this' }).click();
     await expect(bench.name).toHaveValue('Desmond Farrow-Pike');
-    await expect(page.getByText('A new revision', { exact: false })).toBeHidden();
+    await expect(page.getByText('A revised card for', { exact: false })).toBeHidden();
     await bench.chooseTie('Long Pier');
-    await bench.giveOut();
+    await bench.issue();
     await expect(page.getByText('Revision', { exact: false }).first()).toBeHidden();
   });
 
@@ -222,7 +222,7 @@ test.describe('what goes with the tie', () => {
     await expect(page.getByRole('row')).toHaveCount(3);
     await page.getByRole('combobox', { name: 'Fitted by' }).click();
     await page.getByRole('option', { name: 'Osric' }).click();
-    await expect(page.getByText('No fitting is like that.')).toBeVisible();
+    await expect(page.getByText('No card is like that.')).toBeVisible();
     await page.getByRole('combobox', { name: 'Fitted by' }).click();
     await page.getByRole('option', { name: 'Prudence' }).click();
     const saving = page.waitForEvent('download');
@@ -244,13 +244,13 @@ test.describe('the records', () => {
     await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.getByText('estimated from the neck', { exact: false })).toBeVisible();
     const address = page.url();
-    await page.getByRole('link', { name: 'To the bench' }).click();
+    await page.getByRole('link', { name: 'Fit on the Bench' }).click();
     await expect(page.getByText('≈ from the neck')).toBeVisible();
     await page.getByRole('textbox', { name: 'Collar size' }).fill('15 3/4');
     await expect(page.getByText('≈ from the neck')).toBeHidden();
     await page.goto(address);
     await page.getByRole('textbox', { name: 'Collar size' }).fill('15 3/4');
-    await page.getByRole('button', { name: 'Save the record' }).click();
+    await page.getByRole('button', { name: 'Save record' }).click();
     const history = page.getByRole('region', { name: 'Measures over time' });
     await expect(history.getByRole('listitem')).toHaveCount(2);
     await expect(history.getByRole('listitem').first()).toContainText(`collar size ${inches('15 3/4')} in`);
@@ -286,32 +286,32 @@ test.describe('the records', () => {
     const belly = page.getByRole('textbox', { name: 'Belly', exact: true });
     await page.getByTestId('hold-belly').focus();
     await page.keyboard.press('ArrowUp');
-    await expect(belly).toHaveValue('45');
+    await expect(belly).toHaveValue('45 mm');
     const box = await page.getByTestId('hold-belly').boundingBox();
     if (!box) throw new Error('the belly cannot be taken hold of');
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
     await page.mouse.down();
     await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2 - 9, { steps: 3 });
     await page.mouse.up();
-    expect(Number(await belly.inputValue())).toBeGreaterThan(46);
+    expect(Number.parseFloat(await belly.inputValue())).toBeGreaterThan(46);
     await page.getByRole('button', { name: 'Add a point' }).click();
     await expect(page.getByRole('textbox', { name: 'Further widths' })).toHaveValue(/^\d.*:\d/);
     await page.getByRole('textbox', { name: 'Further widths' }).fill('25:90');
-    await page.getByRole('button', { name: 'Put in the drawer' }).click();
+    await page.getByRole('button', { name: 'Save tie' }).click();
     await expect(page.getByText('between nose and belly a blade only widens or only narrows', { exact: false })).toBeVisible();
     await expect(page.getByText('These measures contradict each other; see the fields.')).toBeVisible();
     await page.reload();
     await expect(page.getByRole('textbox', { name: 'Further widths' })).toHaveValue('25:90');
-    await page.getByRole('button', { name: 'Leave as it was' }).click();
+    await page.getByRole('button', { name: 'Discard changes' }).click();
     await page.getByRole('link', { name: /Quayside check/ }).click();
-    await expect(belly).toHaveValue('44');
+    await expect(belly).toHaveValue('44 mm');
     // one tape reading at a mark calibrates the whole band
     await page.getByRole('textbox', { name: 'Read at' }).fill('14 1/2');
-    const before = Number(await page.getByRole('textbox', { name: 'Tip to tip' }).inputValue());
-    await page.getByRole('textbox', { name: 'Tip to tip' }).fill(String(before + 3 * 12.7 + 2));
-    await page.getByRole('button', { name: 'Put in the drawer' }).click();
+    const before = Number.parseFloat(await page.getByRole('textbox', { name: 'Tip to tip' }).inputValue());
+    await page.getByRole('textbox', { name: 'Tip to tip' }).fill(`${before + 3 * 12.7 + 2} mm`);
+    await page.getByRole('button', { name: 'Save tie' }).click();
     await page.getByRole('link', { name: /Quayside check/ }).click();
-    await expect(page.getByRole('textbox', { name: 'Tip to tip' })).toHaveValue(String(Math.round((before + 2) * 1000) / 1000));
+    await expect(page.getByRole('textbox', { name: 'Tip to tip' })).toHaveValue(`${Math.round((before + 2) * 1000) / 1000} mm`);
   });
 
   test('a table with mistakes is answered row by row, and taken in once it is right or the good rows are chosen', async ({
@@ -345,12 +345,12 @@ test.describe('the records', () => {
     await page.getByRole('textbox', { name: 'Ease' }).fill('1/2 in');
     await page.getByRole('combobox', { name: 'House school' }).click();
     await page.getByRole('option', { name: /^Easy/ }).click();
-    await page.getByRole('button', { name: 'Save the habits' }).click();
-    await expect(page.getByRole('button', { name: 'Save the habits' })).toBeDisabled();
+    await page.getByRole('button', { name: 'Save habits' }).click();
+    await expect(page.getByRole('button', { name: 'Save habits' })).toBeDisabled();
     try {
       const bench = new Bench(page, shop.address);
       await bench.open();
-      await page.getByRole('button', { name: 'Start anew' }).click();
+      await page.getByRole('button', { name: 'Clear bench' }).click();
       await bench.collar.fill('16');
       await bench.chooseTie('Harbour Night');
       await expect(bench.setAt).toHaveValue(inches('16 1/2'));
@@ -366,7 +366,7 @@ test.describe('the records', () => {
     await page.getByRole('button', { name: 'Add a collar' }).click();
     await page.getByRole('textbox', { name: 'Collar’s name' }).fill('Pier cutaway');
     await page.getByRole('textbox', { name: 'Points apart' }).fill('161 mm');
-    await page.getByRole('button', { name: 'Save the collar' }).click();
+    await page.getByRole('button', { name: 'Save collar' }).click();
     await expect(page.getByText('Pier cutaway')).toBeVisible();
     const bench = new Bench(page, shop.address);
     await bench.open();

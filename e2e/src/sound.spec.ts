@@ -33,7 +33,7 @@ const enter = async (shop: Shop, name: string, more: object = {}): Promise<strin
 const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
 /** What makes the page look at its records again, as when somebody comes back to it. */
 const comeBack = (page: Page) => page.evaluate(() => window.dispatchEvent(new Event('focus')));
-const saveButton = (page: Page) => page.getByRole('button', { name: 'Save the record' });
+const saveButton = (page: Page) => page.getByRole('button', { name: 'Save record' });
 
 test.describe('two people at one wearer', () => {
   test('change different fields and both changes are kept, by saving, by focus, by reload and by going away', async ({ page, shop }) => {
@@ -123,7 +123,7 @@ test('two people at one tie, and at the house’s habits: what one did not touch
   }).toPass();
   await page.reload();
   await expect(field(page, 'Price code')).toHaveValue('MINE');
-  await page.getByRole('button', { name: 'Put in the drawer' }).click();
+  await page.getByRole('button', { name: 'Save tie' }).click();
   await expect(page).toHaveURL(/\/drawer$/);
   expect(await read(shop, path)).toMatchObject({ priceCode: 'MINE', inStock: 77, takeUp: { shortMm: 12.5, longMm: 44 } });
 
@@ -131,8 +131,8 @@ test('two people at one tie, and at the house’s habits: what one did not touch
   const house = await read(shop, '/api/shop');
   await field(page, 'Even within').fill('2 mm');
   await saveElsewhere(shop, '/api/shop', { paper: 'Letter' });
-  await page.getByRole('button', { name: 'Save the habits' }).click();
-  await expect(page.getByRole('button', { name: 'Save the habits' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Save habits' }).click();
+  await expect(page.getByRole('button', { name: 'Save habits' })).toBeDisabled();
   expect(await read(shop, '/api/shop')).toMatchObject({ evennessMm: 2, paper: 'Letter' });
   await saveElsewhere(shop, '/api/shop', { paper: house['paper'], evennessMm: house['evennessMm'] });
 });
@@ -151,9 +151,9 @@ test.describe('the bench', () => {
     }
     await one.page.reload();
     await expect(one.name).toHaveValue('In The First Tab');
-    await two.giveOut();
+    await two.issue();
     await expect(two.page.getByRole('link', { name: 'In The Second Tab' })).toBeVisible();
-    await one.giveOut();
+    await one.issue();
     await expect(one.page.getByRole('link', { name: 'In The First Tab' })).toBeVisible();
   });
 
@@ -166,12 +166,12 @@ test.describe('the bench', () => {
     await page.getByRole('button', { name: /more measure/ }).click();
     await field(page, 'Face or spectacles').fill('141 mm');
     await saveElsewhere(shop, `/api/wearers/${id}`, { neckBreadthMm: 121, faceWidthMm: 138 });
-    await bench.giveOutButton.click();
+    await bench.issueButton.click();
     const clash = page.getByRole('group', { name: 'Face or spectacles' });
     await expect(clash).toContainText('the record says 138 mm, here it says 141 mm');
     await expect(field(page, 'Neck breadth')).toHaveValue('121 mm');
     await clash.getByRole('button', { name: 'Keep what is here' }).click();
-    await bench.giveOut();
+    await bench.issue();
     expect(await read(shop, `/api/wearers/${id}`)).toMatchObject({ neckBreadthMm: 121, faceWidthMm: 141, version: 3 });
   });
 
@@ -188,10 +188,10 @@ test.describe('the bench', () => {
       await route.fetch();
       return route.abort();
     });
-    await bench.giveOutButton.click();
+    await bench.issueButton.click();
     await expect(page.getByText(/Not saved\..*Trying again by itself\./)).toBeVisible();
     await bench.name.fill('Misspelt Name');
-    await expect(page.getByText(/^given out/)).toBeVisible();
+    await expect(page.getByText(/^issued/)).toBeVisible();
     await expect(page.getByRole('link', { name: 'Misspelt Name' })).toBeVisible();
     const { wearers } = (await read(shop, '/api/wearers?q=misspelt')) as unknown as { wearers: Record[] };
     expect(wearers.map(({ name }) => name)).toEqual(['Misspelt Name']);

@@ -1,4 +1,4 @@
-import type { ImportReport, Problem } from '@easytuck/contract';
+import type { ImportReport, KnownRows, Problem, TakenMeasure, Tie, Wearer } from '@easytuck/contract';
 import fc from 'fast-check';
 import { Readable } from 'node:stream';
 import { mkdtemp, writeFile } from 'node:fs/promises';
@@ -23,8 +23,10 @@ afterAll(async () => {
   await Promise.all(shops.map((shop) => shop.close()));
 });
 
-const take = async (shop: TestShop, kind: string, body: string, mode: string, type = 'text/csv') =>
-  sendTableFile(shop, kind, body, mode, { name: type === 'text/csv' ? 'table.csv' : 'table.json' });
+const take = async (shop: TestShop, kind: string, body: string | Buffer, mode: string, type = 'text/csv', known: KnownRows = 'skip') =>
+  sendTableFile(shop, kind, body, mode, { name: type === 'text/csv' ? 'table.csv' : 'table.json', known });
+const get = async (shop: TestShop, url: string) =>
+  (await shop.app.inject({ method: 'GET', url })).json<{ wearers: Wearer[]; ties: Tie[]; measures: TakenMeasure[] }>();
 const writeCsv = (columns: readonly string[], rows: readonly (readonly string[])[]): string =>
   writeCsvHeading(columns) + writeCsvRows(rows);
 /** Reads a text in pieces of a few bytes, so that any place may fall between two of them. */
@@ -148,8 +150,8 @@ describe('tables', () => {
     expect(await report(shop, 'ties', text, 'good')).toMatchObject({ taken: 1 });
     expect(await count(shop, 'ties')).toBe(1);
     // the same file again, as by a second click: what is there already is not taken in twice
-    expect(await report(shop, 'ties', text, 'good')).toMatchObject({ taken: 0, good: 0 });
-    expect((await report(shop, 'ties', text, 'check')).mistakes[0]?.message).toBe('There is a tie of this name already.');
+    expect(await report(shop, 'ties', text, 'good')).toMatchObject({ taken: 0, good: 0, known: 1, bad: 4 });
+    expect(await count(shop, 'ties')).toBe(1);
   });
 
   it('that are no tables are refused in words', async () => {
@@ -266,7 +268,7 @@ describe('an import', () => {
     expect(await readAll(3)).toBe(3);
     await expect(readAll(2)).rejects.toMatchObject({
       status: 413,
-      message: expect.stringContaining('No more than 2 rows are taken in at once'),
+      message: expect.stringContaining('No more than 2 rows are imported at once'),
     });
     const long = '𠮷'.repeat(5_000);
     const found = await report(shop, 'wearers', `name,collar,long end,note\n${long},${long},${long},${'n'.repeat(300_000)}`, 'check');
@@ -323,10 +325,72 @@ describe('an import', () => {
       "UPDATE wearers a JOIN wearers b ON b.name = 'Person 80 Importly' SET a.merged_into = b.id WHERE a.name = 'Person 79 Importly'",
     );
     const found = await report(shop, 'wearers', again, 'good');
-    expect(found).toMatchObject({
-      taken: 3,
-      bad: 1,
-      mistakes: [{ row: 2, message: 'Somebody of this name and collar is on record already.' }],
-    });
+    expect(found).toMatchObject({ taken: 3, known: 1, bad: 0, mistakes: [] });
+  });
+
+  it('brings those on record up to date where that is chosen: what the file gives, and nothing else', async () => {
+    const shop = await open();
+    const first = 'name,collar,long end,neck breadth mm,note,contact\nAnn Pier,16,left,120,likes velvet,at the quay\nBert Mole,15,left,,,';
+    expect(await report(shop, 'wearers', first, 'all')).toMatchObject({ taken: 2 });
+    const later = 'name,collar,long end,neck breadth mm,note\nann pier,16,right,126,\nBert Mole,15,left,,\nCara Sound,17,left,,';
+    expect(await report(shop, 'wearers', later, 'check')).toMatchObject({ good: 1, known: 2, bad: 0, taken: 0, updated: 0 });
+    // left as they are, unless it is chosen
+    expect(await report(shop, 'wearers', later, 'all')).toMatchObject({ taken: 1, known: 2, updated: 0 });
+    const [ann] = (await get(shop, '/api/wearers?q=ann')).wearers;
+    expect(ann).toMatchObject({ longEnd: 'left', version: 1 });
+    expect(await report(shop, 'wearers', later, 'all', 'text/csv', 'update')).toMatchObject({ taken: 0, known: 3, updated: 1 });
+    const [now] = (await get(shop, '/api/wearers?q=ann')).wearers;
+    expect(now).toMatchObject({ name: 'ann pier', longEnd: 'right', neckBreadthMm: 126, note: '', contact: 'at the quay', version: 2 });
+    const { measures } = await get(shop, `/api/wearers/${now?.id ?? ''}/measures`);
+    expect(measures.filter(({ kind }) => kind === 'neckBreadthMm').map(({ value }) => value)).toEqual([126, 120]);
+    // once more: nothing differs any more
+    expect(await report(shop, 'wearers', later, 'all', 'text/csv', 'update')).toMatchObject({ known: 3, updated: 0 });
+    expect(await report(shop, 'wearers', later, 'all', 'text/csv', 'add')).toMatchObject({ taken: 3 });
+    expect(await count(shop, 'wearers')).toBe(6);
+    const torn = await report(shop, 'wearers', later, 'all', 'text/csv', 'update');
+    expect(torn).toMatchObject({ bad: 3, updated: 0 });
+    expect(torn.mistakes[0]?.message).toBe('Several on record have this name and collar. Merge them first.');
+  });
+
+  it('brings ties up to date by name, and keeps what the table does not tell', async () => {
+    const shop = await open();
+    await shop.app.inject({ method: 'POST', url: '/api/ties', payload: aTie({ name: 'Counted Again', inStock: 3, priceCode: 'C' }) });
+    const csv = await save(shop, 'ties', 'csv');
+    const [heading = '', line = ''] = csv.replace('\uFEFF', '').split('\r\n');
+    const at = Papa.parse<string[]>(heading).data[0]?.indexOf('in stock') ?? -1;
+    const cells = Papa.parse<string[]>(line).data[0] ?? [];
+    const changed = `${heading}\n${Papa.unparse([cells.map((cell, i) => (i === at ? '11' : cell))])}`;
+    expect(await report(shop, 'ties', changed, 'all', 'text/csv', 'update')).toMatchObject({ taken: 0, updated: 1 });
+    const [tie] = (await get(shop, '/api/ties')).ties;
+    expect(tie).toMatchObject({ inStock: 11, priceCode: 'C', version: 2 });
+    expect(await report(shop, 'ties', changed, 'all', 'text/csv', 'update')).toMatchObject({ known: 1, updated: 0 });
+  });
+
+  it.each([
+    ['UTF-8', (text: string) => Buffer.from(text), 'utf-8'],
+    ['UTF-8 with a mark', (text: string) => Buffer.from(`\uFEFF${text}`), 'utf-8'],
+    ['UTF-16, little end first, without a mark', (text: string) => Buffer.from(text, 'utf16le'), 'utf-16le'],
+    ['UTF-16, little end first', (text: string) => Buffer.from(`\uFEFF${text}`, 'utf16le'), 'utf-16le'],
+    ['UTF-16, big end first', (text: string) => Buffer.from(`\uFEFF${text}`, 'utf16le').swap16(), 'utf-16be'],
+    // both hold the letters of these names at the same places
+    ['Windows-1252', (text: string) => Buffer.from(text, 'latin1'), 'windows-1252'],
+  ])('reads the letters of a file in %s', async (_name, encode, readAs) => {
+    const shop = await open();
+    const text = 'name,collar,long end,note\nJérôme Bränz,16,left,piqué\nZoë Ängström,15,left,ß\n';
+    const found = await take(shop, 'wearers', encode(text), 'all');
+    expect(found.json<ImportReport>()).toMatchObject({ taken: 2, bad: 0, readAs });
+    const names = (await get(shop, '/api/wearers')).wearers.map(({ name }) => name).sort();
+    expect(names).toEqual(['Jérôme Bränz', 'Zoë Ängström']);
+  });
+
+  it('finds Windows-1252 also where its first accent stands far down, and takes a first line that names the separator', async () => {
+    const shop = await open();
+    const many = Array.from({ length: 6_000 }, (_, i) => `Plain Name ${i};16;left`).join('\r\n');
+    const text = `sep=;\r\nname;collar;long end\r\n${many}\r\nZoë Last;15;left\r\nWrong;99;left\r\n`;
+    const found = (await take(shop, 'wearers', Buffer.from(text, 'latin1'), 'good')).json<ImportReport>();
+    expect(found).toMatchObject({ total: 6_002, taken: 6_001, readAs: 'windows-1252' });
+    // the line is none that a spreadsheet counts
+    expect(found.mistakes[0]?.row).toBe(6_003);
+    expect((await get(shop, '/api/wearers?q=last')).wearers.map(({ name }) => name)).toEqual(['Zoë Last']);
   });
 });

@@ -1,5 +1,5 @@
 /** A server for a test: its own database on the private MariaDB that DATABASE_URL points at. */
-import type { FittingInput, NewWearer, TieInput } from '@easytuck/contract';
+import type { FittingInput, NewWearer, TieInput, KnownRows } from '@easytuck/contract';
 import { sampleFitting, sampleTie } from '@easytuck/contract/testing';
 import { randomBytes } from 'node:crypto';
 import type { FastifyInstance } from 'fastify';
@@ -45,14 +45,14 @@ export async function sendTableFile(
   kind: string,
   body: string | Buffer,
   mode: string,
-  { key, name = 'table.csv' }: { readonly key?: string; readonly name?: string } = {},
+  { key, name = 'table.csv', known = 'skip' }: { readonly key?: string; readonly name?: string; readonly known?: KnownRows } = {},
 ) {
   const form = new FormData();
   form.append('file', new File([body], name));
   const sent = new Response(form);
   return shop.app.inject({
     method: 'POST',
-    url: `/api/exchange/${kind}?${new URLSearchParams({ mode, ...(key === undefined ? {} : { key }) }).toString()}`,
+    url: `/api/exchange/${kind}?${new URLSearchParams({ mode, known, ...(key === undefined ? {} : { key }) }).toString()}`,
     headers: { 'content-type': sent.headers.get('content-type') ?? '' },
     payload: Buffer.from(await sent.arrayBuffer()),
   });

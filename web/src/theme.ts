@@ -26,7 +26,7 @@ export const PAGE_WIDTH = '82.5rem';
 
 /** Type for figures and headings; its digits are of one width. */
 export const FIGURES = '"Source Serif 4 Variable", Georgia, serif';
-const TEXT = '"Inter Variable", system-ui, sans-serif';
+export const TEXT = '"Inter Variable", system-ui, sans-serif';
 
 export const theme = createTheme({
   palette: {
@@ -93,13 +93,28 @@ export const theme = createTheme({
         root: {
           fontSize: '1.125rem',
           minHeight: 36,
+          'label + &': { marginTop: 0 },
           '&::before': { borderBottomStyle: 'dashed', borderBottomColor: COLOURS.pencil },
           '&:hover:not(.Mui-disabled, .Mui-error)::before': { borderBottom: `1px dashed ${COLOURS.ink}` },
         },
       },
     },
-    // labels stand above their fields always; at three quarters of 1.2 rem they are read at a counter
-    MuiInputLabel: { styleOverrides: { root: { color: COLOURS.pencil, fontSize: '1.2rem' } } },
+    // labels stand above their fields always, large enough to be read at a counter, and wrap where there is no room
+    MuiInputLabel: {
+      styleOverrides: {
+        root: {
+          color: COLOURS.pencil,
+          fontSize: '0.9rem',
+          lineHeight: 1.3,
+          position: 'static',
+          transform: 'none',
+          maxWidth: 'none',
+          whiteSpace: 'normal',
+          overflow: 'visible',
+        },
+      },
+    },
+    MuiSelect: { styleOverrides: { select: { whiteSpace: 'normal', textOverflow: 'clip', overflowWrap: 'anywhere' } } },
     MuiFormHelperText: { styleOverrides: { root: { fontSize: '0.875rem', lineHeight: 1.35 } } },
     MuiPaper: { defaultProps: { elevation: 0 } },
     // A menu is gone when it closes: a backdrop that lingers would swallow the next touch.

@@ -11,8 +11,16 @@ export type ImportMode = z.infer<typeof importMode>;
 export const exchangeKind = z.enum(['ties', 'wearers']);
 export type ExchangeKind = z.infer<typeof exchangeKind>;
 
+/** What becomes of rows that are on record already: left as they are, brought up to date, or entered beside them. */
+export const knownRows = z.enum(['skip', 'update', 'add']);
+export type KnownRows = z.infer<typeof knownRows>;
+
+/** How the letters of a file are laid down. */
+export const fileEncoding = z.enum(['utf-8', 'utf-16le', 'utf-16be', 'windows-1252']);
+export type FileEncoding = z.infer<typeof fileEncoding>;
+
 /** `key` is made where the file is chosen: the same import sent again is done once. */
-export const importQuery = z.object({ mode: importMode, key: recordId.optional() });
+export const importQuery = z.object({ mode: importMode, known: knownRows.default('skip'), key: recordId.optional() });
 
 /** Largest file that is taken in, and most rows of each kind: a drawer is looked through whole, wearers are searched. */
 export const LARGEST_IMPORT_MB = 256;
@@ -31,9 +39,15 @@ export const MOST_MISTAKES_LISTED = 500;
 /** What came of reading a file. */
 export const importReport = z.object({
   total: z.int(),
+  /** Rows that are new. */
   good: z.int(),
+  /** Rows that are on record already. */
+  known: z.int().default(0),
   bad: z.int(),
   taken: z.int(),
+  /** Records that were brought up to date; one in which nothing differs is not counted. */
+  updated: z.int().default(0),
+  readAs: fileEncoding.default('utf-8'),
   mistakes: z.array(importMistake),
   /** Mistakes beyond those that are listed. */
   further: z.int(),

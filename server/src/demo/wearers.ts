@@ -21,7 +21,7 @@ export function demoWearers(now: Date): readonly WearerInput[] {
       ...dinner,
       contact: 'Band room, Tuesdays after seven',
       bareNeckMm: 394,
-      dexterity: 'learning',
+      dexterity: 'sure',
       finish: 'even',
       takenBy: 'Hester',
     },
@@ -62,7 +62,13 @@ export function demoWearers(now: Date): readonly WearerInput[] {
       contact: 'By the ferry office',
       dexterity: 'needsHelp',
     },
-    { name: 'Tobias Renwick-Oyelaran', collar: '16½', longEnd: 'right', note: 'Steward, night ferry. Issue ties only.' },
+    {
+      name: 'Tobias Renwick-Oyelaran',
+      collar: '16½',
+      longEnd: 'right',
+      note: 'Steward, night ferry. Issue ties only.',
+      dexterity: 'learning',
+    },
     { name: 'Piet van Hollum', collar: '43 cm', longEnd: 'left', note: 'First officer, night ferry.', faceWidthMm: 142 },
     {
       name: 'Agnes Lockyer-Bright',

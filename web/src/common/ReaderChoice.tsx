@@ -3,14 +3,14 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 
 /** Who reads: words name sides, and drawings are turned, accordingly. */
-export function ReaderChoice({ reader, onChange, width = 250 }: { reader: Told; onChange: (reader: Told) => void; width?: number }) {
+export function ReaderChoice({ reader, onChange }: { reader: Told; onChange: (reader: Told) => void }) {
   return (
     <TextField
       select
-      label="“You” are"
+      label="Who is reading"
       value={reader}
       onChange={(event) => onChange(event.target.value as Told)}
-      sx={{ width, maxWidth: '100%' }}
+      sx={{ width: '16rem', maxWidth: '100%' }}
     >
       {READERS.map((each) => (
         <MenuItem key={each} value={each}>

@@ -81,8 +81,8 @@ export function Shell() {
         <Box sx={{ fontFamily: FIGURES, fontSize: '1.3rem', fontWeight: 600, whiteSpace: 'nowrap' }}>Easy Tuck</Box>
         <Box
           component="nav"
-          aria-label="Rooms"
-          sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 0.5, flex: '1 1 auto', order: { xs: 3, sm: 0 }, minWidth: 0 }}
+          aria-label="Pages"
+          sx={{ display: 'flex', flexWrap: 'wrap', columnGap: { xs: 0, md: 0.5 }, flex: '1 1 auto', order: { xs: 3, sm: 0 }, minWidth: 0 }}
         >
           {ROOMS.map(({ to, name }) => (
             <Box
@@ -91,7 +91,8 @@ export function Shell() {
               to={to}
               end={to === '/'}
               sx={{
-                px: { xs: 0.75, sm: 1, md: 1.5 },
+                px: { xs: '3.2px', sm: 0.8, md: 1.5 },
+                fontSize: { xs: '0.9375rem', sm: '1rem' },
                 lineHeight: { xs: '41px', sm: '51px' },
                 color: 'text.primary',
                 textDecoration: 'none',
@@ -126,7 +127,7 @@ export function Shell() {
         </Button>
       </Box>
       <NothingKept />
-      {isLoading && <LinearProgress aria-label="Loading the room" sx={{ position: 'absolute', insetInline: 0, height: 2 }} />}
+      {isLoading && <LinearProgress aria-label="Loading the page" sx={{ position: 'absolute', insetInline: 0, height: 2 }} />}
       <Box component="main" id="main" tabIndex={-1} sx={{ '&:focus': { outline: 'none' } }}>
         <Outlet />
       </Box>

@@ -52,8 +52,12 @@ export async function* readCsv(source: Readable, delimiter: string): AsyncGenera
   );
   source.once('error', (error) => parser.destroy(error));
   let row = 0;
+  let isBeforeHeading = true;
   try {
     for await (const cells of parser as AsyncIterable<string[]>) {
+      // a spreadsheet does not count this line, nor show it
+      if (isBeforeHeading && SEPARATOR_LINE.test(cells.join(delimiter))) continue;
+      isBeforeHeading = false;
       row += 1;
       if (cells.some((cell) => cell.trim() !== '')) yield { row, cells: row === 1 ? cells : cells.map(bare) };
     }
@@ -69,10 +73,15 @@ export async function* readCsv(source: Readable, delimiter: string): AsyncGenera
   }
 }
 
-/** Whether cells stand between commas, semicolons or tabs, by the heading. */
+/** A first line that names what stands between cells, as some spreadsheets write and read it. */
+const SEPARATOR_LINE = /^sep=([,;\t])\s*$/i;
+
+/** Whether cells stand between commas, semicolons or tabs: by a first line that says so, else by the heading. */
 export function delimiterOf(beginning: string): ',' | ';' | '\t' {
   const end = beginning.search(/[\r\n]/);
   const heading = end < 0 ? beginning : beginning.slice(0, end);
+  const named = SEPARATOR_LINE.exec(heading.replace(BYTE_ORDER_MARK, ''))?.[1];
+  if (named !== undefined) return named as ',' | ';' | '\t';
   const count = (delimiter: string): number => heading.split(delimiter).length;
   return ([',', ';', '\t'] as const).reduce((best, each) => (count(each) > count(best) ? each : best));
 }

@@ -1,12 +1,14 @@
-import type { ExchangeKind, ImportMode, ImportReport, TieData, WearerData } from '@easytuck/contract';
+import type { ExchangeKind, FileEncoding, ImportMode, ImportReport, KnownRows, TieData, WearerData } from '@easytuck/contract';
+import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuid } from 'uuid';
 import { defineModels } from '../../database/models.ts';
 import { withTransaction, type Sequelize, type Transaction } from '../../database/withTransaction.ts';
 import { ProblemError } from '../../problem.ts';
 import { tieRepository } from '../ties/repository.ts';
+import { dataOf as tieDataOf } from '../ties/service.ts';
 import { wearerRepository } from '../wearers/repository.ts';
-import { wholeWearer } from '../wearers/service.ts';
-import { readTable, Tally, type PlacedRow, type TableKind } from './readTable.ts';
+import { keptOf, keptWearer, measuresBetween, wholeWearer } from '../wearers/service.ts';
+import { readTable, Tally, type PlacedRow, type ReadRow, type TableKind } from './readTable.ts';
 import { tieTable } from './tieTable.ts';
 import { wearerTable } from './wearerTable.ts';
 
@@ -15,6 +17,8 @@ export interface ImportOrder {
   readonly kind: ExchangeKind;
   readonly format: 'csv' | 'json';
   readonly mode: ImportMode;
+  /** What becomes of rows that are on record already. */
+  readonly known: KnownRows;
   /** Where the file lies. */
   readonly path: string;
 }
@@ -34,9 +38,11 @@ const LONGEST_REST_MS = 60;
 /** What a kind of table needs of the records. */
 interface Store<Data> {
   readonly table: TableKind<Data>;
-  /** Which of these are on record already, as the table compares them. */
-  readonly known: (rows: readonly Data[], transaction: Transaction | null) => Promise<ReadonlySet<string>>;
+  /** Keys of the records that are the same as one of these, as the table compares them. */
+  readonly known: (rows: readonly Data[], transaction: Transaction | null) => Promise<ReadonlyMap<string, readonly string[]>>;
   readonly insert: (rows: readonly Data[], transaction: Transaction) => Promise<void>;
+  /** Puts what a row gives into the record; what it does not give stays. @returns whether anything differed. */
+  readonly update: (id: string, data: Data, given: ReadonlySet<string>, transaction: Transaction) => Promise<boolean>;
 }
 
 /**
@@ -62,45 +68,51 @@ async function importInto<Data>(
   onStep: (step: ImportStep) => void,
   signal: AbortSignal,
 ): Promise<ImportReport> {
+  const tally = new Tally(store.table, order.known);
+  const read: { as: FileEncoding } = { as: 'utf-8' };
+  const batches = (): AsyncGenerator<readonly PlacedRow<Data>[]> => batchesOf(store, order, (as) => (read.as = as), onStep, signal);
   if (order.mode === 'check') {
-    const tally = new Tally(store.table);
-    for await (const batch of batchesOf(store, order, onStep, signal)) tally.add(batch, await store.known(dataOf(batch), null));
-    return tally.report(0);
+    for await (const batch of batches()) tally.add(batch, await store.known(dataOf(batch), null));
+    return tally.report(0, 0, read.as);
   }
-  const tally = new Tally(store.table);
-  let taken = 0;
+  let [taken, updated] = [0, 0];
   try {
     await withTransaction(sequelize, async (transaction) => {
-      for await (const batch of batchesOf(store, order, onStep, signal)) {
-        const good = tally.add(batch, await store.known(dataOf(batch), transaction));
+      for await (const batch of batches()) {
+        const { fresh, known } = tally.add(batch, await store.known(dataOf(batch), transaction));
         if (order.mode === 'all' && tally.bad > 0) continue;
-        await store.insert(good, transaction);
-        taken += good.length;
+        const entered = dataOf(order.known === 'add' ? [...fresh, ...known.map(({ read: row }) => row)] : fresh);
+        await store.insert(entered, transaction);
+        taken += entered.length;
+        if (order.known !== 'update') continue;
+        for (const { read: row, id } of known)
+          if (row.data !== null && (await store.update(id, row.data, row.given, transaction))) updated += 1;
       }
       if (order.mode === 'all' && tally.bad > 0) throw new NothingTaken();
     });
   } catch (error) {
     if (!(error instanceof NothingTaken)) throw error;
-    taken = 0;
+    [taken, updated] = [0, 0];
   }
-  return tally.report(taken);
+  return tally.report(taken, updated, read.as);
 }
 
 /** Ends a transaction whose rows are not to be kept. */
 class NothingTaken extends Error {}
 
-const dataOf = <Data>(batch: readonly PlacedRow<Data>[]): Data[] => batch.flatMap(({ data }) => (data === null ? [] : [data]));
+const dataOf = <Data>(batch: readonly ReadRow<Data>[]): Data[] => batch.flatMap(({ data }) => (data === null ? [] : [data]));
 
 async function* batchesOf<Data>(
   { table }: Store<Data>,
   { format, path }: ImportOrder,
+  onEncoding: (encoding: FileEncoding) => void,
   onStep: (step: ImportStep) => void,
   signal: AbortSignal,
 ): AsyncGenerator<readonly PlacedRow<Data>[]> {
   let rows = 0;
   let batch: PlacedRow<Data>[] = [];
   let began = performance.now();
-  for await (const row of readTable(table, format, path)) {
+  for await (const row of readTable(table, format, path, onEncoding)) {
     rows += 1;
     batch.push(row);
     if (batch.length < BATCH) continue;
@@ -126,8 +138,8 @@ function wearerStore(sequelize: Sequelize): Store<WearerData> {
         transaction,
       );
       // a collar that was only proposed is nobody's measure
-      return new Set(
-        found.map(({ name, collar, collarEstimated }) => wearerTable.sameAs({ ...EMPTY, name, collar: collarEstimated ? null : collar })),
+      return keysBy(found, ({ name, collar, collarEstimated }) =>
+        wearerTable.sameAs({ ...EMPTY, name, collar: collarEstimated ? null : collar }),
       );
     },
     insert: async (rows, transaction) =>
@@ -136,7 +148,28 @@ function wearerStore(sequelize: Sequelize): Store<WearerData> {
         new Date(),
         transaction,
       ),
+    update: async (id, data, given, transaction) => {
+      const before = await wearers.lock(id, transaction);
+      if (!before) return false;
+      const was = keptOf(before);
+      const { collarEstimated, ...typed } = was;
+      const merged = { ...typed, collar: collarEstimated ? null : was.collar, takenBy: '', ...partsOf(data, given) };
+      const kept = keptWearer(merged, was.collar.system);
+      if (isDeepStrictEqual(kept, was)) return false;
+      return wearers.update(id, before.version, kept, measuresBetween(was, kept, data.takenBy), new Date(), transaction);
+    },
   };
+}
+
+/** The parts of a record that a file gives. */
+const partsOf = <Data extends object>(data: Data, given: ReadonlySet<string>): Partial<Data> =>
+  Object.fromEntries(Object.entries(data).filter(([part]) => given.has(part))) as Partial<Data>;
+
+/** Keys of records by what they are compared by. */
+function keysBy<R extends { readonly id: string }>(records: readonly R[], sameAs: (record: R) => string): Map<string, string[]> {
+  const keys = new Map<string, string[]>();
+  for (const record of records) keys.set(sameAs(record), [...(keys.get(sameAs(record)) ?? []), record.id]);
+  return keys;
 }
 
 /** A wearer of whom nothing is known: for comparing by what is. */
@@ -156,7 +189,7 @@ function tieStore(sequelize: Sequelize): Store<TieData> {
         rows.map(({ name }) => name),
         transaction,
       );
-      return new Set(found.map(sameTieName));
+      return keysBy(found, ({ name }) => sameTieName(name));
     },
     insert: async (rows, transaction) =>
       ties.insertAll(
@@ -164,6 +197,13 @@ function tieStore(sequelize: Sequelize): Store<TieData> {
         new Date(),
         transaction,
       ),
+    update: async (id, data, given, transaction) => {
+      const before = await ties.lock(id, transaction);
+      if (!before) return false;
+      const was = tieDataOf(before);
+      const merged = { ...was, ...partsOf(data, given) };
+      return !isDeepStrictEqual(merged, was) && ties.update(id, before.version, merged, new Date(), transaction);
+    },
   };
 }
 

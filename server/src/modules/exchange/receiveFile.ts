@@ -25,7 +25,7 @@ export async function withSentFile<T>(sent: MultipartFile | undefined, work: (fi
     });
     await pipeline(sent.file, listen, createWriteStream(path, { mode: 0o600 }));
     if (sent.file.truncated)
-      throw new ProblemError('tooLarge', { detail: `No file over ${LARGEST_IMPORT_MB} MB is taken in at once. Divide it.` });
+      throw new ProblemError('tooLarge', { detail: `No file over ${LARGEST_IMPORT_MB} MB is imported at once. Divide it.` });
     const isJson = sent.mimetype.includes('json') || sent.filename.toLowerCase().endsWith('.json');
     return await work({ path, format: isJson ? 'json' : 'csv', fingerprint: hash.digest('hex') });
   } finally {

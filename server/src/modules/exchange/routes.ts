@@ -52,8 +52,10 @@ export async function exchangeRoutes(app: FastifyInstance): Promise<void> {
     },
     async (request) => {
       if (!request.isMultipart()) throw new ProblemError('mediaType');
-      const { mode, key = uuid() } = request.query;
-      return withSentFile(await request.file(), (sent) => service.importFile(request.params.kind, mode, key, sent, whenGone(request)));
+      const { mode, known, key = uuid() } = request.query;
+      return withSentFile(await request.file(), (sent) =>
+        service.importFile(request.params.kind, { mode, known, key }, sent, whenGone(request)),
+      );
     },
   );
   routes.get(

@@ -1,4 +1,5 @@
-import type { ExchangeKind, ImportMode, ImportProgress, ImportReport, WearerData } from '@easytuck/contract';
+import type { ExchangeKind, ImportMode, ImportProgress, ImportReport, KnownRows, WearerData } from '@easytuck/contract';
+import { createHash } from 'node:crypto';
 import { setTimeout as pause } from 'node:timers/promises';
 import { withLease } from '../../database/lease.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
@@ -33,7 +34,12 @@ export interface ExchangeService {
    * so that the same file sent twice at once finds its own rows there. The same key is done once.
    * @param gone says that nobody waits for it any more: it is then cancelled.
    */
-  readonly importFile: (kind: ExchangeKind, mode: ImportMode, key: string, file: SentFile, gone: AbortSignal) => Promise<ImportReport>;
+  readonly importFile: (
+    kind: ExchangeKind,
+    how: { readonly mode: ImportMode; readonly known: KnownRows; readonly key: string },
+    file: SentFile,
+    gone: AbortSignal,
+  ) => Promise<ImportReport>;
   readonly progress: (key: string) => Promise<ImportProgress>;
   readonly cancel: (key: string) => Promise<ImportProgress>;
 }
@@ -64,7 +70,7 @@ export function exchangeService(shop: Database): ExchangeService {
   };
 
   /** Runs it, keeps how far it is, and ends it when its client is gone or somebody cancels it. */
-  const runLogged = async (mark: ImportMark, file: SentFile, gone: AbortSignal): Promise<ImportReport> => {
+  const runLogged = async (mark: ImportMark, known: KnownRows, file: SentFile, gone: AbortSignal): Promise<ImportReport> => {
     const { key, kind, mode } = mark;
     const cancelled = new AbortController();
     let step: ImportStep = { rows: 0, share: 0 };
@@ -75,7 +81,7 @@ export function exchangeService(shop: Database): ExchangeService {
     const signal = AbortSignal.any([gone, cancelled.signal]);
     const run = (): Promise<ImportReport> => {
       if (signal.aborted) throw new ProblemError('cancelled');
-      return runImport(shop.jobs, { kind, mode, format: file.format, path: file.path }, (next) => (step = next), signal);
+      return runImport(shop.jobs, { kind, mode, known, format: file.format, path: file.path }, (next) => (step = next), signal);
     };
     try {
       const report = mode === 'check' ? await run() : await withLease(shop.jobs, 'import', WAIT_MS, async () => run());
@@ -111,12 +117,12 @@ export function exchangeService(shop: Database): ExchangeService {
         ? writeTable(tieTable, format, tiePages(), (data) => data)
         : writeTable(wearerTable, format, wearerPages(), jsonOf);
     },
-    importFile: async (kind, mode, key, file, gone) => {
+    importFile: async (kind, { mode, known, key }, file, gone) => {
       requireReady(shop);
-      const mark: ImportMark = { key, kind, mode, fingerprint: file.fingerprint };
+      const mark: ImportMark = { key, kind, mode, fingerprint: markOf(file, known) };
       switch (await log.begin(mark)) {
         case 'now':
-          return runLogged(mark, file, gone);
+          return runLogged(mark, known, file, gone);
         case 'before':
           return awaitFirst(key, gone);
         case 'taken':
@@ -132,11 +138,15 @@ export function exchangeService(shop: Database): ExchangeService {
   };
 }
 
+/** The same file with another answer for what is on record already is another import. */
+const markOf = ({ fingerprint }: SentFile, known: KnownRows): string =>
+  known === 'skip' ? fingerprint : createHash('sha256').update(`${fingerprint} ${known}`).digest('hex');
+
 /** As it stands in a file: the collar as it was written, and nothing of who took the measures or how. */
 const jsonOf = (data: WearerData): unknown =>
   Object.assign({}, data, { collar: data.collar?.text ?? '', takenBy: undefined, collarEstimated: undefined });
 
-/** A wearer as he was typed: a collar that was only proposed is left for the next reader to propose again. */
+/** A wearer as they were typed: a collar that was only proposed is left for the next reader to propose again. */
 function wearerDataOf(kept: KeptWearer): WearerData {
   return Object.assign({}, kept, { collar: kept.collarEstimated ? null : kept.collar, takenBy: '' });
 }

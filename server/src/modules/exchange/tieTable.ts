@@ -132,6 +132,6 @@ export const tieTable: TableKind<TieData> = {
   ],
   sameAs: ({ name }) => name.trim().toLocaleLowerCase(),
   sameColumn: 'name',
-  alreadyThere: 'There is a tie of this name already.',
+  severalThere: 'Several ties in the drawer have this name. Give them names of their own first.',
   mostRows: MOST_IMPORT_ROWS.ties,
 };

@@ -29,6 +29,6 @@ export const wearerTable: TableKind<WearerData> = {
   ],
   sameAs: ({ name, collar }) => `${name.trim().toLocaleLowerCase()}|${collar ? `${collar.label} ${collar.system}` : ''}`,
   sameColumn: 'name',
-  alreadyThere: 'Somebody of this name and collar is on record already.',
+  severalThere: 'Several on record have this name and collar. Merge them first.',
   mostRows: MOST_IMPORT_ROWS.wearers,
 };

@@ -27,8 +27,8 @@ export interface TieRepository {
     at: Date,
     transaction: Transaction,
   ) => Promise<void>;
-  /** Names in the drawer that are one of these, compared more loosely than letter by letter. */
-  readonly named: (names: readonly string[], transaction: Transaction | null) => Promise<readonly string[]>;
+  /** Ties whose name is one of these, compared more loosely than letter by letter. */
+  readonly named: (names: readonly string[], transaction: Transaction | null) => Promise<readonly Pick<Tie, 'id' | 'name'>[]>;
   /** As `find`, and nobody else changes it until the transaction ends. */
   readonly lock: (id: string, transaction: Transaction) => Promise<Tie | null>;
   /** Takes so many out of stock, or puts them back where negative; the tie must be locked. */
@@ -36,7 +36,7 @@ export interface TieRepository {
   /** Puts it away or takes it out again. @returns as `update`. */
   readonly putAway: (id: string, version: number, awayAt: Date | null, at: Date) => Promise<boolean>;
   /** @returns false where there is no such tie or it no longer has this version. */
-  readonly update: (id: string, version: number, data: TieData, at: Date) => Promise<boolean>;
+  readonly update: (id: string, version: number, data: TieData, at: Date, transaction?: Transaction) => Promise<boolean>;
 }
 
 export function tieRepository({ models }: Pick<Database, 'models'>): TieRepository {
@@ -90,13 +90,15 @@ export function tieRepository({ models }: Pick<Database, 'models'>): TieReposito
     named: async (names, transaction) =>
       names.length === 0
         ? []
-        : (
-            (await ties.findAll({ where: { name: [...names] }, attributes: ['name'], raw: true, transaction })) as unknown as {
-              name: string;
-            }[]
-          ).map(({ name }) => name),
-    update: async (id, version, data, at) => {
-      const [changed] = await ties.update({ ...toColumns(data), version: version + 1, updatedAt: at }, { where: { id, version } });
+        : ((await ties.findAll({ where: { name: [...names] }, attributes: ['id', 'name'], raw: true, transaction })) as unknown as Pick<
+            Tie,
+            'id' | 'name'
+          >[]),
+    update: async (id, version, data, at, transaction) => {
+      const [changed] = await ties.update(
+        { ...toColumns(data), version: version + 1, updatedAt: at },
+        { where: { id, version }, transaction: transaction ?? null },
+      );
       return changed === 1;
     },
   };

@@ -59,7 +59,7 @@ export interface WearerRepository {
   readonly named: (
     names: readonly string[],
     transaction: Transaction | null,
-  ) => Promise<readonly Pick<KeptWearer, 'name' | 'collar' | 'collarEstimated'>[]>;
+  ) => Promise<readonly (Pick<KeptWearer, 'name' | 'collar' | 'collarEstimated'> & { readonly id: string })[]>;
   /** What is kept of everybody, by key, a page at a time; `last` is the page's last key, or null where there is no more. */
   readonly page: (after: string, limit: number) => Promise<{ readonly wearers: readonly KeptWearer[]; readonly last: string | null }>;
   readonly insert: (wearers: readonly WholeWearer[], at: Date, transaction: Transaction) => Promise<void>;
@@ -215,13 +215,15 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
     },
     named: async (names, transaction) => {
       if (names.length === 0) return [];
-      const rows = await sequelize.query<Pick<WearerRow, 'name' | 'collarText' | 'collarSystem' | 'collarLabel' | 'collarEstimated'>>(
-        `SELECT name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel, collar_estimated AS collarEstimated
+      const rows = await sequelize.query<
+        Pick<WearerRow, 'id' | 'name' | 'collarText' | 'collarSystem' | 'collarLabel' | 'collarEstimated'>
+      >(
+        `SELECT id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel, collar_estimated AS collarEstimated
           FROM wearers WHERE merged_into IS NULL AND name IN (?)`,
         { replacements: [names], type: QueryTypes.SELECT, transaction },
       );
-      return rows.map(({ name, collarText: text, collarSystem: system, collarLabel: label, collarEstimated }) => ({
-        ...{ name, collar: { text, system, label }, collarEstimated: Boolean(collarEstimated) },
+      return rows.map(({ id, name, collarText: text, collarSystem: system, collarLabel: label, collarEstimated }) => ({
+        ...{ id, name, collar: { text, system, label }, collarEstimated: Boolean(collarEstimated) },
       }));
     },
     page: async (after, limit) => {

@@ -5,6 +5,7 @@ import {
   type ImportMode,
   type ImportProgress,
   type ImportReport,
+  type KnownRows,
 } from '@easytuck/contract';
 import useSWR, { mutate } from 'swr';
 import type { Reading } from './reading.ts';
@@ -17,13 +18,12 @@ const LOOK_EVERY_MS = 700;
 export async function importFile(
   kind: ExchangeKind,
   file: File,
-  mode: ImportMode,
-  key: string,
+  how: { readonly mode: ImportMode; readonly known: KnownRows; readonly key: string },
   signal: AbortSignal,
 ): Promise<ImportReport> {
-  const search = new URLSearchParams({ mode, key }).toString();
+  const search = new URLSearchParams(how).toString();
   const report = await sendFile(`/api/exchange/${kind}?${search}`, importReport, file, signal);
-  if (report.taken > 0) await mutate((each) => typeof each === 'string' && each.startsWith(`/api/${kind}`));
+  if (report.taken + report.updated > 0) await mutate((each) => typeof each === 'string' && each.startsWith(`/api/${kind}`));
   return report;
 }
 

@@ -52,7 +52,7 @@ export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps
     <g>
       <path d={`M${shortTipPx} ${y + 5}V${y - 3}H${tipPx}V${y + 5}`} stroke={COLOURS.ink} strokeWidth="1.2" fill="none" />
       <path d={`M${shortTipPx} ${y + 5}V${layout.tapePx}`} stroke={COLOURS.ink} strokeWidth="0.8" strokeDasharray="2 3" fill="none" />
-      <text x={(tipPx + shortTipPx) / 2} y={y - 8} textAnchor="middle" fontSize="13" fontWeight="600" fill={COLOURS.ink}>
+      <text {...leadWordsAt((tipPx + shortTipPx) / 2, layout)} y={y - 8} fontSize="13" fontWeight="600" fill={COLOURS.ink}>
         lead {length(fit.leadMm)}
       </text>
       <g
@@ -76,6 +76,12 @@ export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps
       </g>
     </g>
   );
+}
+
+/** Over the lead it names; where that would run off a slim stage, at its edge. */
+function leadWordsAt(middlePx: number, { isSlim, widthPx }: StageLayout): { x: number; textAnchor: 'start' | 'middle' | 'end' } {
+  if (!isSlim) return { x: middlePx, textAnchor: 'middle' };
+  return middlePx > widthPx / 2 ? { x: widthPx, textAnchor: 'end' } : { x: 0, textAnchor: 'start' };
 }
 
 function Grip({ xPx, yPx }: { xPx: number; yPx: number }) {

@@ -111,6 +111,19 @@ const NARROW_NAME_INSET = 0.095;
 function EndNames({ fit, layout }: { fit: WearerFit['fit']; layout: StageLayout }) {
   const name = (xMm: number, side: 'left' | 'right', end: string, colour: string): ReactNode => {
     const onRight = layout.xOf(xMm) > layout.centrePx;
+    if (layout.isSlim) {
+      const x = onRight ? layout.widthPx : 0;
+      return (
+        <text x={x} y={13} textAnchor={onRight ? 'end' : 'start'} fontSize="13" fill={COLOURS.pencil}>
+          <tspan fontWeight="700" fill={colour}>
+            {end}
+          </tspan>
+          <tspan x={x} dy={15}>
+            on the wearer’s {side}
+          </tspan>
+        </text>
+      );
+    }
     const insetPx = layout.widthPx * (layout.widthPx < NARROW_STAGE_PX ? NARROW_NAME_INSET : NAME_INSET);
     return (
       <text

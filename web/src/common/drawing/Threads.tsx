@@ -19,6 +19,9 @@ interface ThreadsProps {
   readonly layout: StageLayout;
 }
 
+/** On a slim stage the points' names stand one below the other. */
+const SLIM_ROW_PX = 14;
+
 /** Fine threads from nose, belly and waist of each blade to where that cloth ends up in the tied bow. */
 export const Threads = memo(function Threads({ tie, fit, layout }: ThreadsProps) {
   const { long, short } = layOutStrip(tie, fit);
@@ -36,18 +39,18 @@ export const Threads = memo(function Threads({ tie, fit, layout }: ThreadsProps)
   return (
     <g fill="none" aria-hidden="true">
       {ends.flatMap(({ end, bow, loopSide, riseMm, colour }) =>
-        points.map(({ name, vMm }) => {
+        points.map(({ name, vMm }, row) => {
           const from = { x: layout.xOf(end.xOf(vMm)), y: fromPx };
           const landing = landedAt(bow, vMm, end, loopSide);
           const to = { x: layout.xOf(landing), y: layout.bowPx - riseMm * layout.pxPerMm };
           return (
             <g key={end.side + name}>
               <path d={`M${from.x} ${layout.stripPx}V${fromPx}`} stroke={COLOURS.ink} strokeWidth={0.8} opacity={0.45} />
-              <path d={threadPath(from, to, 34, 64)} stroke={colour} strokeWidth={1.1} />
+              <path d={threadPath(from, to, layout.isSlim ? 56 : 34, 64)} stroke={colour} strokeWidth={1.1} />
               <circle cx={to.x} cy={to.y} r={2.4} fill="#ffffff" stroke={colour} />
               <text
                 x={from.x}
-                y={fromPx + 13}
+                y={fromPx + 13 + (layout.isSlim ? row * SLIM_ROW_PX : 0)}
                 dx={end.sign * layout.flip * 5}
                 textAnchor={end.sign * layout.flip > 0 ? 'start' : 'end'}
                 fontSize="12"

@@ -6,7 +6,7 @@ import { COLOURS } from '../../theme.ts';
 /** A page or a part of one that has nothing to show but a sentence and what to do about it: a strip of cloth, loose. */
 export function Face({ title, children, action }: { title: string; children?: ReactNode; action?: ReactNode }) {
   return (
-    <Box role="status" sx={{ maxWidth: 560, mx: 'auto', my: { xs: 4, md: 8 }, px: 3, textAlign: 'center' }}>
+    <Box role="status" sx={{ maxWidth: '35rem', mx: 'auto', my: { xs: 4, md: 8 }, px: 3, textAlign: 'center' }}>
       <svg viewBox="0 0 240 60" width="240" aria-hidden="true">
         <path d="M6 34C40 6 70 58 118 30S196 6 234 30" fill="none" stroke={COLOURS.thread} strokeWidth="12" strokeLinecap="round" />
         <path d="M6 34C40 6 70 58 118 30S196 6 234 30" fill="none" stroke={COLOURS.paper} strokeWidth="1" strokeDasharray="4 3" />

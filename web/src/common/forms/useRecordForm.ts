@@ -120,6 +120,18 @@ export function useRecordForm<R extends { readonly version: number }, V extends 
     setClashes(open);
   }, []);
 
+  // what nobody touched is written anew in the unit that was switched on; what was typed stays
+  const written = useRef(formOf);
+  useEffect(() => {
+    if (written.current === formOf) return;
+    const [before, after, held] = [written.current(now.current.base), formOf(now.current.base), getValues()];
+    written.current = formOf;
+    for (const field of Object.keys(after) as (keyof V & string)[])
+      if (before[field] !== after[field] && held[field] === before[field])
+        setValue(field as Path<V>, after[field] as PathValue<V, Path<V>>);
+    keep();
+  }, [formOf, getValues, setValue, keep]);
+
   /** Catches up with a newer record. @returns whether something has to be decided. */
   const catchUp = useCallback(
     (newer: R): boolean => {

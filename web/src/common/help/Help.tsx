@@ -64,7 +64,7 @@ function Words() {
         value={sought}
         onChange={(event) => setSought(event.target.value)}
         autoFocus
-        sx={{ maxWidth: 320, mb: 2 }}
+        sx={{ maxWidth: '20rem', mb: 2 }}
         slotProps={{ htmlInput: { autoComplete: 'off' } }}
       />
       <Box
@@ -72,7 +72,7 @@ function Words() {
         sx={{
           m: 0,
           display: 'grid',
-          gridTemplateColumns: { xs: '1fr', sm: '200px minmax(0, 1fr)' },
+          gridTemplateColumns: { xs: '1fr', sm: '12.5rem minmax(0, 1fr)' },
           columnGap: 3,
           rowGap: { xs: 0.25, sm: 1 },
           height: 380,
@@ -110,7 +110,7 @@ function Keys() {
             <Box component="h3" sx={{ m: 0, mb: 1, fontSize: '1rem' }}>
               {room}
             </Box>
-            <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '96px 1fr', rowGap: 0.75 }}>
+            <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '6rem 1fr', rowGap: 0.75 }}>
               {groups
                 .filter((group) => group.room === room)
                 .flatMap(({ shortcuts }) => shortcuts)

@@ -51,7 +51,8 @@ export function TapePanel({ onClose, docked = true }: { onClose?: () => void; do
         ...(docked
           ? { position: 'fixed', right: 20, bottom: 16, zIndex: 1300, boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)' }
           : { mx: 'auto', mt: 4 }),
-        width: 340,
+        width: '21.25rem',
+        maxWidth: '100%',
         p: 2,
         backgroundColor: COLOURS.tape,
         border: `1px solid ${COLOURS.ink}`,

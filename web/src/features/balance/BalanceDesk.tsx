@@ -83,7 +83,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   return (
     <Box sx={{ px: { xs: 2, md: 2.5 }, py: 2, maxWidth: PAGE_WIDTH, mx: 'auto' }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 2, mb: 1.5 }}>
-        <Box sx={{ flex: 1, minWidth: 220 }}>
+        <Box sx={{ flex: 1, minWidth: '13.75rem' }}>
           <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontWeight: 560, fontSize: '1.5rem', lineHeight: 1.15 }}>
             <Box component={Link} to={`/wearers/${wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
               {wearer.name}
@@ -237,7 +237,7 @@ function UnevenBy({ unevenMm, onChange }: { unevenMm: number; onChange: (mm: num
       }}
       error={read?.success === false}
       helperText={read?.error?.issues[0]?.message ?? ''}
-      sx={{ width: 120 }}
+      sx={{ width: '7.5rem' }}
       slotProps={{ htmlInput: { autoComplete: 'off' } }}
     />
   );

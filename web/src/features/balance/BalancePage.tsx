@@ -52,7 +52,7 @@ function LatestFittings() {
           ) : (
             <>
               <Box sx={{ mb: 1.5, fontSize: '1.0625rem' }}>Whose bow is tied?</Box>
-              <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}`, maxWidth: 760 }}>
+              <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}`, maxWidth: '47.5rem' }}>
                 {lines.map((line) => (
                   <FittingLine key={line.id} line={line} />
                 ))}

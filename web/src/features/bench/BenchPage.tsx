@@ -103,8 +103,6 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
   );
   useBenchKeys(fit, side, setSide, dispatch);
   const alsoOnRecord = useMemo(() => measuredHereOf(draft).measured.map((measure) => RECORD_WORDS[measure]), [draft]);
-  // what is shown before anything is: the tie that was chosen, else the first of the drawer
-  const first = ties.find(({ id }) => id === draft.tieId) ?? ties[0];
   return (
     <div className={css.page} onFocus={preload} onPointerDown={preload}>
       <h1 className={css.heading}>Bench</h1>
@@ -138,9 +136,17 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
             dispatch={dispatch}
           />
         </Suspense>
-      ) : first ? (
+      ) : ties.length > 0 ? (
         <Suspense fallback={<StageWaiting missing={view.missing} />}>
-          <BenchStart tie={first} easeMm={house.easeMm} side={side} needed={neededOf(view.missing)} dispatch={dispatch} onTour={tour} />
+          <BenchStart
+            ties={ties}
+            chosenId={draft.tieId}
+            easeMm={house.easeMm}
+            side={side}
+            needed={neededOf(view.missing)}
+            dispatch={dispatch}
+            onTour={tour}
+          />
         </Suspense>
       ) : null}
       <GiveOut

@@ -11,7 +11,7 @@ import {
   type WingSchool,
 } from '@easytuck/core';
 import { z } from 'zod';
-import { exactMm } from '../../common/exactMm.ts';
+import { exactLength } from '../../common/exactLength.ts';
 
 /** Measures of the wearer and the shirt that need not be taken. */
 export type OptionalMeasure = 'ease' | 'collarPoints' | 'neckBreadth' | 'faceWidth' | 'firstButton' | 'buttonSpacing';
@@ -192,7 +192,7 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
       return { ...draft, collarStyle: event.style, collarId: null, measures: { ...draft.measures, collarPoints: '' } };
     case 'stockCollarChosen': {
       const { id, style, pointsMm } = event.collar;
-      return { ...draft, collarStyle: style, collarId: id, measures: { ...draft.measures, collarPoints: exactMm(pointsMm) } };
+      return { ...draft, collarStyle: style, collarId: id, measures: { ...draft.measures, collarPoints: exactLength(pointsMm, 'cm') } };
     }
     case 'occasionChosen':
       return { ...draft, occasion: event.occasion };
@@ -224,12 +224,12 @@ function measuresOf(
   known: Pick<Wearer, 'easeMm' | 'neckBreadthMm' | 'faceWidthMm' | 'firstButtonMm' | 'buttonSpacingMm'>,
 ): BenchDraft['measures'] {
   return {
-    ease: exactMm(known.easeMm),
+    ease: exactLength(known.easeMm, 'cm'),
     collarPoints: '',
-    neckBreadth: exactMm(known.neckBreadthMm),
-    faceWidth: exactMm(known.faceWidthMm),
-    firstButton: exactMm(known.firstButtonMm),
-    buttonSpacing: exactMm(known.buttonSpacingMm),
+    neckBreadth: exactLength(known.neckBreadthMm, 'cm'),
+    faceWidth: exactLength(known.faceWidthMm, 'cm'),
+    firstButton: exactLength(known.firstButtonMm, 'cm'),
+    buttonSpacing: exactLength(known.buttonSpacingMm, 'cm'),
   };
 }
 
@@ -240,7 +240,7 @@ function takenFrom(fitting: Fitting, fittingId: string, revises: boolean, { newW
     ...{ occasion, wings, tieId: tie.id, school, note, houseSchool, isEased: false, hands: null },
     // a revision of a tie that was lent or sold goes on being that; another fitting begins anew
     handedOver: revises ? fitting.handedOver : 'stays',
-    measures: { ...measuresOf(fitting), collarPoints: exactMm(fitting.collarPointsMm) },
+    measures: { ...measuresOf(fitting), collarPoints: exactLength(fitting.collarPointsMm, 'cm') },
     step: school === 'own' ? step : null,
     leadMm,
     revises: revises ? fitting.id : null,

@@ -93,7 +93,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
   const { state, dispatch, longEnd, tied } = coach;
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', columnGap: 3, rowGap: 1, mb: 1.25 }}>
-      <Box sx={{ flex: '1 1 190px', minWidth: 0 }}>
+      <Box sx={{ flex: '1 1 11.875rem', minWidth: 0 }}>
         <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontSize: '1.5rem', fontWeight: 560, lineHeight: 1.15 }}>
           {subject.wearer ? (
             <Box component={Link} to={`/wearers/${subject.wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
@@ -113,7 +113,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
           label="Tie"
           value={subject.tie.id}
           onChange={(event) => void navigate(`/coach?tie=${event.target.value}${subject.wearer ? `&wearer=${subject.wearer.id}` : ''}`)}
-          sx={{ width: 180 }}
+          sx={{ width: '15rem' }}
         >
           {ties.map(({ id, name }) => (
             <MenuItem key={id} value={id}>
@@ -127,7 +127,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
         label="Way of tying"
         value={state.way}
         onChange={(event) => dispatch({ type: 'choose', chosen: { way: event.target.value as OfferedWay } })}
-        sx={{ width: 215 }}
+        sx={{ width: '14rem' }}
       >
         {OFFERED_WAYS.map((way) => (
           <MenuItem key={way} value={way}>
@@ -135,7 +135,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
           </MenuItem>
         ))}
       </TextField>
-      <ReaderChoice reader={coach.reader} onChange={coach.setReader} width={230} />
+      <ReaderChoice reader={coach.reader} onChange={coach.setReader} />
       <Choice<Side>
         label="Long end on the wearer’s"
         value={longEnd}
@@ -175,7 +175,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
           display: 'grid',
           columnGap: 2,
           rowGap: 1,
-          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 410px' },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 25.625rem' },
           gridTemplateAreas: { xs: '"stage" "bar" "panel"', md: '"stage panel" "bar bar"' },
         }}
       >
@@ -195,7 +195,12 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
           ) : (
             <Box sx={{ display: 'grid', alignContent: 'center', justifyItems: 'center', gap: 2, height: '100%' }}>
               <Box sx={{ color: 'text.secondary' }}>Laying this tie on this neck…</Box>
-              <LinearProgress variant="determinate" value={100 * reading.share} aria-label="Working out the movement" sx={{ width: 260 }} />
+              <LinearProgress
+                variant="determinate"
+                value={100 * reading.share}
+                aria-label="Working out the movement"
+                sx={{ width: '16.25rem' }}
+              />
             </Box>
           )}
         </Box>
@@ -229,7 +234,7 @@ function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coa
   const hands = useWearer(subject.wearer?.id ?? null).data?.dexterity ?? null;
   const easier: OfferedWay | null = hands === 'needsHelp' ? 'helper' : hands === 'learning' ? 'main' : null;
   return (
-    <Box sx={{ mt: 1.5, color: 'text.secondary', fontSize: '1rem', maxWidth: 980 }}>
+    <Box sx={{ mt: 1.5, color: 'text.secondary', fontSize: '1rem', maxWidth: '61.25rem' }}>
       <b>{words.name}.</b> Suits {words.suits}. Cost: {words.costs}.{' '}
       {subject.fittingId !== null && (
         <a href={`/api/paper/coach-sheets/${subject.fittingId}?way=${state.way}&told=${reader}`} target="_blank" rel="noreferrer">
@@ -282,7 +287,7 @@ function Girth({
         }}
         error={read?.success === false}
         helperText={read?.error?.issues[0]?.message ?? 'a place about as thick as the collar'}
-        sx={{ width: 240 }}
+        sx={{ width: '15rem' }}
         slotProps={{ htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
       />
       {thighGirthMm !== collarMm && (
@@ -296,7 +301,7 @@ function Girth({
           As thick as the collar, {length(collarMm)}
         </Button>
       )}
-      <Box sx={{ fontSize: '1.0625rem', flex: '1 1 300px' }}>
+      <Box sx={{ fontSize: '1.0625rem', flex: '1 1 18.75rem' }}>
         {setting.beyondMm > 0
           ? `The band is ${length(setting.beyondMm)} too short for this girth. Take a slimmer place, about ${length(collarMm)} round.`
           : setting.beyondMm < 0

@@ -37,7 +37,7 @@ export function DrawerPage() {
             label="Find a tie"
             value={letters}
             onChange={(event) => narrow('q', event.target.value)}
-            sx={{ width: 190 }}
+            sx={{ width: '11.875rem' }}
             slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
           />
           <TextField
@@ -45,7 +45,7 @@ export function DrawerPage() {
             label="Shape"
             value={shape}
             onChange={(event) => narrow('shape', event.target.value === 'any' ? '' : event.target.value)}
-            sx={{ width: 150 }}
+            sx={{ width: '9.375rem' }}
           >
             <MenuItem value="any">any</MenuItem>
             {Object.entries(SHAPE_WORDS).map(([value, words]) => (

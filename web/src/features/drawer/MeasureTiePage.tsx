@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { Controller, useWatch, type Control, type FieldErrors, type UseFormRegister, type UseFormSetValue } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
 import { currentOf } from '../../common/api/request.ts';
@@ -19,6 +19,7 @@ import { tell } from '../../common/notices.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { Page } from '../../common/Page.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
+import { inSwitchedUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { clothWords, SHAPE_WORDS } from '../../common/words.ts';
 import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
@@ -36,12 +37,13 @@ function TieEditor({ tie }: { tie: Tie | null }) {
   const [focused, setFocused] = useState('');
   const { unit } = useUnits();
   const resolver = useMemo(() => tieResolver(unit), [unit]);
+  const toForm = useCallback((record: Tie) => toTieForm(record, unit), [unit]);
   const navigate = useNavigate();
   const { form, clashes, arrived, decide, submit, isSaving, failure, discard } = useRecordForm<Tie, TieForm, TieInput>({
     name: `tie.${tie?.id ?? 'new'}`,
     record: tie,
     schema: tieSchema,
-    toForm: toTieForm,
+    toForm,
     empty: EMPTY_TIE,
     resolver,
     save: (input, base, newId) =>
@@ -84,7 +86,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
           <LearnedTakeUp
             takeUp={readLearned(learned) ?? tie.takeUp}
             isKept={readLearned(learned) !== null}
-            onKeep={(keep) => setValue('learned', keep ? toTieForm(tie).learned : GIVEN_UP, { shouldDirty: true })}
+            onKeep={(keep) => setValue('learned', keep ? toTieForm(tie, unit).learned : GIVEN_UP, { shouldDirty: true })}
           />
         )}
         <ClashNotice<TieForm>
@@ -209,7 +211,10 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
       label={label}
       {...register(name)}
       error={errors[name] !== undefined}
-      helperText={errors[name]?.message ?? hint}
+      helperText={
+        errors[name]?.message ??
+        ([inSwitchedUnit(NO_TAPE.has(name) ? '' : form[name], unit), hint.trim()].filter((each) => each !== '').join('; ') || ' ')
+      }
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...(NO_TAPE.has(name) ? {} : TAPE_FIELD) } }}
     />
   );
@@ -232,7 +237,9 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
   return (
     <>
       <Group title="1. What it is">
-        {text('name', namesake ? 'A tie of this name is in the drawer already' : ' ')}
+        <Box sx={{ gridColumn: { sm: 'span 2' }, display: 'grid' }}>
+          {text('name', namesake ? 'A tie of this name is in the drawer already' : ' ')}
+        </Box>
         {choose('shape', Object.entries(SHAPE_WORDS))}
         {choose('fibre', Object.entries(FIBRE_WORDS))}
         {choose('weave', [['', 'not noted'], ...Object.entries(WEAVE_WORDS)])}
@@ -307,7 +314,13 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
         {title}
       </Typography>
       <Box
-        sx={{ display: 'grid', columnGap: 3, rowGap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(164px, 1fr))', alignItems: 'start' }}
+        sx={{
+          display: 'grid',
+          columnGap: 3,
+          rowGap: 1,
+          gridTemplateColumns: 'repeat(auto-fill, minmax(10.25rem, 1fr))',
+          alignItems: 'start',
+        }}
       >
         {children}
       </Box>

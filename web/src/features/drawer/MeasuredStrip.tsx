@@ -119,41 +119,48 @@ function Blade({
   const isWhole = assumed.size === 0 && !contradicts;
   const takeUp = knotTakeUp({ blade, cloth: clothBehaviour(clothOf(form)), overhangMm: 0, hardware: { kind: 'fixed', lengthMm: 900 } });
   return (
-    <svg ref={svg} width={widthPx} height={2 * axis + 40} role="group" aria-label="The blade as measured" style={{ display: 'block' }}>
-      <g opacity={contradicts ? 0.3 : 1}>
-        <rect
-          x={x(-BAND_MM)}
-          y={axis - (blade.bandWidthMm / 2) * k}
-          width={BAND_MM * k + 1}
-          height={blade.bandWidthMm * k}
-          fill={COLOURS.long}
-          opacity={assumed.has('bandWidthMm') ? 0.45 : 1}
-        />
-        <path d={path} transform={`translate(${left} ${axis}) scale(${k})`} fill={COLOURS.long} opacity={isWhole ? 1 : 0.55} />
-      </g>
-      {lines.map(({ name, atMm, widthMm }) => (
-        <g key={name} fontSize="13">
-          <path d={`M${x(atMm)} ${axis - (widthMm / 2) * k}v${widthMm * k}`} stroke="#ffffff" strokeDasharray="4 3" />
-          <text x={x(atMm) + (name === 'tail' ? -6 : 6)} y={axis + 5} fill="#ffffff" textAnchor={name === 'tail' ? 'end' : 'start'}>
-            {assumed.has(WIDTH_MEASURES[name]) ? `≈ ${bare(widthMm)}` : bare(widthMm)}
-          </text>
-          <text x={x(atMm)} y={13} textAnchor="middle" fill={COLOURS.ink}>
-            {name}
-          </text>
+    <>
+      <svg ref={svg} width={widthPx} height={2 * axis + 10} role="group" aria-label="The blade as measured" style={{ display: 'block' }}>
+        <g opacity={contradicts ? 0.3 : 1}>
+          <rect
+            x={x(-BAND_MM)}
+            y={axis - (blade.bandWidthMm / 2) * k}
+            width={BAND_MM * k + 1}
+            height={blade.bandWidthMm * k}
+            fill={COLOURS.long}
+            opacity={assumed.has('bandWidthMm') ? 0.45 : 1}
+          />
+          <path d={path} transform={`translate(${left} ${axis}) scale(${k})`} fill={COLOURS.long} opacity={isWhole ? 1 : 0.55} />
         </g>
-      ))}
-      <Tape blade={blade} focused={focused} x={x} axis={axis} k={k} bottom={2 * axis - 22} />
-      {holds.map((hold) => (
-        <HoldPoint key={hold.id} hold={hold} x={x(hold.atMm)} y={axis - (hold.widthMm / 2) * k} pointAt={pointAt} />
-      ))}
-      <text x={widthPx / 2} y={2 * axis + 30} textAnchor="middle" fontSize="14" fill={contradicts ? COLOURS.bad : COLOURS.pencil}>
+        {lines.map(({ name, atMm, widthMm }) => (
+          <g key={name} fontSize="13">
+            <path d={`M${x(atMm)} ${axis - (widthMm / 2) * k}v${widthMm * k}`} stroke="#ffffff" strokeDasharray="4 3" />
+            <text
+              x={x(atMm) + (name === 'tail' ? -6 : 6)}
+              y={axis + (name === 'tail' ? 21 : 5)}
+              fill="#ffffff"
+              textAnchor={name === 'tail' ? 'end' : 'start'}
+            >
+              {assumed.has(WIDTH_MEASURES[name]) ? `≈ ${bare(widthMm)}` : bare(widthMm)}
+            </text>
+            <text x={x(atMm)} y={13} textAnchor="middle" fill={COLOURS.ink}>
+              {name}
+            </text>
+          </g>
+        ))}
+        <Tape blade={blade} focused={focused} x={x} axis={axis} k={k} bottom={2 * axis - 22} />
+        {holds.map((hold) => (
+          <HoldPoint key={hold.id} hold={hold} x={x(hold.atMm)} y={axis - (hold.widthMm / 2) * k} pointAt={pointAt} />
+        ))}
+      </svg>
+      <Box sx={{ textAlign: 'center', fontSize: '0.9375rem', color: contradicts ? COLOURS.bad : COLOURS.pencil }}>
         {contradicts
           ? 'These measures contradict each other; see the fields.'
           : isWhole
             ? `Cut for a bow of ${length(naturalSpreadMm(blade))}; knot ${length(takeUp.knotHeightMm)} high; lead for even bows ${length(takeUp.longMm - takeUp.shortMm)}.`
             : 'Pale: not measured yet; what is usual for this shape.'}
-      </text>
-    </svg>
+      </Box>
+    </>
   );
 }
 

@@ -19,6 +19,7 @@ import {
   type Weave,
 } from '@easytuck/core';
 import type { FieldErrors, Resolver } from 'react-hook-form';
+import { exactLength } from '../../common/exactLength.ts';
 
 /** What is typed on the page where a tie is measured: every field as text. Lengths along the blade are taken from the tip. */
 export interface TieForm {
@@ -289,11 +290,9 @@ const TAPE_FIELDS: Readonly<Record<keyof BladeTape, 'tipToWaist' | 'tipToBelly' 
 };
 
 const plain = (value: number): string => String(Math.round(value * 1000) / 1000);
-/** A length as it is put into a field: in millimetres, as it was measured, whatever unit is switched on. */
-const exact = (lengthMm: number): string => (lengthMm === 0 ? '0' : `${plain(lengthMm)} mm`);
-
 /** A tie as it is put into the form to be changed. */
-export function toTieForm(tie: Tie): TieForm {
+export function toTieForm(tie: Tie, unit: LengthUnit): TieForm {
+  const exact = (lengthMm: number): string => (lengthMm === 0 ? '0' : exactLength(lengthMm, unit));
   const { blade, hardware, faces } = tie;
   const { tipToWaistMm, tipToBellyMm, tipToNoseMm } = tapeFromBlade(blade);
   const adjustable = hardware.kind === 'fixed' ? null : hardware;

@@ -1,4 +1,11 @@
-import { LARGEST_IMPORT_MB, MOST_IMPORT_ROWS, type ExchangeKind, type ImportMode, type ImportReport } from '@easytuck/contract';
+import {
+  LARGEST_IMPORT_MB,
+  MOST_IMPORT_ROWS,
+  type ExchangeKind,
+  type ImportMode,
+  type ImportReport,
+  type KnownRows,
+} from '@easytuck/contract';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -10,6 +17,7 @@ import { v7 as uuid } from 'uuid';
 import { cancelImport, exportAddress, importFile, useImportProgress } from '../../common/api/exchange.ts';
 import { sentenceOf } from '../../common/api/request.ts';
 import { NoSuchPage } from '../../common/faces/NoSuchPage.tsx';
+import { Choice } from '../../common/Choice.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS } from '../../theme.ts';
 
@@ -28,7 +36,7 @@ export function ExchangePage() {
 type Reading =
   | { readonly state: 'none' }
   | { readonly state: 'reading'; readonly key: string; readonly mode: ImportMode }
-  | { readonly state: 'read'; readonly report: ImportReport }
+  | { readonly state: 'read'; readonly report: ImportReport; readonly mode: ImportMode }
   | { readonly state: 'failed'; readonly error: unknown };
 
 function Exchange({ kind }: { kind: ExchangeKind }) {
@@ -39,7 +47,7 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
   // an import ends with the page that it was begun on: nobody would see what came of it
   const running = useRef<AbortController | null>(null);
   useEffect(() => () => running.current?.abort(), []);
-  const send = async (chosen: File, mode: ImportMode): Promise<void> => {
+  const send = async (chosen: File, mode: ImportMode, known: KnownRows = 'skip'): Promise<void> => {
     running.current?.abort();
     const own = new AbortController();
     running.current = own;
@@ -49,7 +57,7 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
       if (running.current === own) setReading(next);
     };
     try {
-      show({ state: 'read', report: await importFile(kind, chosen, mode, key, own.signal) });
+      show({ state: 'read', mode, report: await importFile(kind, chosen, { mode, known, key }, own.signal) });
     } catch (error) {
       show({ state: 'failed', error });
     }
@@ -72,12 +80,12 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
         </Button>
       }
     >
-      <Box sx={{ display: 'grid', gap: 5, gridTemplateColumns: { xs: '1fr', md: '300px minmax(0, 1fr)' } }}>
-        <section aria-label="Out">
+      <Box sx={{ display: 'grid', gap: 5, gridTemplateColumns: { xs: '1fr', md: '18.75rem minmax(0, 1fr)' } }}>
+        <section aria-label="Export">
           <Typography variant="h2" sx={{ mb: 1 }}>
-            Out
+            Export
           </Typography>
-          <p style={{ marginTop: 0 }}>Lengths in millimetres; one row for each. What is saved here can be taken in again as it is.</p>
+          <p style={{ marginTop: 0 }}>Lengths in millimetres; one row for each. A file saved here can be imported again as it is.</p>
           <Box sx={{ display: 'flex', gap: 1.5 }}>
             <Button variant="outlined" component="a" href={exportAddress(kind, 'csv')} download>
               CSV
@@ -87,9 +95,9 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
             </Button>
           </Box>
         </section>
-        <section aria-label="In">
+        <section aria-label="Import">
           <Typography variant="h2" sx={{ mb: 1 }}>
-            In
+            Import
           </Typography>
           <Box
             onDrop={onDrop}
@@ -111,7 +119,7 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
             <input
               ref={input}
               type="file"
-              aria-label="File to take in"
+              aria-label="File to import"
               accept=".csv,.txt,.json,text/csv,application/json"
               hidden
               onChange={(event) => {
@@ -129,10 +137,12 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
           {reading.state === 'reading' && <Progress importKey={reading.key} mode={reading.mode} />}
           {reading.state === 'failed' && (
             <Alert severity="error" action={file && <Button onClick={() => void send(file, 'check')}>Try again</Button>}>
-              Nothing was taken in. {sentenceOf(reading.error)}
+              Nothing was imported. {sentenceOf(reading.error)}
             </Alert>
           )}
-          {reading.state === 'read' && file && <Report report={reading.report} many={many} onTake={(mode) => void send(file, mode)} />}
+          {reading.state === 'read' && file && (
+            <Report report={reading.report} mode={reading.mode} many={many} onTake={(mode, known) => void send(file, mode, known)} />
+          )}
         </section>
       </Box>
     </Page>
@@ -147,7 +157,7 @@ function Progress({ importKey, mode }: { importKey: string; mode: ImportMode }) 
   return (
     <Box>
       <Box role="status" sx={{ mb: 1 }}>
-        {isCancelling ? 'Cancelling …' : mode === 'check' ? 'Checking …' : 'Taking in …'} {data && data.rows > 0 ? rows(data.rows) : ''}
+        {isCancelling ? 'Cancelling …' : mode === 'check' ? 'Checking …' : 'Importing …'} {data && data.rows > 0 ? rows(data.rows) : ''}
       </Box>
       <LinearProgress
         aria-label="How far the file is read"
@@ -170,30 +180,82 @@ function Progress({ importKey, mode }: { importKey: string; mode: ImportMode }) 
 
 const rows = (count: number): string => `${count.toLocaleString('en-GB')} ${count === 1 ? 'row' : 'rows'}`;
 
-/** What a file holds: taken in, ready to be, or its mistakes row by row and column by column. */
-function Report({ report, many, onTake }: { report: ImportReport; many: string; onTake: (mode: ImportMode) => void }) {
-  const { total, good, bad, taken, mistakes, further } = report;
-  if (taken > 0)
-    return (
-      <Alert severity="success">
-        {taken.toLocaleString('en-GB')} of the {many} taken in{bad > 0 ? `; ${rows(bad)} with mistakes left out` : ''}.
-      </Alert>
-    );
+const count = (many: number): string => many.toLocaleString('en-GB');
+
+const READ_AS: Readonly<Record<ImportReport['readAs'], string>> = {
+  'utf-8': '',
+  'utf-16le': 'Read as UTF-16.',
+  'utf-16be': 'Read as UTF-16.',
+  'windows-1252': 'This file is not UTF-8. It was read as Windows-1252: look whether the accents are right.',
+};
+
+const KNOWN: readonly { readonly value: KnownRows; readonly text: string }[] = [
+  { value: 'skip', text: 'leave as they are' },
+  { value: 'update', text: 'bring up to date' },
+  { value: 'add', text: 'enter again' },
+];
+
+/** What an import would do, on its button. */
+function takeWords({ good, known, bad }: ImportReport, chosen: KnownRows): string {
+  const fresh = chosen === 'add' ? good + known : good;
+  const parts = [
+    ...(fresh > 0 ? [`import ${bad > 0 ? 'only ' : ''}${count(fresh)}`] : []),
+    ...(chosen === 'update' && known > 0 ? [`update ${count(known)}`] : []),
+  ].join(' and ');
+  return parts === '' ? 'Nothing to import' : `${parts.charAt(0).toUpperCase()}${parts.slice(1)}`;
+}
+
+/** What came of an import, in a sentence. */
+function cameWords({ taken, updated, bad, known }: ImportReport, many: string): string {
+  const parts = [
+    `${count(taken)} of the ${many} imported`,
+    ...(updated > 0 ? [`${count(updated)} brought up to date`] : []),
+    ...(known > 0 && updated === 0 && taken === 0 ? [`${count(known)} on record already, as they were`] : []),
+    ...(bad > 0 ? [`${rows(bad)} with mistakes left out`] : []),
+  ];
+  return `${parts.join('; ')}.`;
+}
+
+/** What a file holds: imported, ready to be, or its mistakes row by row and column by column. */
+function Report({
+  report,
+  mode,
+  many,
+  onTake,
+}: {
+  report: ImportReport;
+  mode: ImportMode;
+  many: string;
+  onTake: (mode: ImportMode, known: KnownRows) => void;
+}) {
+  const { total, good, known, bad, readAs, mistakes, further } = report;
+  const [chosen, setChosen] = useState<KnownRows>('skip');
+  const isNothing = (chosen === 'skip' ? good : good + known) === 0;
+  if (mode !== 'check' && (mode === 'good' || bad === 0)) return <Alert severity="success">{cameWords(report, many)}</Alert>;
   return (
     <>
+      {READ_AS[readAs] !== '' && (
+        <Alert severity="info" sx={{ mb: 1.5 }}>
+          {READ_AS[readAs]}
+        </Alert>
+      )}
       <Box role="status" sx={{ fontSize: '1.125rem', mb: 1.5 }}>
-        {rows(total)}: {good.toLocaleString('en-GB')} good, {bad.toLocaleString('en-GB')} with mistakes. Nothing has been taken in yet.
+        {rows(total)}: {count(good)} new, {known > 0 ? `${count(known)} on record already, ` : ''}
+        {count(bad)} with mistakes. Nothing is imported yet.
       </Box>
+      {known > 0 && (
+        <Box sx={{ mb: 2 }}>
+          <Choice label="Those on record already" value={chosen} onChange={setChosen} options={KNOWN} />
+        </Box>
+      )}
       <Box sx={{ display: 'flex', gap: 1.5, mb: 2, flexWrap: 'wrap' }}>
-        {bad === 0 ? (
-          <Button variant="contained" disabled={good === 0} onClick={() => onTake('all')}>
-            Take in all {good.toLocaleString('en-GB')}
-          </Button>
-        ) : (
-          <Button variant="outlined" disabled={good === 0} onClick={() => onTake('good')}>
-            Take in only the {rows(good)} without a mistake
-          </Button>
-        )}
+        <Button
+          variant={bad === 0 ? 'contained' : 'outlined'}
+          disabled={isNothing}
+          onClick={() => onTake(bad === 0 ? 'all' : 'good', chosen)}
+        >
+          {takeWords(report, chosen)}
+        </Button>
       </Box>
       {mistakes.length > 0 && (
         <Box sx={{ overflowX: 'auto' }}>
@@ -221,7 +283,7 @@ function Report({ report, many, onTake }: { report: ImportReport; many: string; 
                   <Box component="td" sx={{ whiteSpace: 'nowrap' }}>
                     {column}
                   </Box>
-                  <Box component="td" sx={{ maxWidth: 160, overflow: 'hidden', textOverflow: 'ellipsis' }}>
+                  <Box component="td" sx={{ maxWidth: '10rem', overflow: 'hidden', textOverflow: 'ellipsis' }}>
                     {value === '' ? '(empty)' : value}
                   </Box>
                   <td>{message}</td>

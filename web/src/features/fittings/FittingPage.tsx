@@ -155,7 +155,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
       </Box>
       <Box
         component="aside"
-        sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1.5, color: 'text.secondary', fontSize: '0.875rem', maxWidth: 900 }}
+        sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1.5, color: 'text.secondary', fontSize: '0.875rem', maxWidth: '56.25rem' }}
       >
         {(fitting.card?.cautions ?? []).map((caution) => (
           <div key={caution}>{caution}</div>

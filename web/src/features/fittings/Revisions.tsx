@@ -36,7 +36,7 @@ function Known({ fitting, revisions }: { fitting: Fitting; revisions: readonly F
       )}
       {first && (
         <Box sx={{ mb: 3 }}>
-          <Box sx={{ display: 'flex', gap: 2, alignItems: 'end', mb: 1, maxWidth: 520 }}>
+          <Box sx={{ display: 'flex', gap: 2, alignItems: 'end', mb: 1, maxWidth: '32.5rem' }}>
             <TextField
               select
               label={`Revision ${fitting.revision.number} beside`}
@@ -111,7 +111,7 @@ function Comparison({ lines, before, after }: { lines: readonly ComparedLine[]; 
           sx={{
             borderCollapse: 'collapse',
             width: '100%',
-            maxWidth: 860,
+            maxWidth: '53.75rem',
             '& th': { textAlign: 'left', fontWeight: 400 },
             '& td, & th': { py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, width: '33%' },
           }}

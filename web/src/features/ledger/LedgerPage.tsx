@@ -15,7 +15,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { OCCASION_WORDS } from '../../common/words.ts';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, TEXT } from '../../theme.ts';
 
 const FILTERS = ['q', 'from', 'to', 'occasion', 'staff', 'all'] as const;
 type Filter = (typeof FILTERS)[number];
@@ -55,7 +55,10 @@ export function LedgerPage() {
           display: 'grid',
           gap: 2.5,
           mb: 2,
-          gridTemplateColumns: { xs: 'repeat(auto-fit, minmax(140px, 1fr))', md: 'minmax(0, 1fr) 170px 170px 150px 130px 120px' },
+          gridTemplateColumns: {
+            xs: 'repeat(auto-fit, minmax(8.75rem, 1fr))',
+            md: 'minmax(0, 1fr) 10.625rem 10.625rem 9.375rem 8.125rem 7.5rem',
+          },
         }}
       >
         <TextField
@@ -163,10 +166,12 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
           width: '100%',
           borderCollapse: 'collapse',
           '& th': { textAlign: 'left', fontWeight: 400, fontSize: '0.8125rem', color: 'text.secondary' },
-          '& td, & th': { py: 1, pr: { xs: 1.25, md: 2 }, borderBottom: `1px solid ${COLOURS.rule}`, whiteSpace: 'nowrap' },
+          '& td, & th': { py: 1, pr: { xs: 1.25, md: 2 }, borderBottom: `1px solid ${COLOURS.rule}` },
+          '& td:not(:nth-of-type(2), :nth-of-type(3))': { whiteSpace: 'nowrap' },
           // on a tablet occasion and fitter give way to the figures
           '& :is(td, th):is(:nth-of-type(5), :nth-of-type(9))': { display: { xs: 'none', md: 'table-cell' } },
           '& tbody tr': { cursor: 'pointer', '&:hover': { backgroundColor: COLOURS.card } },
+          ...AS_CARDS,
         }}
       >
         <thead>
@@ -190,14 +195,12 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
               <Box component="td" sx={{ fontWeight: 560 }}>
                 {line.wearerName}
               </Box>
-              <Box component="td" sx={{ maxWidth: { xs: 170, md: 220 }, overflow: 'hidden', textOverflow: 'ellipsis' }}>
-                {line.tieName}
-              </Box>
-              <td>{formatCollarSize(line.collar)}</td>
+              <td>{line.tieName}</td>
+              <td data-label="collar">{formatCollarSize(line.collar)}</td>
               <td>{line.occasion === 'other' ? '' : OCCASION_WORDS[line.occasion]}</td>
-              <Figure>{line.setting.replace('mark ', '')}</Figure>
-              <Figure>{length(line.leadMm)}</Figure>
-              <Figure>{length(line.spreadMm)}</Figure>
+              <Figure label="set at">{line.setting.replace('mark ', '')}</Figure>
+              <Figure label="lead">{length(line.leadMm)}</Figure>
+              <Figure label="spread">{length(line.spreadMm)}</Figure>
               <td>{line.staff}</td>
             </tr>
           ))}
@@ -207,9 +210,33 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
   );
 }
 
-function Figure({ children }: { children: string }) {
+/** On a phone each line is a card: who and when, what, and the figures with their names. */
+const AS_CARDS = {
+  '@media (max-width: 719.98px)': {
+    '& thead': { position: 'absolute', clipPath: 'inset(50%)', height: '1px', overflow: 'hidden' },
+    '& tbody tr': { display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 0.25, py: 1, borderBottom: `1px solid ${COLOURS.rule}` },
+    '& tbody td': { border: 0, p: 0 },
+    '& tbody td:nth-of-type(1)': { order: 1 },
+    '& tbody td:nth-of-type(2)': { flex: '1 0 50%' },
+    '& tbody td:nth-of-type(3)': { order: 2, flex: '1 0 100%' },
+    '& tbody td:nth-of-type(n + 4)': { order: 3 },
+    '& td[data-label]::before': {
+      content: 'attr(data-label) " "',
+      fontFamily: TEXT,
+      fontSize: '0.875rem',
+      fontWeight: 400,
+      color: COLOURS.pencil,
+    },
+  },
+} as const;
+
+function Figure({ label, children }: { label: string; children: string }) {
   return (
-    <Box component="td" sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.0625rem', fontWeight: 560 }}>
+    <Box
+      component="td"
+      data-label={label}
+      sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.0625rem', fontWeight: 560 }}
+    >
       {children}
     </Box>
   );

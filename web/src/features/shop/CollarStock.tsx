@@ -16,12 +16,13 @@ import { useMemo, useState } from 'react';
 import { Controller, type FieldErrors, type Resolver } from 'react-hook-form';
 import { changeCollar, createCollar, removeCollar, useCollars } from '../../common/api/collars.ts';
 import { currentOf } from '../../common/api/request.ts';
-import { exactMm } from '../../common/exactMm.ts';
+import { exactLength } from '../../common/exactLength.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
 import { tell } from '../../common/notices.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
+import { LengthHint } from '../../common/forms/LengthHint.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
@@ -93,12 +94,15 @@ const LABELS: Readonly<Record<keyof CollarForm, string>> = {
   leafMm: 'Leaf length',
 };
 
-const toForm = ({ name, style, pointsMm, standMm, leafMm }: Omit<CollarInput, 'id'>): CollarForm => ({
-  ...{ name, style, pointsMm: exactMm(pointsMm), standMm: exactMm(standMm), leafMm: exactMm(leafMm) },
-});
+const toFormIn =
+  (unit: LengthUnit) =>
+  ({ name, style, pointsMm, standMm, leafMm }: Omit<CollarInput, 'id'>): CollarForm => ({
+    ...{ name, style, pointsMm: exactLength(pointsMm, unit) },
+    ...{ standMm: exactLength(standMm, unit), leafMm: exactLength(leafMm, unit) },
+  });
 
 /** A new collar starts from what is typical of its style. */
-const EMPTY: CollarForm = toForm({ ...TYPICAL_COLLARS.turndown, name: '', style: 'turndown' });
+const EMPTY: CollarForm = toFormIn('cm')({ ...TYPICAL_COLLARS.turndown, name: '', style: 'turndown' });
 
 /** Checks what was typed by the contract; lengths without a unit are in `unit`. */
 const resolverFor =
@@ -118,6 +122,7 @@ const resolverFor =
 function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: () => void }) {
   const { unit } = useUnits();
   const resolver = useMemo(() => resolverFor(unit), [unit]);
+  const toForm = useMemo(() => toFormIn(unit), [unit]);
   const record = useRecordForm<StockCollar, CollarForm, CollarInput>({
     name: `collar.${collar?.id ?? 'new'}`,
     record: collar,
@@ -147,7 +152,7 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
       label={LABELS[name]}
       {...register(name)}
       error={errors[name] !== undefined}
-      helperText={errors[name]?.message ?? ' '}
+      helperText={errors[name]?.message ?? (name === 'name' ? ' ' : <LengthHint control={control} name={name} />)}
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...(name === 'name' ? {} : TAPE_FIELD) } }}
     />
   );
@@ -166,7 +171,13 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
         event.preventDefault();
         void submit();
       }}
-      sx={{ display: 'grid', columnGap: 2, rowGap: 1, gridTemplateColumns: 'repeat(auto-fill, minmax(130px, 1fr))', alignItems: 'start' }}
+      sx={{
+        display: 'grid',
+        columnGap: 2,
+        rowGap: 1,
+        gridTemplateColumns: 'repeat(auto-fill, minmax(8.125rem, 1fr))',
+        alignItems: 'start',
+      }}
     >
       <Box sx={{ gridColumn: '1 / -1' }}>
         <ClashNotice<CollarForm>

@@ -51,7 +51,7 @@ function Known({ printer }: { printer: PrinterState }) {
       ) : (
         <Box
           component="ul"
-          sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))' }}
+          sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gap: 2, gridTemplateColumns: 'repeat(auto-fill, minmax(15.625rem, 1fr))' }}
         >
           {[...jobs].reverse().map(({ id, title, state: at, hasImage }) => (
             <li key={id}>

@@ -17,11 +17,12 @@ import { Fragment, useMemo } from 'react';
 import { Controller, type FieldErrors, type Resolver } from 'react-hook-form';
 import { currentOf } from '../../common/api/request.ts';
 import { changeShop, useShopReading } from '../../common/api/shop.ts';
-import { exactMm } from '../../common/exactMm.ts';
+import { exactLength } from '../../common/exactLength.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
+import { LengthHint } from '../../common/forms/LengthHint.tsx';
 import { tell } from '../../common/notices.tsx';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
@@ -35,7 +36,9 @@ import { Printer } from './Printer.tsx';
 export function ShopPage() {
   return (
     <Page title="Shop">
-      <Box sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(300px, 400px) minmax(0, 1fr)' } }}>
+      <Box
+        sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(18.75rem, 25rem) minmax(0, 1fr)' } }}
+      >
         <Section title="House habits">
           <Loaded reading={useShopReading()}>{(settings) => <Settings settings={settings} />}</Loaded>
         </Section>
@@ -106,10 +109,13 @@ const CHOICES = {
 const choiceWords = (field: string, text: string): string =>
   field in CHOICES ? ((CHOICES[field as keyof typeof CHOICES] as Readonly<Record<string, string>>)[text] ?? text) : text;
 
-const toForm = ({ name, unit, school, easeMm, smallMm, evennessMm, wings, paper, staff }: ShopSettings): SettingsForm => ({
-  ...{ name, unit, school, wings, paper },
-  ...{ ease: exactMm(easeMm), small: exactMm(smallMm), evenness: exactMm(evennessMm), staff: staff.join(', ') },
-});
+/** The house's habits as they are put into the form, lengths in the unit that is switched on. */
+const toFormIn =
+  (shown: LengthUnit) =>
+  ({ name, unit, school, easeMm, smallMm, evennessMm, wings, paper, staff }: ShopSettings): SettingsForm => {
+    const [ease, small, evenness] = [easeMm, smallMm, evennessMm].map((lengthMm) => exactLength(lengthMm, shown));
+    return { name, unit, school, wings, paper, ease: ease ?? '', small: small ?? '', evenness: evenness ?? '', staff: staff.join(', ') };
+  };
 
 /** Checks what was typed by the contract; lengths without a unit are in `unit`. */
 const resolverFor =
@@ -133,11 +139,12 @@ const resolverFor =
     return input.success ? { values: input.data, errors: {} } : { values: {}, errors };
   };
 
-const NOBODY = toForm({ ...DEFAULT_SHOP, version: 1 });
+const NOBODY = toFormIn('cm')({ ...DEFAULT_SHOP, version: 1 });
 
 function Settings({ settings }: { settings: ShopSettings }) {
   const { unit } = useUnits();
   const resolver = useMemo(() => resolverFor(unit), [unit]);
+  const toForm = useMemo(() => toFormIn(unit), [unit]);
   const { form, isChanged, clashes, arrived, decide, submit, isSaving, failure, discard } = useRecordForm<
     ShopSettings,
     SettingsForm,
@@ -160,7 +167,9 @@ function Settings({ settings }: { settings: ShopSettings }) {
       label={LABELS[name]}
       {...register(name)}
       error={errors[name] !== undefined}
-      helperText={errors[name]?.message ?? hint}
+      helperText={
+        errors[name]?.message ?? (LENGTHS.some(([each]) => each === name) ? <LengthHint control={control} name={name} hint={hint} /> : hint)
+      }
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
     />
   );

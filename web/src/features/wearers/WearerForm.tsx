@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useMemo, type ReactNode } from 'react';
+import { useCallback, useMemo, type ReactNode } from 'react';
 import { Controller, useWatch, type Control } from 'react-hook-form';
 import { currentOf } from '../../common/api/request.ts';
 import { changeWearer, createWearer } from '../../common/api/wearers.ts';
@@ -13,6 +13,7 @@ import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
 import { LazyDayField } from '../../common/LazyDayField.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
+import { LengthHint } from '../../common/forms/LengthHint.tsx';
 import { useStaff } from '../../common/staff.ts';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
@@ -34,11 +35,12 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
   const { unit } = useUnits();
   const [staff] = useStaff();
   const resolver = useMemo(() => wearerResolver(unit), [unit]);
+  const toForm = useCallback((shown: Wearer) => toWearerForm(shown, unit), [unit]);
   const record = useRecordForm<Wearer, Form, WearerInput>({
     name: draftName,
     record: wearer,
     schema: wearerSchema,
-    toForm: toWearerForm,
+    toForm,
     empty: EMPTY_WEARER,
     resolver,
     save: (input, base, newId) =>
@@ -60,7 +62,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
       label={label}
       {...register(name)}
       error={errors[name] !== undefined}
-      helperText={errors[name]?.message ?? hint}
+      helperText={errors[name]?.message ?? (LENGTHS.has(name) ? <LengthHint control={control} name={name} hint={hint ?? ''} /> : hint)}
       multiline={name === 'note'}
       slotProps={{
         inputLabel: { shrink: true },
@@ -168,10 +170,15 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
   );
 }
 
+const LENGTHS: ReadonlySet<string> = new Set(WEARER_LENGTHS);
 const NO_TAPE: ReadonlySet<string> = new Set(['name', 'note', 'contact', 'eventName']);
 
 function Pair({ children }: { children: ReactNode }) {
-  return <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(2, minmax(0, 1fr))', columnGap: 2.5 }}>{children}</Box>;
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 10rem), 1fr))', columnGap: 2.5, rowGap: 1.5 }}>
+      {children}
+    </Box>
+  );
 }
 
 /** What collar would be proposed, where only the neck was measured. */

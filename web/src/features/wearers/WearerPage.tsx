@@ -31,7 +31,7 @@ function NewWearerPage() {
   const navigate = useNavigate();
   return (
     <Page title="A new wearer">
-      <Box sx={{ maxWidth: 460 }}>
+      <Box sx={{ maxWidth: '28.75rem' }}>
         <WearerForm
           name={wearerDraft('new')}
           wearer={null}
@@ -139,7 +139,11 @@ function KnownWearerPage({ id }: { id: string }) {
             )}
             <LikelyDoubles wearer={known} />
             <Box
-              sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(300px, 400px) minmax(0, 1fr)' } }}
+              sx={{
+                display: 'grid',
+                gap: { xs: 4, md: 6 },
+                gridTemplateColumns: { xs: '1fr', md: 'minmax(18.75rem, 25rem) minmax(0, 1fr)' },
+              }}
             >
               <Section title="Record">
                 <WearerForm

@@ -156,7 +156,7 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
             label="Add a tie"
             value=""
             onChange={(event) => void change(event.target.value, true)}
-            sx={{ mt: 1, maxWidth: 360 }}
+            sx={{ mt: 1, maxWidth: '22.5rem' }}
             slotProps={{ inputLabel: { shrink: true } }}
           >
             {all

@@ -44,7 +44,7 @@ export function WearersPage() {
       title="Wearers"
       actions={
         <>
-          <Box sx={{ width: 240, maxWidth: '100%' }}>
+          <Box sx={{ width: '15rem', maxWidth: '100%' }}>
             <TextField
               type="search"
               label="Find by name"
@@ -129,7 +129,7 @@ function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
             to={`/wearers/${wearer.id}`}
             sx={{
               display: 'grid',
-              gridTemplateColumns: { xs: 'minmax(0, 1fr) 90px', md: 'minmax(0, 1fr) 110px 260px minmax(0, 1.2fr)' },
+              gridTemplateColumns: { xs: 'minmax(0, 1fr) 5.625rem', md: 'minmax(0, 1fr) 6.875rem 16.25rem minmax(0, 1.2fr)' },
               alignItems: 'baseline',
               gap: 2,
               px: 1,

@@ -19,7 +19,7 @@ export const MEASURE_WORDS: Readonly<Record<MeasureKind | 'name' | 'note' | 'con
   dexterity: 'Hands',
   finish: 'Finish liked',
   fullness: 'Bow liked',
-  backKnotLayer: 'Back loop: layer that tightens the knot',
+  backKnotLayer: 'Back loop tightens by',
 };
 
 /** Choices in words. */
@@ -27,7 +27,7 @@ export const VALUE_WORDS = {
   dexterity: { sure: 'ties with ease', learning: 'is learning', needsHelp: 'somebody else ties' },
   finish: { even: 'even', handTied: 'a little uneven, hand-tied' },
   fullness: { trim: 'trim', classic: 'classic', full: 'full' },
-  backKnotLayer: { front: 'the front one', back: 'the back one' },
+  backKnotLayer: { front: 'its front layer', back: 'its back layer' },
 } as const satisfies Record<keyof Pick<WearerMeasures, 'dexterity' | 'finish' | 'fullness' | 'backKnotLayer'>, Record<string, string>>;
 
 /** A measure as it was taken, in words. */

@@ -35,12 +35,12 @@ describe('readWearerForm', () => {
       updatedAt: '',
       seenAt: '',
     } as Wearer;
-    expect(readWearerForm(toWearerForm(kept), 'cm').input).toMatchObject({
+    expect(readWearerForm(toWearerForm(kept, 'cm'), 'cm').input).toMatchObject({
       neckBreadthMm: data.neckBreadthMm,
       easeMm: data.easeMm,
       collar: '15 3/4',
     });
-    expect(toWearerForm({ ...kept, collarEstimated: true }).collar).toBe('');
+    expect(toWearerForm({ ...kept, collarEstimated: true }, 'in').collar).toBe('');
   });
 });
 

@@ -1,7 +1,7 @@
 import { FITTING_LENGTHS, optionalLengthField, wearerInput, type LengthLimits, type Wearer, type WearerInput } from '@easytuck/contract';
 import type { LengthUnit } from '@easytuck/core';
 import type { FieldErrors, Resolver } from 'react-hook-form';
-import { exactMm } from '../../common/exactMm.ts';
+import { exactLength } from '../../common/exactLength.ts';
 
 /** Lengths of a wearer that need not be measured, in the order the tape goes. */
 export const WEARER_LENGTHS = ['bareNeckMm', 'easeMm', 'neckBreadthMm', 'faceWidthMm', 'firstButtonMm', 'buttonSpacingMm'] as const;
@@ -71,9 +71,9 @@ export const wearerResolver =
     return { values: {}, errors: found };
   };
 
-/** A wearer as they are put into the form. Lengths in millimetres, as they were measured; a proposed collar is left empty. */
-export function toWearerForm(wearer: Wearer): WearerForm {
-  const lengths = Object.fromEntries(WEARER_LENGTHS.map((name) => [name, exactMm(wearer[name])])) as Record<WearerLength, string>;
+/** A wearer as they are put into the form; a proposed collar is left empty. */
+export function toWearerForm(wearer: Wearer, unit: LengthUnit): WearerForm {
+  const lengths = Object.fromEntries(WEARER_LENGTHS.map((name) => [name, exactLength(wearer[name], unit)])) as Record<WearerLength, string>;
   return {
     ...{ name: wearer.name, collar: wearer.collarEstimated ? '' : wearer.collar.text, longEnd: wearer.longEnd, note: wearer.note },
     ...{ contact: wearer.contact, eventName: wearer.eventName, eventOn: wearer.eventOn ?? '' },

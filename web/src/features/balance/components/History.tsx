@@ -91,7 +91,7 @@ export function History({
           </ComposedChart>
         </Chart>
         <Chart
-          says={`Difference, ${unit}: front less back solid, left less right dashed; even is within the band`}
+          says={`Difference, ${unit}: front less back solid, the wearer’s left less right dashed; even is within the band`}
           label="Difference of front and back, and of left and right, over the tyings"
         >
           <ComposedChart data={rows} margin={MARGIN} accessibilityLayer={false}>
@@ -123,7 +123,9 @@ export function History({
           mt: 1.5,
           borderCollapse: 'collapse',
           fontVariantNumeric: 'tabular-nums',
-          '& th, & td': { textAlign: 'left', pr: 4, py: 0.5, borderBottom: `1px solid ${COLOURS.rule}` },
+          '& th, & td': { textAlign: 'left', pr: { xs: 0.75, sm: 4 }, py: 0.5, borderBottom: `1px solid ${COLOURS.rule}` },
+          '& :is(th, td):first-of-type': { display: { xs: 'none', sm: 'table-cell' } },
+          fontSize: { xs: '0.8125rem', sm: '1rem' },
         }}
       >
         <thead>
@@ -133,7 +135,7 @@ export function History({
             <th scope="col">Front bow</th>
             <th scope="col">Back bow</th>
             <th scope="col">Front less back</th>
-            <th scope="col">Left less right</th>
+            <th scope="col">Wearer’s left less right</th>
           </tr>
         </thead>
         <tbody>

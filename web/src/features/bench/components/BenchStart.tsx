@@ -7,6 +7,7 @@ import {
   neckPathMm,
   roundToSetting,
   TYPICAL_COLLARS,
+  type WearerFit,
   type WornCollar,
 } from '@easytuck/core';
 import Box from '@mui/material/Box';
@@ -29,7 +30,8 @@ const SHOWN_ON = { system: 'in', label: 15.5 } as const;
 const MOST_DUE = 5;
 
 interface BenchStartProps {
-  readonly tie: Tie;
+  readonly ties: readonly Tie[];
+  readonly chosenId: string | null;
   readonly easeMm: number;
   readonly side: ViewSide;
   /** What is still needed of collar size and tie. */
@@ -39,21 +41,8 @@ interface BenchStartProps {
 }
 
 /** The bench before a fitting: what to do next, whose day comes next, and a tie on its tape to see what it is about. */
-export function BenchStart({ tie, easeMm, side, needed, dispatch, onTour }: BenchStartProps) {
-  const { length } = useUnits();
-  const prepared = preparedOf(tie);
-  const worn = useMemo(() => {
-    const collar: WornCollar = {
-      collar: SHOWN_ON,
-      easeMm,
-      style: 'turndown',
-      collarPointsMm: null,
-      neckBreadthMm: null,
-      faceWidthMm: null,
-    };
-    const { nearest } = roundToSetting(tie.hardware, naturalSetMm(prepared, neckPathMm(SHOWN_ON, easeMm)));
-    return fitWearer(prepared, collar, nearest.step, evenLeadMm(prepared), 'left');
-  }, [prepared, tie.hardware, easeMm]);
+export function BenchStart({ ties, chosenId, easeMm, side, needed, dispatch, onTour }: BenchStartProps) {
+  const example = useMemo(() => exampleOf(ties, chosenId, easeMm), [ties, chosenId, easeMm]);
   return (
     <Box component="section" aria-label="Set and lead" data-tour="stage" sx={{ mt: 2.5 }}>
       <Box
@@ -70,7 +59,7 @@ export function BenchStart({ tie, easeMm, side, needed, dispatch, onTour }: Benc
           </Box>
           <Box component="ol" sx={{ m: 0, pl: 2.5, fontSize: '1.0625rem', lineHeight: 1.55 }}>
             <li>Who is it for, and what collar size is on the shirt?</li>
-            <li>Choose the tie. What suits stands first.</li>
+            <li>Choose the tie. The best suited come first.</li>
             <li>Read where to set it, hang the long end by the lead, issue the card.</li>
           </Box>
           <Button variant="outlined" onClick={onTour} sx={{ mt: 1.5 }}>
@@ -79,14 +68,55 @@ export function BenchStart({ tie, easeMm, side, needed, dispatch, onTour }: Benc
         </Box>
         <Due dispatch={dispatch} />
       </Box>
-      <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem', mb: 0.5 }}>
-        Meanwhile: {tie.name} on a {formatCollarSize(SHOWN_ON)} collar, set at {settingWords(worn.setting, length).phrase}, lead{' '}
-        {length(worn.fit.leadMm)}, for a bow of {length(worn.fit.spreadMm)}.
-      </Box>
-      <Stage tie={prepared} worn={worn} collar={TYPICAL_COLLARS.turndown} view={side} />
+      {example && <Example {...example} side={side} />}
     </Box>
   );
 }
+
+interface ShownTie {
+  readonly tie: Tie;
+  readonly worn: WearerFit;
+}
+
+/** The tie that was chosen, else the first of the drawer that an everyday collar wears well. */
+function exampleOf(ties: readonly Tie[], chosenId: string | null, easeMm: number): ShownTie | undefined {
+  const shown = (tie: Tie): ShownTie => ({ tie, worn: wornBy(tie, easeMm) });
+  const chosen = ties.find(({ id }) => id === chosenId);
+  if (chosen) return shown(chosen);
+  const all = ties.map(shown);
+  return all.find(({ tie, worn }) => tie.hardware.kind !== 'fixed' && worn.fit.grade === 'good') ?? all[0];
+}
+
+function wornBy(tie: Tie, easeMm: number): WearerFit {
+  const prepared = preparedOf(tie);
+  const collar: WornCollar = {
+    collar: SHOWN_ON,
+    easeMm,
+    style: 'turndown',
+    collarPointsMm: null,
+    neckBreadthMm: null,
+    faceWidthMm: null,
+  };
+  const { nearest } = roundToSetting(tie.hardware, naturalSetMm(prepared, neckPathMm(SHOWN_ON, easeMm)));
+  return fitWearer(prepared, collar, nearest.step, evenLeadMm(prepared), 'left');
+}
+
+/** What it is all about: a tie on its tape, tied. */
+function Example({ tie, worn, side }: ShownTie & { side: ViewSide }) {
+  const { length } = useUnits();
+  return (
+    <>
+      <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem', mb: 0.5 }}>
+        For example: {tie.name} on a {formatCollarSize(SHOWN_ON)} collar, {setWords(worn, length)}, with a lead of {length(worn.fit.leadMm)}
+        , ties a bow {length(worn.fit.spreadMm)} wide.
+      </Box>
+      <Stage tie={preparedOf(tie)} worn={worn} collar={TYPICAL_COLLARS.turndown} view={side} />
+    </>
+  );
+}
+
+const setWords = ({ setting }: WearerFit, length: (lengthMm: number) => string): string =>
+  setting.position.kind === 'fixed' ? 'sewn to length' : `set at ${settingWords(setting, length).phrase}`;
 
 /** Whose day comes next; one touch puts them on the bench. */
 function Due({ dispatch }: { dispatch: Dispatch<BenchEvent> }) {

@@ -77,7 +77,7 @@ export const GiveOut = memo(function GiveOut({
         />
       )}
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'end', flexWrap: 'wrap' }}>
-        <Box sx={{ flex: '1 1 260px' }}>
+        <Box sx={{ flex: '1 1 16.25rem' }}>
           <TextField
             label="Note"
             value={note}
@@ -96,7 +96,7 @@ export const GiveOut = memo(function GiveOut({
           label="The tie"
           value={handedOver}
           onChange={(event) => dispatch({ type: 'handedOver', to: event.target.value as HandedOver })}
-          sx={{ width: 168 }}
+          sx={{ width: '10.5rem' }}
           slotProps={{ inputLabel: { shrink: true } }}
         >
           {HANDED_OVER.map(([value, text]) => (
@@ -111,7 +111,7 @@ export const GiveOut = memo(function GiveOut({
             label="Fitted by"
             value={names.includes(staff) ? staff : ''}
             onChange={(event) => setStaff(event.target.value)}
-            sx={{ width: 140 }}
+            sx={{ width: '8.75rem' }}
             slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
           >
             <MenuItem value="">not said</MenuItem>
@@ -134,7 +134,7 @@ export const GiveOut = memo(function GiveOut({
         <Button variant="outlined" onClick={onStartAnew}>
           Clear bench
         </Button>
-        <Button type="submit" variant="contained" disabled={missing.length > 0 || isSaving} sx={{ minWidth: 150 }}>
+        <Button type="submit" variant="contained" disabled={missing.length > 0 || isSaving} sx={{ minWidth: '9.375rem' }}>
           {isSaving ? 'Saving…' : saving.state === 'failed' ? 'Try again' : isRevision ? 'Issue revised card' : 'Issue card'}
         </Button>
       </Box>
@@ -143,8 +143,8 @@ export const GiveOut = memo(function GiveOut({
 });
 
 const HANDED_OVER: readonly (readonly [HandedOver, string])[] = [
-  ['stays', 'stays in the drawer'],
-  ['lent', 'lent from stock'],
-  ['sold', 'sold to them'],
-  ['theirs', 'is theirs already'],
+  ['stays', 'stays here'],
+  ['lent', 'is lent'],
+  ['sold', 'is sold'],
+  ['theirs', 'is their own'],
 ];

@@ -71,7 +71,7 @@ export function Offers({ ties, tieId, rankingFor, onChoose }: OffersProps) {
           sx={{
             font: 'inherit',
             fontSize: '1rem',
-            flex: '1 1 180px',
+            flex: '1 1 11.25rem',
             minHeight: 36,
             px: 1,
             border: `1px solid ${COLOURS.thread}`,

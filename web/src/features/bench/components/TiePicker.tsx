@@ -83,7 +83,7 @@ export const TiePicker = memo(function TiePicker({ ties, tieId, rankingFor, disp
             'aria-label': 'Ties',
             role: 'dialog',
             sx: {
-              width: 680,
+              width: '42.5rem',
               maxWidth: 'calc(100vw - 32px)',
               border: `1px solid ${COLOURS.thread}`,
               boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)',

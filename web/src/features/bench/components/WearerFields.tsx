@@ -24,6 +24,7 @@ import { memo, useEffect, useState, type Dispatch, type ReactNode } from 'react'
 import { useWearers } from '../../../common/api/wearers.ts';
 import { Choice } from '../../../common/Choice.tsx';
 import { fold, holds } from '../../../common/foldName.ts';
+import { inSwitchedUnit } from '../../../common/exactLength.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { TAPE_FIELD } from '../../../common/tape/tapeMeasure.ts';
@@ -201,7 +202,7 @@ const WINGS = [
 
 /** Measures that sharpen the bounds and the hang check; each may stay empty. */
 function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFieldsProps, 'collars' | 'isEstimate'>) {
-  const { length } = useUnits();
+  const { unit, length } = useUnits();
   const hints: Readonly<Record<OptionalMeasure, string>> = {
     ease: `the house’s: ${length(houseEaseMm)}`,
     collarPoints: `typical: ${length(TYPICAL_COLLARS[draft.collarStyle].pointsMm)}`,
@@ -217,7 +218,7 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
         display: 'grid',
         columnGap: 2,
         rowGap: 1,
-        gridTemplateColumns: { xs: 'repeat(auto-fit, minmax(130px, 1fr))', md: 'repeat(6, minmax(0, 1fr))' },
+        gridTemplateColumns: { xs: 'repeat(auto-fit, minmax(8.125rem, 1fr))', md: 'repeat(6, minmax(0, 1fr))' },
       }}
     >
       {OPTIONAL_MEASURES.map((measure) => (
@@ -227,7 +228,7 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
           value={draft.measures[measure]}
           onChange={(event) => dispatch({ type: 'measureTyped', measure, text: event.target.value })}
           error={errors.measures[measure] !== null}
-          helperText={errors.measures[measure] ?? hints[measure]}
+          helperText={errors.measures[measure] ?? (inSwitchedUnit(draft.measures[measure], unit) || hints[measure])}
           slotProps={{ htmlInput: { autoComplete: 'off', ...TAPE_FIELD }, inputLabel: { shrink: true } }}
         />
       ))}

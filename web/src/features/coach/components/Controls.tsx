@@ -25,11 +25,11 @@ export function Controls({ coach: { state, dispatch }, children }: { coach: Coac
         variant="contained"
         onClick={() => dispatch({ type: 'next' })}
         disabled={state.step + 1 >= state.stepCount}
-        sx={{ minWidth: 120 }}
+        sx={{ minWidth: '7.5rem' }}
       >
         Next
       </Button>
-      <Box sx={{ flex: '1 1 200px', minWidth: 180, maxWidth: 300, mx: 'auto', alignSelf: 'center' }}>{children}</Box>
+      <Box sx={{ flex: '1 1 12.5rem', minWidth: '11.25rem', maxWidth: '18.75rem', mx: 'auto', alignSelf: 'center' }}>{children}</Box>
       <Choice
         label="Speed"
         value={String(state.speed)}

@@ -47,7 +47,7 @@ export function PracticeTab({ subject, coach, timer }: { subject: CoachSubject; 
   const whose = timer.practice?.of;
   const isOther = whose !== undefined && (whose.tie.id !== subject.tie.id || (whose.wearer !== null && whose.wearer.id !== wearer?.id));
   return (
-    <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: '1fr', md: '420px minmax(0, 1fr)' }, alignItems: 'start' }}>
+    <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: '1fr', md: '26.25rem minmax(0, 1fr)' }, alignItems: 'start' }}>
       <Box component="section" aria-label="This try" sx={{ display: 'grid', gap: 2 }}>
         <Clock timer={timer} onStart={begin} />
         {isOther && (
@@ -87,7 +87,13 @@ function Clock({ timer: { practice, stop }, onStart }: { timer: PracticeClock; o
       <Box
         role="timer"
         aria-label="Time of this try"
-        sx={{ fontFamily: FIGURES, fontSize: '3.5rem', lineHeight: 1, fontVariantNumeric: 'tabular-nums lining-nums', minWidth: 150 }}
+        sx={{
+          fontFamily: FIGURES,
+          fontSize: '3.5rem',
+          lineHeight: 1,
+          fontVariantNumeric: 'tabular-nums lining-nums',
+          minWidth: '9.375rem',
+        }}
       >
         {clock(practice ? practisedMs(practice, now) : 0)}
       </Box>

@@ -64,7 +64,7 @@ export function ScrubBar({
           '&::-moz-range-thumb': { width: 10, height: 26, background: COLOURS.ink, border: 0, borderRadius: '2px' },
         }}
       />
-      <Box sx={{ display: { xs: 'none', sm: 'grid' }, gridTemplateColumns: `repeat(${names.length}, minmax(0, 1fr))`, mt: -0.25 }}>
+      <Box sx={{ display: { xs: 'none', md: 'grid' }, gridTemplateColumns: `repeat(${names.length}, minmax(0, 1fr))`, mt: -0.25 }}>
         {names.map((name, i) => (
           <Box
             key={name}

@@ -15,7 +15,7 @@ export const PROBLEMS = {
   wrongHost: { status: 421, title: 'This is not an address of the shop. Open it by the address that it gave when it started.' },
   inUse: { status: 409, title: 'Other records go back to this one, so it cannot be deleted. Put it away instead.' },
   noBackups: { status: 409, title: 'This server keeps no backups; it was started without a folder for them.' },
-  cancelled: { status: 409, title: 'The import was cancelled. Nothing was imported.' },
+  cancelled: { status: 409, title: 'The import was cancelled.' },
   cannotBeTied: { status: 422, title: 'The tie cannot be tied like this.' },
   printerAway: { status: 503, title: 'The label printer does not answer. Nothing is lost; the card can be printed when it is back.' },
   databaseAway: { status: 503, title: 'The shop’s records cannot be reached just now. Nothing is lost; try again in a moment.' },

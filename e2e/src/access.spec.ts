@@ -79,7 +79,13 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
     await bench.chooseTie('Harbour Night');
     await bench.issueButton.click();
     await bench.page.getByRole('link', { name: 'Even out the bow' }).click();
-    await bench.page.getByRole('textbox', { name: 'Front loop' }).fill('68 mm');
+    for (const [name, text] of [
+      ['Front loop', '66 mm'],
+      ['Front flat end', '58 mm'],
+      ['Back loop', '60 mm'],
+      ['Back flat end', '66 mm'],
+    ] as const)
+      await bench.page.getByRole('textbox', { name }).fill(text);
     await expect(bench.page.getByRole('region', { name: 'Plan of pulls' })).toBeVisible();
     await expect(bench.page.getByRole('region', { name: 'Tyings of this tie' })).toBeVisible();
   },
@@ -116,9 +122,9 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
   'a table with mistakes': async (bench) => {
     await bench.page.goto(`${bench.address}/exchange/wearers`);
     await bench.page
-      .getByLabel('File to take in')
+      .getByLabel('File to import')
       .setInputFiles({ name: 'w.csv', mimeType: 'text/csv', buffer: Buffer.from('name,collar,long end\n,16 cm,up\n') });
-    await expect(bench.page.getByText('1 row: 0 good, 1 with mistakes', { exact: false })).toBeVisible();
+    await expect(bench.page.getByText('1 row: 0 new, 1 with mistakes', { exact: false })).toBeVisible();
   },
   'a new wearer': async (bench) => {
     await bench.page.goto(`${bench.address}/wearers/new`);

@@ -120,6 +120,7 @@ test.describe('the balance desk', () => {
     for (let i = 0; i < 4; i += 1) await page.keyboard.press('ArrowRight');
     await expect(tried).toContainText('layer that shortens the flat end 0.4 cm out');
     await expect(front).toContainText('flat end: 6.2 cm → 5.8 cm');
+    await front.getByRole('slider', { name: 'front bow, layer that tightens the knot' }).scrollIntoViewIfNeeded();
     const knot = await front.getByRole('slider', { name: 'front bow, layer that tightens the knot' }).boundingBox();
     if (!knot) throw new Error('the dot is drawn');
     const [x, y] = [knot.x + knot.width / 2, knot.y + knot.height / 2];

@@ -102,7 +102,7 @@ test('an address that leads nowhere has a face', async ({ page, shop }) => {
     await page.goto(shop.address + path);
     await expect(page.getByRole('heading', { name: 'There is nothing at this address' })).toBeVisible();
   }
-  await page.getByRole('link', { name: 'To the bench' }).click();
+  await page.getByRole('link', { name: 'Go to the Bench' }).click();
   await expect(page.getByRole('button', { name: /^Tie/ })).toBeVisible();
 });
 

@@ -89,12 +89,12 @@ test.describe('records', () => {
     await page.getByRole('link', { name: 'Enter a wearer' }).click();
     await page.getByRole('textbox', { name: 'Name' }).fill('Leocadia Brandt');
     await page.getByRole('textbox', { name: 'Collar size' }).fill('16 cm');
-    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: 'Save wearer' }).click();
     await expect(page.getByText('write 16 in')).toBeVisible();
     await page.getByRole('textbox', { name: 'Collar size' }).fill('14½');
     await page.reload();
     await expect(page.getByRole('textbox', { name: 'Collar size' })).toHaveValue('14½');
-    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: 'Save wearer' }).click();
     await expect(page.getByRole('heading', { name: 'Leocadia Brandt' })).toBeVisible();
     await page.getByRole('textbox', { name: 'Collar size' }).fill('15');
     await page.getByRole('button', { name: 'Save record' }).click();

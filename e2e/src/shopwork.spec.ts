@@ -204,7 +204,7 @@ test.describe('what goes with the tie', () => {
     await expect(page.getByRole('row', { name: /Tip to tip/ })).toContainText('→');
     await page.getByRole('button', { name: 'All lines' }).click();
     await expect(page.getByRole('row', { name: /^Tie/ })).toContainText('Choirstall grosgrain');
-    await page.getByRole('button', { name: 'Work it out with today’s tie' }).click();
+    await page.getByRole('button', { name: 'Recalculate with today’s tie' }).click();
     await expect(page.getByText('The tie is as it was.', { exact: false })).toBeVisible();
     await page.goto(first);
     await expect(page.getByText('Revision 1 of 2. The latest is')).toBeVisible();
@@ -226,7 +226,7 @@ test.describe('what goes with the tie', () => {
     await page.getByRole('combobox', { name: 'Fitted by' }).click();
     await page.getByRole('option', { name: 'Prudence' }).click();
     const saving = page.waitForEvent('download');
-    await page.getByRole('link', { name: 'Save as CSV' }).click();
+    await page.getByRole('link', { name: 'Export as CSV' }).click();
     const text = readFileSync(await (await saving).path(), 'utf8');
     expect(text.split('\r\n')).toHaveLength(4);
     expect(text).toContain('Rafferty Quill,"Quayside check, small"');
@@ -241,7 +241,7 @@ test.describe('the records', () => {
     await page.getByRole('textbox', { name: 'Name' }).fill('Hepzibah Tolliver');
     await page.getByRole('textbox', { name: 'Bare neck' }).fill('38 cm');
     await expect(page.getByText(`Proposed collar ≈ ${inches('15 1/2')} in`)).toBeVisible();
-    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: 'Save wearer' }).click();
     await expect(page.getByText('estimated from the neck', { exact: false })).toBeVisible();
     const address = page.url();
     await page.getByRole('link', { name: 'Fit on the Bench' }).click();
@@ -259,13 +259,13 @@ test.describe('the records', () => {
     await page.getByRole('textbox', { name: 'Name' }).fill('Hepzibah Toliver');
     await page.getByRole('textbox', { name: 'Collar size' }).fill('15 3/4');
     await expect(page.getByText('On record already?', { exact: false })).toContainText('a name almost alike, the same collar');
-    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByRole('button', { name: 'Save wearer' }).click();
     await page.getByRole('combobox', { name: 'Add a tie' }).click();
     await page.getByRole('option', { name: 'Quayside check, small' }).click();
     await expect(page.getByRole('region', { name: 'Ties owned' })).toContainText('Quayside check, small');
 
     await page.goto(address);
-    await page.getByRole('button', { name: 'Merge …' }).click();
+    await page.getByRole('button', { name: 'Merge…', exact: true }).click();
     await page.getByRole('button', { name: 'Merge', exact: true }).click();
     await expect(page.getByText('Perhaps the same person', { exact: false })).toBeHidden();
     await expect(page.getByRole('region', { name: 'Ties owned' })).toContainText('Quayside check, small');
@@ -319,18 +319,23 @@ test.describe('the records', () => {
     shop,
   }) => {
     await page.goto(`${shop.address}/exchange/wearers`);
-    const file = page.getByLabel('File to take in');
+    const file = page.getByLabel('File to import');
     const csv = (text: string) => ({ name: 'wearers.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
     const good = 'name;collar;long end\nTabled Person;15¾;left\n';
     await file.setInputFiles(csv(`${good}Nobody;16 cm;left\n`));
-    await expect(page.getByText('2 rows: 1 good, 1 with mistakes. Nothing has been taken in yet.')).toBeVisible();
+    await expect(page.getByText('2 rows: 1 new, 1 with mistakes. Nothing is imported yet.')).toBeVisible();
     await expect(page.getByRole('row', { name: /^3 collar 16 cm/ })).toContainText('write 16 in');
-    await page.getByRole('button', { name: 'Take in only the 1 row without a mistake' }).click();
-    await expect(page.getByText('1 of the wearers taken in; 1 row with mistakes left out.')).toBeVisible();
+    await page.getByRole('button', { name: 'Import only 1' }).click();
+    await expect(page.getByText('1 of the wearers imported; 1 row with mistakes left out.')).toBeVisible();
     await file.setInputFiles(csv(good));
-    await expect(page.getByText('Somebody of this name and collar is on record already.')).toBeVisible();
+    await expect(page.getByText('1 row: 0 new, 1 on record already, 0 with mistakes.', { exact: false })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Nothing to import' })).toBeDisabled();
+    await file.setInputFiles(csv('name;collar;long end;note\nTabled Person;15¾;left;prefers linen\n'));
+    await page.getByText('bring up to date', { exact: true }).click();
+    await page.getByRole('button', { name: 'Update 1' }).click();
+    await expect(page.getByText('0 of the wearers imported; 1 brought up to date.')).toBeVisible();
     await file.setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{') });
-    await expect(page.getByText('Nothing was taken in. This file is not JSON', { exact: false })).toBeVisible();
+    await expect(page.getByText('Nothing was imported. This file is not JSON', { exact: false })).toBeVisible();
     const saving = page.waitForEvent('download');
     await page.getByRole('link', { name: 'CSV' }).click();
     expect(readFileSync(await (await saving).path(), 'utf8')).toContain('Tabled Person,15¾,left');

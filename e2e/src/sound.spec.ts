@@ -129,7 +129,7 @@ test('two people at one tie, and at the house’s habits: what one did not touch
 
   await page.goto(`${shop.address}/shop`);
   const house = await read(shop, '/api/shop');
-  await field(page, 'Even within').fill('2 mm');
+  await field(page, 'Counts as even within').fill('2 mm');
   await saveElsewhere(shop, '/api/shop', { paper: 'Letter' });
   await page.getByRole('button', { name: 'Save habits' }).click();
   await expect(page.getByRole('button', { name: 'Save habits' })).toBeDisabled();
@@ -232,7 +232,7 @@ test('a save goes on by itself once the server answers again, and a new wearer i
     await route.fetch();
     return route.abort();
   });
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Save wearer', exact: true }).click();
   await expect(page.getByText('Trying again by itself.')).toBeVisible();
   isDark = false;
   await expect(page.getByRole('heading', { name: 'Entered In The Dark' })).toBeVisible();
@@ -244,12 +244,12 @@ test('a long import shows how far it is, and is cancelled', async ({ page, shop 
   await page.goto(`${shop.address}/exchange/wearers`);
   const rows = Array.from({ length: 40_000 }, (_, i) => `Cancelled Soon ${i},16,left`);
   await page
-    .getByLabel('File to take in')
+    .getByLabel('File to import')
     .setInputFiles({ name: 'many.csv', mimeType: 'text/csv', buffer: Buffer.from(['name,collar,long end', ...rows].join('\n')) });
-  await page.getByRole('button', { name: 'Take in all 40,000' }).click();
-  await expect(page.getByText(/Taking in … [\d,]+ rows/)).toBeVisible();
+  await page.getByRole('button', { name: 'Import 40,000' }).click();
+  await expect(page.getByText(/Importing … [\d,]+ rows/)).toBeVisible();
   await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByText('Nothing was taken in. The import was cancelled.')).toBeVisible();
+  await expect(page.getByText('Nothing was imported. The import was cancelled.')).toBeVisible();
   expect(((await read(shop, '/api/wearers?q=cancelled')) as unknown as { wearers: unknown[] }).wearers).toEqual([]);
 });
 

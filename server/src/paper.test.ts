@@ -60,6 +60,48 @@ async function linesMm(page: PDFPageProxy): Promise<{ across: number; up: number
   return lines;
 }
 
+describe('every paper', () => {
+  it('says its language and what each piece is, so that it can be read aloud', async () => {
+    const papers = [
+      `/api/paper/cards?ids=${fitting.id}`,
+      `/api/paper/cards?ids=${fitting.id},${fitting.id}&format=sheet`,
+      `/api/paper/set-tables/ties/${fitting.tie.id}`,
+      `/api/paper/gauges/${fitting.tie.id}`,
+      `/api/paper/coach-sheets/${fitting.id}`,
+    ];
+    for (const url of papers) {
+      const answer = await shop.app.inject({ method: 'GET', url });
+      expect([url, answer.statusCode]).toEqual([url, 200]);
+      const document = await getDocument({ data: new Uint8Array(answer.rawPayload), verbosity: 0 }).promise;
+      expect(await document.getMarkInfo()).toMatchObject({ Marked: true });
+      expect((await document.getMetadata()).info).toMatchObject({ Language: 'en-GB' });
+      for (let number = 1; number <= document.numPages; number += 1) {
+        const page = await document.getPage(number);
+        const content = await page.getTextContent({ includeMarkedContent: true });
+        // every word stands in a piece, and every piece in the tree
+        let depth = 0;
+        const loose: string[] = [];
+        const marked: string[] = [];
+        for (const item of content.items) {
+          if ('str' in item) {
+            if (depth === 0 && item.str.trim() !== '') loose.push(item.str);
+          } else if (item.type === 'endMarkedContent') depth -= 1;
+          else {
+            depth += 1;
+            if (item.id) marked.push(item.id);
+          }
+        }
+        expect(loose).toEqual([]);
+        const inTree = (node: object): string[] =>
+          'children' in node ? (node.children as object[]).flatMap(inTree) : 'id' in node && typeof node.id === 'string' ? [node.id] : [];
+        const tree = await page.getStructTree();
+        expect(inTree(tree).sort()).toEqual([...marked].sort());
+        expect(marked.length).toBeGreaterThan(0);
+      }
+    }
+  });
+});
+
 describe('the set card', () => {
   it('is one A6 on its long side (ISO 216: 148 × 105 mm), vector, with the four things to know', async () => {
     const [page, ...more] = await pagesOf(`/api/paper/cards?ids=${fitting.id}`);

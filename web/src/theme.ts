@@ -57,6 +57,15 @@ export const theme = createTheme({
         // on a screen that is seen from further off, type and page grow
         html: { '@media (min-width: 2400px)': { fontSize: '20px' }, '@media (min-width: 3400px)': { fontSize: '26px' } },
         body: { fontVariantNumeric: 'lining-nums' },
+        // on paper: the page without what only a screen can do, in ink on white
+        '@media print': {
+          'body, main': { backgroundColor: '#ffffff' },
+          'header, button, [role="search"], input[type="search"], .screen-only, .MuiButton-root, .MuiToggleButtonGroup-root': {
+            display: 'none !important',
+          },
+          'tr, li, section, svg': { breakInside: 'avoid' },
+          a: { textDecoration: 'none', color: 'inherit' },
+        },
         a: { color: COLOURS.long },
         ':focus-visible': { outline: `2px solid ${COLOURS.long}`, outlineOffset: 2 },
       },

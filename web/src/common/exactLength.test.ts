@@ -1,5 +1,5 @@
 import { parseLength } from '@easytuck/core';
-import { exactLength, inSwitchedUnit } from './exactLength.ts';
+import { exactLength, inSwitchedUnit, withUnit } from './exactLength.ts';
 
 describe('a length in a field', () => {
   it('is written in inches where it is a whole sixteenth and inches are switched on, else as it was measured', () => {
@@ -28,5 +28,11 @@ describe('a length in a field', () => {
     expect(inSwitchedUnit('70', 'cm')).toBe('');
     expect(inSwitchedUnit('2¾', 'in')).toBe('');
     for (const nothing of ['', '0', '0 mm', 'as it is', '12 stone']) expect(inSwitchedUnit(nothing, 'in')).toBe('');
+  });
+
+  it('takes the unit it was typed in, so that switching the unit does not change it', () => {
+    expect(withUnit('2 3/4', 'in')).toBe('2 3/4 in');
+    expect(withUnit(' 7 ', 'cm')).toBe('7 cm');
+    for (const text of ['2¾ in', '2.5"', '70 mm', '7cm', '', '0', 'wide', '2 3/']) expect(withUnit(text, 'in')).toBe(text);
   });
 });

@@ -23,3 +23,10 @@ export function inSwitchedUnit(text: string, unit: 'in' | 'cm'): string {
   const isInInches = INCHES.test(text) || (unit === 'in' && !/[cm]m/i.test(text));
   return isInInches === (unit === 'in') ? '' : `= ${formatFine(reading.lengthMm, unit)}`;
 }
+
+/** A typed length with its unit, so that switching the unit later does not change what it means; anything else as it is. */
+export function withUnit(text: string, unit: 'in' | 'cm'): string {
+  if (INCHES.test(text) || /[cm]m/i.test(text)) return text;
+  const reading = parseLength(text, unit);
+  return reading.kind === 'length' && reading.lengthMm !== 0 ? `${text.trim()} ${unit}` : text;
+}

@@ -4,6 +4,7 @@ import { litColour, type StillColours } from '@easytuck/core';
 import { PDFDocument, PDFRawStream, rgb, type Color, type PDFEmbeddedPage, type PDFFont, type PDFPage } from 'pdf-lib';
 import type { Display, Face, Ink } from './display.ts';
 import { FEATURES, fontFile, setText } from './fonts.ts';
+import { PdfTags, type Tag } from './tagPdf.ts';
 
 /** PDF points in a millimetre (ISO 32000: 72 to the inch). */
 export const POINTS_PER_MM = 72 / 25.4;
@@ -41,19 +42,30 @@ type Fonts = Readonly<Record<Face, PDFFont>>;
 /** Renders pages as a vector PDF with its type embedded; a millimetre is a millimetre. What is placed several times is drawn once. */
 export async function renderPdf(title: string, pages: readonly PdfPage[]): Promise<Uint8Array> {
   const document = await newDocument();
-  document.setTitle(title);
+  document.setTitle(title, { showInWindowTitleBar: true });
   document.setProducer('Easy Tuck');
   document.setCreator('Easy Tuck');
   const fonts = await embedFonts(document);
   const repeated = await drawRepeated(document, pages);
+  const tags = new PdfTags(document);
   for (const { widthMm, heightMm, placed } of pages) {
     const page = document.addPage([widthMm * POINTS_PER_MM, heightMm * POINTS_PER_MM]);
+    tags.beginPage(page);
+    const largestMm = Math.max(...placed.flatMap(({ display }) => wordsOf(display).map(({ sizeMm }) => sizeMm)));
     for (const each of placed) {
       const drawn = repeated.get(each.display);
-      if (!drawn) drawDisplay(page, each, fonts);
-      else page.drawPage(drawn, { x: each.x * POINTS_PER_MM, y: page.getHeight() - (each.y + each.display.heightMm) * POINTS_PER_MM });
+      if (!drawn) drawDisplay(page, each, fonts, tags, largestMm);
+      else
+        tags.piece(
+          'Figure',
+          wordsOf(each.display)
+            .map(({ text }) => text)
+            .join('. '),
+          () => page.drawPage(drawn, { x: each.x * POINTS_PER_MM, y: page.getHeight() - (each.y + each.display.heightMm) * POINTS_PER_MM }),
+        );
     }
   }
+  tags.finish('en-GB');
   return document.save();
 }
 
@@ -77,7 +89,7 @@ async function drawRepeated(document: PDFDocument, pages: readonly PdfPage[]): P
   const fonts = await embedFonts(source);
   const drawn = several.map((display) => {
     const page = source.addPage([display.widthMm * POINTS_PER_MM, display.heightMm * POINTS_PER_MM]);
-    drawDisplay(page, { display, x: 0, y: 0 }, fonts);
+    drawDisplay(page, { display, x: 0, y: 0 }, fonts, null);
     return page;
   });
   await source.flush();
@@ -89,7 +101,12 @@ async function drawRepeated(document: PDFDocument, pages: readonly PdfPage[]): P
   );
 }
 
-function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts: Fonts): void {
+const wordsOf = (display: Display) => display.items.flatMap((item) => (item.kind === 'text' ? [item] : []));
+
+/** Draws a display. `tags` says what its words are, the largest of the page its heading; lines and cloth are for the eye. */
+function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts: Fonts, tags: PdfTags | null, largestMm = 0): void {
+  const word = (tag: Tag, draw: () => void): void => (tags ? tags.piece(tag, null, draw) : draw());
+  const ornament = (draw: () => void): void => (tags ? tags.ornament(draw) : draw());
   const px = (xMm: number): number => (left + xMm) * POINTS_PER_MM;
   const height = page.getHeight();
   const py = (yMm: number): number => height - (top + yMm) * POINTS_PER_MM;
@@ -97,32 +114,38 @@ function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts:
   for (const item of display.items) {
     switch (item.kind) {
       case 'text':
-        page.drawText(setText(item.text, item.face), {
-          x: px(item.x),
-          y: py(item.y),
-          size: item.sizeMm * POINTS_PER_MM,
-          font: fonts[item.face],
-          color: INKS[item.ink],
-        });
+        word(item.sizeMm === largestMm ? 'H1' : 'P', () =>
+          page.drawText(setText(item.text, item.face), {
+            x: px(item.x),
+            y: py(item.y),
+            size: item.sizeMm * POINTS_PER_MM,
+            font: fonts[item.face],
+            color: INKS[item.ink],
+          }),
+        );
         break;
       case 'line':
-        page.drawLine({
-          start: { x: px(item.x1), y: py(item.y1) },
-          end: { x: px(item.x2), y: py(item.y2) },
-          thickness: item.strokeMm * POINTS_PER_MM,
-          color: INKS[item.ink],
-        });
+        ornament(() =>
+          page.drawLine({
+            start: { x: px(item.x1), y: py(item.y1) },
+            end: { x: px(item.x2), y: py(item.y2) },
+            thickness: item.strokeMm * POINTS_PER_MM,
+            color: INKS[item.ink],
+          }),
+        );
         break;
       case 'outline':
         if (item.d === '') break;
-        page.drawSvgPath(item.d, {
-          x: px(item.x),
-          y: py(item.y),
-          scale: item.scale * POINTS_PER_MM,
-          ...(item.fill ? { color: INKS[item.fill] } : {}),
-          // the path is scaled, and its line with it
-          ...(item.stroke ? { borderColor: INKS[item.stroke], borderWidth: item.strokeMm / item.scale } : {}),
-        });
+        ornament(() =>
+          page.drawSvgPath(item.d, {
+            x: px(item.x),
+            y: py(item.y),
+            scale: item.scale * POINTS_PER_MM,
+            ...(item.fill ? { color: INKS[item.fill] } : {}),
+            // the path is scaled, and its line with it
+            ...(item.stroke ? { borderColor: INKS[item.stroke], borderWidth: item.strokeMm / item.scale } : {}),
+          }),
+        );
         break;
       case 'patch':
         patches.push(item);
@@ -168,7 +191,7 @@ function drawPatches(page: PDFPage, patches: readonly Patch[], px: (xMm: number)
     return area + lines.join('');
   });
   // by the platform's own deflate: that of the library takes longer than all the rest
-  const content = deflateSync(Buffer.from(`q\n${drawn.join('')}Q\n`, 'latin1'));
+  const content = deflateSync(Buffer.from(`/Artifact BMC\nq\n${drawn.join('')}Q\nEMC\n`, 'latin1'));
   const { context } = page.doc;
   page.node.addContentStream(context.register(PDFRawStream.of(context.obj({ Filter: 'FlateDecode', Length: content.length }), content)));
 }

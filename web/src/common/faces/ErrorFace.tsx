@@ -8,11 +8,16 @@ export function ErrorFace() {
   const error = useRouteError();
   return (
     <Face
-      title="This page came undone"
+      title="This page stopped working"
       action={
-        <Button variant="contained" onClick={() => window.location.reload()}>
-          Load it again
-        </Button>
+        <>
+          <Button variant="contained" onClick={() => window.location.reload()} sx={{ mr: 1.5 }}>
+            Load it again
+          </Button>
+          <Button variant="outlined" component="a" href="/">
+            Go to the Bench
+          </Button>
+        </>
       }
     >
       What you typed is kept. The program says: {sentenceOf(error)}

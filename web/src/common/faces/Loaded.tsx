@@ -1,5 +1,6 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import CircularProgress from '@mui/material/CircularProgress';
 import type { ReactNode } from 'react';
 import { ApiProblem, isAway, sentenceOf } from '../api/request.ts';
@@ -35,8 +36,19 @@ export function Loaded<T>({ reading, children }: { reading: Reading<T>; children
       </Face>
     );
   }
-  if (error instanceof ApiProblem && error.problem.status === 404) return <NoSuchPage />;
-  return <Face title="This could not be read">{sentenceOf(error)}</Face>;
+  if (error instanceof ApiProblem && [400, 404].includes(error.problem.status)) return <NoSuchPage />;
+  return (
+    <Face
+      title="This could not be read"
+      action={
+        <Button variant="contained" onClick={() => window.location.reload()}>
+          Try again
+        </Button>
+      }
+    >
+      {sentenceOf(error)}
+    </Face>
+  );
 }
 
 /** Told above content that was read before the records went away. */

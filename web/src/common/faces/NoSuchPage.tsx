@@ -9,7 +9,7 @@ export function NoSuchPage() {
       title="There is nothing at this address"
       action={
         <Button variant="contained" component={Link} to="/">
-          To the bench
+          Go to the Bench
         </Button>
       }
     >

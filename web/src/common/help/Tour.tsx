@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
 import { COLOURS, FIGURES } from '../../theme.ts';
+import { useShortcuts } from '../shortcuts/shortcuts.ts';
 import { TOUR } from './tourSteps.ts';
 
 const LOOKED_FOR_MS = 250;
@@ -12,6 +13,7 @@ export function Tour({ step, onStep, onEnd }: { step: number; onStep: (step: num
   const stop = TOUR[step];
   const card = useRef<HTMLElement>(null);
   useFrame(stop?.at ?? 'page');
+  useShortcuts('Tour', [{ key: 'Escape', says: 'leave the tour', run: onEnd }]);
   useEffect(() => {
     card.current?.focus({ preventScroll: true });
   }, [step]);
@@ -23,9 +25,6 @@ export function Tour({ step, onStep, onEnd }: { step: number; onStep: (step: num
       ref={card}
       tabIndex={-1}
       aria-label="Tour"
-      onKeyDown={(event) => {
-        if (event.key === 'Escape') onEnd();
-      }}
       sx={{
         position: 'fixed',
         right: { xs: 12, sm: 24 },

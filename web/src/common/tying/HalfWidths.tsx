@@ -2,6 +2,7 @@ import { FITTING_LENGTHS, optionalLengthField } from '@easytuck/contract';
 import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
 import { forgetDraft, keepDraft, readDraft } from '../forms/tabDrafts.ts';
+import { withUnit } from '../exactLength.ts';
 import { TAPE_FIELD } from '../tape/tapeMeasure.ts';
 import { useUnits } from '../UnitProvider.tsx';
 
@@ -66,6 +67,7 @@ export function HalfWidthFields({ halves }: { halves: TypedHalfWidths }) {
         label={`${words}, ${unit}`}
         value={halves.typed[half]}
         onChange={(event) => halves.type(half, event.target.value)}
+        onBlur={() => halves.type(half, withUnit(halves.typed[half], unit))}
         error={error !== null}
         helperText={error ?? 'knot’s middle to its edge'}
         slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}

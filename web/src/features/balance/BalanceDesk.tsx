@@ -14,7 +14,7 @@ import {
 } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type KeyboardEvent } from 'react';
 import { Link } from 'react-router';
 import { useShop } from '../../common/api/shop.ts';
 import { Choice } from '../../common/Choice.tsx';
@@ -24,6 +24,8 @@ import { seesMirrored, useReader } from '../../common/reader.ts';
 import { ReaderChoice } from '../../common/ReaderChoice.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
+import { forgetDraft, keepDraft, readDraft } from '../../common/forms/tabDrafts.ts';
+import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, PAGE_WIDTH } from '../../theme.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
@@ -48,8 +50,9 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   usePageTitle(`Balance: ${wearer.name}`);
   const [wish, setWish] = useState<Wish>(wearer.finish === 'handTied' ? desk.frontLoopSide : 'even');
   const [unevenMm, setUnevenMm] = useState(6);
-  const [tiltText, setTiltText] = useState('');
-  const [knotOffText, setKnotOffText] = useState('');
+  const [{ tiltText, knotOffText }, setOff] = useDraftedOff(`balance ${fitting.id} off`);
+  const setTiltText = (text: string): void => setOff((before) => ({ ...before, tiltText: text }));
+  const setKnotOffText = (text: string): void => setOff((before) => ({ ...before, knotOffText: text }));
   const [knotLayer, setKnotLayer] = useState<KnotLayer>(wearer.backKnotLayer ?? 'unknown');
   // the one who evens it out on the wearer stands before them
   const [reader, setReader] = useReader('facing');
@@ -68,6 +71,10 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const isReadable = halves.isRight && tilt.kind === 'value' && knotOff.kind === 'value';
   // no verdict without four plausible half-widths
   const isJudged = isReadable && wholeReading(read) !== null && doubts.length === 0;
+  const measureAgain = (): void => {
+    halves.clear();
+    goToFirst();
+  };
   useShortcuts('Balance', [
     {
       key: 'm',
@@ -77,9 +84,14 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
     {
       key: 'f',
       says: 'measure: the first half-width',
-      run: () => document.querySelector<HTMLInputElement>('[data-balance] input')?.focus(),
+      run: goToFirst,
     },
+    { key: 'd', says: 'the pulls are done: measure again', run: measureAgain },
   ]);
+  // whoever opens the desk by key comes to measure; on glass a field that takes the cursor brings up a keyboard
+  useEffect(() => {
+    if (window.matchMedia('(pointer: fine)').matches) goToFirst();
+  }, []);
   return (
     <Box sx={{ px: { xs: 2, md: 2.5 }, py: 2, maxWidth: PAGE_WIDTH, mx: 'auto' }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 2, mb: 1.5 }}>
@@ -141,6 +153,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
           </Box>
           <Box
             data-balance
+            onKeyDown={goOn}
             sx={{
               mt: 2,
               display: 'grid',
@@ -161,6 +174,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
               label={`Knot off-centre, ${unit}`}
               value={knotOffText}
               onChange={(event) => setKnotOffText(event.target.value)}
+              onBlur={() => setKnotOffText(withUnit(knotOffText, unit))}
               error={knotOff.kind === 'wrong'}
               helperText={knotOff.kind === 'wrong' ? knotOff.message : `+ towards ${sideName('left', reader)}`}
               slotProps={{ htmlInput: { autoComplete: 'off', placeholder: '0', ...TAPE_FIELD } }}
@@ -181,10 +195,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
               onKnotLayer={setKnotLayer}
               wearer={wearer}
               isMirror={isMirror}
-              onMeasureAgain={() => {
-                halves.clear();
-                document.querySelector<HTMLInputElement>('[data-balance] input')?.focus();
-              }}
+              onMeasureAgain={measureAgain}
             />
           )}
           {isJudged && (
@@ -241,6 +252,33 @@ function UnevenBy({ unevenMm, onChange }: { unevenMm: number; onChange: (mm: num
       slotProps={{ htmlInput: { autoComplete: 'off' } }}
     />
   );
+}
+
+const NOTHING_OFF = { tiltText: '', knotOffText: '' };
+
+/** Tilt and knot off-centre as they are typed; they survive a reload. */
+function useDraftedOff(draft: string): [typeof NOTHING_OFF, (change: (before: typeof NOTHING_OFF) => typeof NOTHING_OFF) => void] {
+  const [off, setOff] = useState(() => readDraft(draft, readOff) ?? NOTHING_OFF);
+  useEffect(() => {
+    if (off.tiltText === '' && off.knotOffText === '') forgetDraft(draft);
+    else keepDraft(draft, off);
+  }, [draft, off]);
+  return [off, setOff];
+}
+
+function readOff(value: unknown): typeof NOTHING_OFF | null {
+  if (typeof value !== 'object' || value === null) return null;
+  const { tiltText, knotOffText } = value as Partial<Record<keyof typeof NOTHING_OFF, unknown>>;
+  return typeof tiltText === 'string' && typeof knotOffText === 'string' ? { tiltText, knotOffText } : null;
+}
+
+const goToFirst = (): void => document.querySelector<HTMLInputElement>('[data-balance] input')?.focus();
+
+/** Enter goes on to the next field. */
+function goOn(event: KeyboardEvent<HTMLElement>): void {
+  if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || !(event.target instanceof HTMLInputElement)) return;
+  const fields = [...event.currentTarget.querySelectorAll('input')];
+  fields[fields.indexOf(event.target) + 1]?.focus();
 }
 
 const NOTHING_READ: Readonly<Record<Half, null>> = { frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null };

@@ -7,6 +7,7 @@ import { Link, useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { useCollars } from '../../common/api/collars.ts';
 import { useFitting } from '../../common/api/fittings.ts';
+import { ApiProblem } from '../../common/api/request.ts';
 import { useShopReading } from '../../common/api/shop.ts';
 import { useTies } from '../../common/api/ties.ts';
 import { useWearer } from '../../common/api/wearers.ts';
@@ -14,6 +15,7 @@ import type { ViewSide } from '../../common/drawing/stageLayout.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { useTourStart } from '../../common/help/tourStart.ts';
+import { tell } from '../../common/notices.tsx';
 import { usePageTitle } from '../../common/pageTitle.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { readStored, writeStored } from '../../common/stored.ts';
@@ -221,18 +223,23 @@ function useBenchKeys(fit: BenchFit | null, side: ViewSide, setSide: (side: View
  */
 function useFromAddress(wearerId: string | null, dispatch: Dispatch<BenchEvent>): Wearer | undefined {
   const [search, setSearch] = useSearchParams();
-  const { data: wearer } = useWearer(search.get('wearer'));
+  const { data: wearer, error: noWearer } = useWearer(search.get('wearer'));
   const [revised, copied] = [search.get('revise'), search.get('copy')];
-  const { data: fitting } = useFitting(revised ?? copied);
+  const { data: fitting, error: noFitting } = useFitting(revised ?? copied);
   const { data: chosen } = useWearer(wearerId);
   useEffect(() => {
     if (wearer) dispatch({ type: 'wearerChosen', wearer });
     else if (fitting) dispatch({ type: 'taken', fitting, fittingId: uuid(), revises: revised !== null });
+    else if (isNowhere(noWearer)) tell('That link leads to nobody on record.');
+    else if (isNowhere(noFitting)) tell('That link leads to no card on record.');
     else return;
     setSearch({}, { replace: true });
-  }, [wearer, fitting, revised, dispatch, setSearch]);
+  }, [wearer, fitting, noWearer, noFitting, revised, dispatch, setSearch]);
   return chosen;
 }
+
+/** What an address asks for is not there, now or later. */
+const isNowhere = (error: unknown): boolean => error instanceof ApiProblem && [400, 404].includes(error.problem.status);
 
 /** A shop without ties: nothing can be fitted before one is measured. */
 function EmptyDrawer() {

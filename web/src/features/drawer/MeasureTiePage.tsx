@@ -19,7 +19,7 @@ import { tell } from '../../common/notices.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { Page } from '../../common/Page.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
-import { inSwitchedUnit } from '../../common/exactLength.ts';
+import { inSwitchedUnit, withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { clothWords, SHAPE_WORDS } from '../../common/words.ts';
 import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
@@ -198,6 +198,9 @@ const NO_TAPE: ReadonlySet<keyof TieForm> = new Set([
   'note',
 ]);
 
+/** A mark or slot has no unit of length, and cloth is always measured in millimetres. */
+const NO_UNIT: ReadonlySet<keyof TieForm> = new Set([...NO_TAPE, 'readAt', 'thickness']);
+
 function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProps) {
   const form = useWatch({ control }) as TieForm;
   const { unit } = useUnits();
@@ -209,11 +212,15 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
     <TextField
       key={name}
       label={label}
-      {...register(name)}
+      {...register(name, {
+        onBlur: (event: { target: HTMLInputElement }) => {
+          if (!NO_UNIT.has(name)) setValue(name, withUnit(event.target.value, unit));
+        },
+      })}
       error={errors[name] !== undefined}
       helperText={
         errors[name]?.message ??
-        ([inSwitchedUnit(NO_TAPE.has(name) ? '' : form[name], unit), hint.trim()].filter((each) => each !== '').join('; ') || ' ')
+        ([inSwitchedUnit(NO_UNIT.has(name) ? '' : form[name], unit), hint.trim()].filter((each) => each !== '').join('; ') || ' ')
       }
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...(NO_TAPE.has(name) ? {} : TAPE_FIELD) } }}
     />

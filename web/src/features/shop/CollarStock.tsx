@@ -25,6 +25,7 @@ import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { LengthHint } from '../../common/forms/LengthHint.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
+import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLLAR_STYLE_WORDS } from '../../common/words.ts';
 import { COLOURS } from '../../theme.ts';
@@ -150,7 +151,11 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
     <TextField
       key={name}
       label={LABELS[name]}
-      {...register(name)}
+      {...register(name, {
+        onBlur: (event: { target: HTMLInputElement }) => {
+          if (name !== 'name') setValue(name, withUnit(event.target.value, unit));
+        },
+      })}
       error={errors[name] !== undefined}
       helperText={errors[name]?.message ?? (name === 'name' ? ' ' : <LengthHint control={control} name={name} />)}
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...(name === 'name' ? {} : TAPE_FIELD) } }}

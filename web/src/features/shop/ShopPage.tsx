@@ -26,6 +26,7 @@ import { LengthHint } from '../../common/forms/LengthHint.tsx';
 import { tell } from '../../common/notices.tsx';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
+import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { SCHOOL_WORDS, WING_WORDS } from '../../common/words.ts';
 import { Backups } from './Backups.tsx';
@@ -160,12 +161,16 @@ function Settings({ settings }: { settings: ShopSettings }) {
     save: (input, base) => changeShop({ ...input, version: base?.version ?? settings.version }),
     onSaved: () => tell('The habits are saved.'),
   });
-  const { control, register, formState, getValues } = form;
+  const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
   const text = (name: keyof SettingsForm, hint = ' ') => (
     <TextField
       label={LABELS[name]}
-      {...register(name)}
+      {...register(name, {
+        onBlur: (event: { target: HTMLInputElement }) => {
+          if (LENGTHS.some(([each]) => each === name)) setValue(name, withUnit(event.target.value, unit));
+        },
+      })}
       error={errors[name] !== undefined}
       helperText={
         errors[name]?.message ?? (LENGTHS.some(([each]) => each === name) ? <LengthHint control={control} name={name} hint={hint} /> : hint)

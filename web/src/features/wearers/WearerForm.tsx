@@ -16,6 +16,7 @@ import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { LengthHint } from '../../common/forms/LengthHint.tsx';
 import { useStaff } from '../../common/staff.ts';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
+import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { LikeNotice } from './LikeWearers.tsx';
 import { choiceWords, MEASURE_WORDS, VALUE_WORDS } from './measureWords.ts';
@@ -50,7 +51,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
     onSaved,
   });
   const { form, clashes, arrived, decide, submit, isChanged, isSaving, failure, discard } = record;
-  const { control, register, formState, getValues } = form;
+  const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
   const text = (
     name: 'name' | 'collar' | 'note' | 'contact' | 'eventName' | (typeof WEARER_LENGTHS)[number],
@@ -60,9 +61,13 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
     <TextField
       key={name}
       label={label}
-      {...register(name)}
+      {...register(name, {
+        onBlur: (event: { target: HTMLInputElement }) => {
+          if (LENGTHS.has(name)) setValue(name, withUnit(event.target.value, unit));
+        },
+      })}
       error={errors[name] !== undefined}
-      helperText={errors[name]?.message ?? (LENGTHS.has(name) ? <LengthHint control={control} name={name} hint={hint ?? ''} /> : hint)}
+      helperText={errors[name]?.message ?? (LENGTHS.has(name) ? <LengthHint control={control} name={name} hint={hint} /> : hint)}
       multiline={name === 'note'}
       slotProps={{
         inputLabel: { shrink: true },

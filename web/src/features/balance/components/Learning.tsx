@@ -29,6 +29,7 @@ import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
 import { tell } from '../../../common/notices.tsx';
 import { clothWords, settingWords } from '../../../common/words.ts';
+import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
 import { effectOn, type DeskTie, type ReadHalves } from '../balanceDesk.ts';
@@ -141,6 +142,30 @@ export function Learning({
       setCardId(uuid());
       await navigate(`/fittings/${given.id}`);
     });
+  useShortcuts('Balance', [
+    {
+      key: 'Enter',
+      mod: true,
+      says: 'put the tying on record',
+      run: () => {
+        if (read !== null && !isDoubted && !isBusy) void keep(false);
+      },
+    },
+    {
+      key: 'a',
+      says: 'apply what was learned to this tie',
+      run: () => {
+        if (isTaught && !isBusy && !isTaken) void takeIn();
+      },
+    },
+    {
+      key: 'r',
+      says: 'issue the revised card',
+      run: () => {
+        if (isTaught && !isBusy && isTaken) void newCard();
+      },
+    },
+  ]);
   return (
     <Box component="section" aria-label="What the tying teaches" sx={{ mt: 3, borderTop: `1px solid ${COLOURS.rule}`, pt: 2 }}>
       <Typography variant="h2" sx={{ mb: 1 }}>
@@ -222,7 +247,7 @@ export function Learning({
                 {fine(effect.before.back.spreadMm)} → <b>{interval(effect.after.backSpread, fine)}</b>.
               </Box>
               <Box>
-                Next time: {settingWords(next, length).phrase}, lead {fine(nextLeadMm)}
+                Next time: {settingWords(next, length).phrase}, lead {length(nextLeadMm)}
                 {isByThem && `, by ${wearer.name}’s own hands`}.
               </Box>
               <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>

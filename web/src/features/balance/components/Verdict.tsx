@@ -84,7 +84,7 @@ export function RetieAdvice({
     >
       {needsRetie(verdict) && (
         <Box>
-          Front and back bow have different lengths of cloth. Retie with a lead of <b>{fine(retie.leadMm)}</b>: both then come to{' '}
+          Front and back bow have different lengths of cloth. Retie with a lead of <b>{length(retie.leadMm)}</b>: both then come to{' '}
           {fine(retie.spreadMm)}.
         </Box>
       )}

@@ -20,11 +20,11 @@ import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { memo, useEffect, useState, type Dispatch, type ReactNode } from 'react';
+import { memo, useEffect, useRef, useState, type Dispatch, type ReactNode } from 'react';
 import { useWearers } from '../../../common/api/wearers.ts';
 import { Choice } from '../../../common/Choice.tsx';
 import { fold, holds } from '../../../common/foldName.ts';
-import { inSwitchedUnit } from '../../../common/exactLength.ts';
+import { inSwitchedUnit, withUnit } from '../../../common/exactLength.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { TAPE_FIELD } from '../../../common/tape/tapeMeasure.ts';
@@ -227,6 +227,10 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
           label={MEASURE_NAMES[measure]}
           value={draft.measures[measure]}
           onChange={(event) => dispatch({ type: 'measureTyped', measure, text: event.target.value })}
+          onBlur={() => {
+            const text = withUnit(draft.measures[measure], unit);
+            if (text !== draft.measures[measure]) dispatch({ type: 'measureTyped', measure, text });
+          }}
           error={errors.measures[measure] !== null}
           helperText={errors.measures[measure] ?? (inSwitchedUnit(draft.measures[measure], unit) || hints[measure])}
           slotProps={{ htmlInput: { autoComplete: 'off', ...TAPE_FIELD }, inputLabel: { shrink: true } }}
@@ -250,7 +254,7 @@ interface Awaited {
 /** A name: somebody on record, found by a few letters, or somebody new. */
 function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: string | null; dispatch: Dispatch<BenchEvent> }) {
   const [isOpen, setOpen] = useState(false);
-  const [awaited, setAwaited] = useState<Awaited | null>(null);
+  const awaited = useRef<Awaited | null>(null);
   const letters = draft.wearerId === null ? draft.name.trim() : '';
   const found = useWearers(letters);
   const isAnswered = found.data?.letters === letters;
@@ -261,16 +265,17 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
   const choose = (wearer: Wearer): void => dispatch({ type: 'wearerChosen', wearer });
   // the answer that Enter or Tab came before
   useEffect(() => {
-    if (awaited === null || !isAnswered) return;
-    setAwaited(null);
-    if (awaited.letters !== letters) return;
-    const chosen = awaited.take === 'first' ? options[0] : namesakes.length === 1 ? namesakes[0] : undefined;
+    const asked = awaited.current;
+    if (asked === null || !isAnswered) return;
+    awaited.current = null;
+    if (asked.letters !== letters) return;
+    const chosen = asked.take === 'first' ? options[0] : namesakes.length === 1 ? namesakes[0] : undefined;
     if (chosen) dispatch({ type: 'wearerChosen', wearer: chosen });
-  }, [awaited, isAnswered, letters, options, namesakes, dispatch]);
+  }, [isAnswered, letters, options, namesakes, dispatch]);
   const onLeave = (): void => {
     if (!isNew) return;
     const [one, ...more] = namesakes;
-    if (!isAnswered) setAwaited({ letters, take: 'namesake' });
+    if (!isAnswered) awaited.current = { letters, take: 'namesake' };
     else if (one && more.length === 0) choose(one);
   };
   const told =
@@ -304,7 +309,7 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
         const chosen = typeof wearer === 'string' ? (isAnswered ? options[0] : undefined) : wearer;
         setOpen(false);
         if (chosen) choose(chosen);
-        else if (typeof wearer === 'string' && !isAnswered) setAwaited({ letters, take: 'first' });
+        else if (typeof wearer === 'string' && !isAnswered) awaited.current = { letters, take: 'first' };
         else return;
         // the next step has the keyboard
         focusOn('tie');

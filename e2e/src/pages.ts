@@ -1,0 +1,62 @@
+import type { Page } from '@playwright/test';
+import type { Shop } from './shop.ts';
+
+/** Every page of the shop, opened with the demo's records as somebody finds it there. */
+export interface WalkedPage {
+  readonly name: string;
+  readonly path: string;
+  /** Opens what a page holds beside what it shows at first. */
+  readonly open?: (page: Page) => Promise<void>;
+}
+
+const read = async <T>(shop: Shop, path: string): Promise<T> => (await (await fetch(shop.address + path)).json()) as T;
+
+/** Addresses of every page. */
+export async function pagesOf(shop: Shop): Promise<readonly WalkedPage[]> {
+  const { wearers } = await read<{ wearers: { id: string }[] }>(shop, '/api/wearers?q=ivo');
+  const { lines } = await read<{ lines: { id: string }[] }>(shop, '/api/fittings/ledger');
+  const { ties } = await read<{ ties: { id: string; name: string }[] }>(shop, '/api/ties');
+  const [wearer, fitting] = [wearers[0]?.id ?? '', lines[0]?.id ?? ''];
+  const tie = ties.find(({ name }) => name.startsWith('Harbour'))?.id ?? '';
+  return [
+    { name: 'the empty bench', path: '/' },
+    {
+      name: 'a fitting on the bench, with more measures',
+      path: `/?copy=${fitting}`,
+      open: async (page) => page.getByRole('button', { name: /more measure/ }).click(),
+    },
+    {
+      name: 'ties offered',
+      path: `/?wearer=${wearer}`,
+      open: async (page) => page.getByRole('button', { name: /^Tie/ }).click(),
+    },
+    { name: 'the wearers', path: '/wearers' },
+    { name: 'a wearer', path: `/wearers/${wearer}` },
+    { name: 'a new wearer', path: '/wearers/new' },
+    { name: 'the drawer', path: '/drawer' },
+    { name: 'a tie', path: `/drawer/${tie}` },
+    { name: 'a new tie', path: '/drawer/new' },
+    { name: 'a fitting as issued', path: `/fittings/${fitting}` },
+    { name: 'the coach', path: `/coach?fitting=${fitting}&flat` },
+    { name: 'the coach, what went wrong', path: `/coach?fitting=${fitting}&flat`, open: async (page) => page.keyboard.press('w') },
+    { name: 'the coach, practice', path: `/coach?fitting=${fitting}&flat`, open: async (page) => page.keyboard.press('p') },
+    { name: 'the balance desk', path: `/balance?fitting=${fitting}` },
+    { name: 'whose bow is tied', path: '/balance' },
+    { name: 'the ledger', path: '/ledger' },
+    { name: 'import and export', path: '/exchange/wearers' },
+    { name: 'the shop', path: '/shop' },
+    { name: 'the tape', path: '/tape' },
+    { name: 'help', path: '/ledger', open: async (page) => page.keyboard.press('?') },
+    { name: 'an address that leads nowhere', path: '/nothing' },
+  ];
+}
+
+/** Opens a page and waits until nothing more is fetched and nothing says that it is waited for. */
+export async function openPage(page: Page, shop: Shop, { path, open }: WalkedPage): Promise<void> {
+  await page.goto(shop.address + path);
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('progressbar').first().waitFor({ state: 'detached' });
+  await open?.(page);
+  // the drawing is laid out once the room it has is known
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
+}

@@ -39,8 +39,8 @@ async function closerLook(bench: Bench, name: string, tie = 'Harbour Night'): Pr
   await bench.page.waitForLoadState('networkidle');
 }
 
+/** What pages show beside what is there when they are opened, which the walk over all pages looks at. */
 const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
-  'the empty bench': (bench) => bench.open(),
   'a fitting on the bench': async (bench) => {
     await bench.open();
     await bench.chooseWearer('att', 'Corin Attleby');
@@ -52,22 +52,11 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
     await bench.collar.fill('16 cm');
     await expect(bench.page.getByRole('alert').first()).toBeVisible();
   },
-  'ties offered for a wearer': async (bench) => {
-    await bench.open();
-    await bench.chooseWearer('att', 'Corin Attleby');
-    await bench.page.getByRole('button', { name: /^Tie/ }).click();
-    await expect(bench.page.getByRole('listbox', { name: 'Ties' })).toBeVisible();
-  },
   'spread over the band, with more measures': (bench) => closerLook(bench, 'Spread over the band'),
   'lead habits': (bench) => closerLook(bench, 'Lead habits'),
   'the hang check': (bench) => closerLook(bench, 'Hang check'),
   'a band set by another tie': (bench) => closerLook(bench, 'Set by another tie'),
   'which face shows': (bench) => closerLook(bench, 'Which face shows', 'Tideline'),
-  'the keys': async (bench) => {
-    await bench.open();
-    await bench.page.keyboard.press('?');
-    await expect(bench.page.getByRole('dialog', { name: 'Help' })).toBeVisible();
-  },
   'the tape on the page': async (bench) => {
     await bench.open();
     await bench.page.keyboard.press('y');
@@ -89,19 +78,6 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
     await expect(bench.page.getByRole('region', { name: 'Plan of pulls' })).toBeVisible();
     await expect(bench.page.getByRole('region', { name: 'Tyings of this tie' })).toBeVisible();
   },
-  'whose bow is tied': async (bench) => {
-    await bench.page.goto(`${bench.address}/balance`);
-    await expect(bench.page.getByText('Whose bow is tied?')).toBeVisible();
-  },
-  'the coach': async (bench) => {
-    await new Coach(bench.page, bench.address).open('?flat');
-  },
-  'the coach, what went wrong': async (bench) => {
-    const coach = new Coach(bench.page, bench.address);
-    await coach.open('?flat');
-    await coach.press('w');
-    await expect(bench.page.getByRole('region', { name: 'Cause and remedy' })).toBeVisible();
-  },
   'the coach, practice': async (bench) => {
     const coach = new Coach(bench.page, bench.address);
     await coach.open('?flat');
@@ -109,10 +85,6 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
     await bench.page.getByRole('button', { name: 'Start' }).click();
     await bench.page.getByRole('button', { name: 'Stop' }).click();
     await expect(bench.page.getByRole('form', { name: 'How the try went' })).toBeVisible();
-  },
-  'the ledger': async (bench) => {
-    await bench.page.goto(`${bench.address}/ledger`);
-    await expect(bench.page.getByRole('row').nth(3)).toBeVisible();
   },
   'the shop': async (bench) => {
     await bench.page.goto(`${bench.address}/shop`);
@@ -125,30 +97,6 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
       .getByLabel('File to import')
       .setInputFiles({ name: 'w.csv', mimeType: 'text/csv', buffer: Buffer.from('name,collar,long end\n,16 cm,up\n') });
     await expect(bench.page.getByText('1 row: 0 new, 1 with mistakes', { exact: false })).toBeVisible();
-  },
-  'a new wearer': async (bench) => {
-    await bench.page.goto(`${bench.address}/wearers/new`);
-    await bench.page.getByRole('textbox', { name: 'Name' }).fill('Corin Attleby');
-    await expect(bench.page.getByText('On record already?', { exact: false })).toBeVisible();
-  },
-  'the wearers': async (bench) => {
-    await bench.page.goto(`${bench.address}/wearers`);
-    await expect(bench.page.getByRole('link', { name: /Corin Attleby/ })).toBeVisible();
-  },
-  'a wearer and a fitting as given out': async (bench) => {
-    await bench.page.goto(`${bench.address}/wearers`);
-    await bench.page.getByRole('link', { name: /Ivo Sandgate/ }).click();
-    await bench.page.getByRole('region', { name: 'Fittings' }).getByRole('link').first().click();
-    await expect(bench.page.getByText(/^issued/)).toBeVisible();
-  },
-  'the drawer': async (bench) => {
-    await bench.page.goto(`${bench.address}/drawer`);
-    await expect(bench.page.getByRole('link', { name: /Signal Red/ })).toBeVisible();
-  },
-  'a tie being measured': async (bench) => {
-    await bench.page.goto(`${bench.address}/drawer`);
-    await bench.page.getByRole('link', { name: /Signal Red/ }).click();
-    await expect(bench.page.getByRole('group', { name: 'The blade as measured' })).toBeVisible();
   },
 };
 

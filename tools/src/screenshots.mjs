@@ -35,7 +35,7 @@ async function openFitting(page) {
   await page.getByRole('link', { name: 'Wearers' }).click();
   await page.getByRole('link', { name: /Corin Attleby/ }).click();
   await page
-    .getByRole('region', { name: 'Fittings' })
+    .getByRole('region', { name: 'Cards, as issued' })
     .getByRole('link', { name: /Harbour Night/ })
     .click();
 }
@@ -44,7 +44,7 @@ async function openFitting(page) {
 async function coachAt(page, steps) {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await openFitting(page);
-  await page.getByRole('link', { name: 'Coach the tying' }).click();
+  await page.getByRole('link', { name: 'Show the tying' }).click();
   await page.locator('canvas').waitFor();
   for (let i = 0; i < steps; i += 1) await page.keyboard.press('PageDown');
   await page.waitForTimeout(2000);
@@ -68,13 +68,6 @@ const VIEWS = {
       await page.getByRole('button', { name: 'Spread over the band' }).click();
     },
   },
-  'bench-lead-habits': {
-    size: TALL,
-    open: async (page) => {
-      await fit(page, 'Corin Attleby', 'Tideline');
-      await page.getByRole('button', { name: 'Lead habits' }).click();
-    },
-  },
   'bench-hang-check': {
     size: TALL,
     open: async (page) => {
@@ -82,6 +75,7 @@ const VIEWS = {
       await page.getByRole('button', { name: 'Hang check' }).click();
     },
   },
+  'bench-start': { size: LAPTOP, open: async (page) => page.getByRole('region', { name: 'Due next' }).waitFor() },
   bench: { size: LAPTOP, open: (page) => fit(page, 'Corin Attleby', 'Harbour Night') },
   'bench-tablet-mirror': {
     size: TABLET,
@@ -113,7 +107,7 @@ const VIEWS = {
         const body = JSON.stringify({ ...known, collar: collar.text, faceWidthMm: 131, note: 'Rings on Friday about the second tie.' });
         await fetch(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body });
       });
-      await page.getByRole('button', { name: 'Save the record' }).click();
+      await page.getByRole('button', { name: 'Save record' }).click();
       await page.getByRole('button', { name: 'Keep yours' }).waitFor();
     },
   },
@@ -138,7 +132,7 @@ const VIEWS = {
     size: TALL,
     open: async (page) => {
       await openFitting(page);
-      await page.getByRole('link', { name: 'Even it out' }).click();
+      await page.getByRole('link', { name: 'Even out the bow' }).click();
       const halves = { 'Front loop': '68 mm', 'Front flat end': '50 mm', 'Back loop': '55 mm', 'Back flat end': '68 mm' };
       for (const [name, text] of Object.entries(halves)) await page.getByRole('textbox', { name }).fill(text);
       await page.getByRole('table', { name: 'Tyings of this tie in figures' }).waitFor();
@@ -165,7 +159,7 @@ const VIEWS = {
     size: LAPTOP,
     open: async (page) => {
       await page.getByRole('link', { name: 'Drawer' }).click();
-      await page.getByRole('link', { name: 'Tables' }).click();
+      await page.getByRole('link', { name: 'Import or export' }).click();
       const head =
         'name;shape;cloth;nose to belly mm;belly to waist mm;waist to tip mm;band width mm;belly width mm;waist width mm;hardware;length mm;in stock';
       const rows = [
@@ -174,9 +168,9 @@ const VIEWS = {
         'No shape;buterfly;silk;62;62;6200;20;65;30;fixed;842,3;x',
       ];
       await page
-        .getByLabel('File to take in')
+        .getByLabel('File to import')
         .setInputFiles({ name: 'spring-order.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\n')) });
-      await page.getByText('Nothing has been taken in yet').waitFor();
+      await page.getByText('Nothing is imported yet').waitFor();
     },
   },
   drawer: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Drawer' }).click() },
@@ -189,6 +183,25 @@ const VIEWS = {
     },
   },
 };
+
+/**
+ * Waits until a page shows what it is about: no face that something is waited for, and a heading. @param {Page} page @param {string} name
+ * @throws where it still waits after ten seconds, so that no picture of a waiting page is kept.
+ */
+async function isDrawn(page, name) {
+  const waiting = () =>
+    page.evaluate(() => {
+      const faces = [...document.querySelectorAll('[role="progressbar"], [data-waiting]')].filter((face) => face.checkVisibility());
+      const drawings = [...document.querySelectorAll('main svg')].filter((drawing) => drawing.getBoundingClientRect().width > 200);
+      const isEmpty = (document.querySelector('main')?.textContent ?? '').trim().length < 40;
+      return faces.length > 0 || isEmpty || drawings.some((drawing) => drawing.childElementCount === 0);
+    });
+  for (let tries = 0; await waiting(); tries += 1) {
+    if (tries > 40) throw new Error(`${name} still waits: no picture was taken`);
+    await page.waitForTimeout(250);
+  }
+  await page.waitForTimeout(300);
+}
 
 runMain(async () => {
   await ensureNodePackages();
@@ -208,7 +221,7 @@ runMain(async () => {
       await open(page);
       await page.waitForLoadState('networkidle');
       await page.evaluate(() => document.fonts.ready);
-      await page.waitForTimeout(300);
+      await isDrawn(page, name);
       await page.screenshot({ path: join(FOLDER, `${name}.png`) });
       console.log(`docs/screenshots/${name}.png`);
       await page.close();

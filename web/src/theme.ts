@@ -29,6 +29,8 @@ export const FIGURES = '"Source Serif 4 Variable", Georgia, serif';
 export const TEXT = '"Inter Variable", system-ui, sans-serif';
 
 export const theme = createTheme({
+  // in letters, not pixels: whoever reads with larger ones gets the layout of a smaller window
+  breakpoints: { unit: 'em', values: { xs: 0, sm: 37.5, md: 56.25, lg: 75, xl: 96 } },
   palette: {
     mode: 'light',
     primary: { main: COLOURS.long, contrastText: '#ffffff' },
@@ -55,7 +57,7 @@ export const theme = createTheme({
       styleOverrides: {
         ':root': Object.fromEntries(Object.entries(COLOURS).map(([name, colour]) => [`--${name}`, colour])),
         // on a screen that is seen from further off, type and page grow
-        html: { '@media (min-width: 2400px)': { fontSize: '20px' }, '@media (min-width: 3400px)': { fontSize: '26px' } },
+        html: { '@media (min-width: 150em)': { fontSize: '125%' }, '@media (min-width: 212.5em)': { fontSize: '162.5%' } },
         body: { fontVariantNumeric: 'lining-nums' },
         // on paper: the page without what only a screen can do, in ink on white
         '@media print': {

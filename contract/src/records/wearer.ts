@@ -16,7 +16,7 @@ export const backKnotLayer = z.enum(['front', 'back']);
 
 const optionalLength = (limits: Parameters<typeof lengthMm>[0]) => lengthMm(limits).nullable().default(null);
 
-/** What is measured of a wearer, and what he wishes; null where nobody has asked. Lengths in mm. */
+/** What is measured of a wearer, and what they wish; null where nobody has asked. Lengths in mm. */
 export const wearerMeasures = z.object({
   bareNeckMm: optionalLength(FITTING_LENGTHS.bareNeckMm),
   easeMm: optionalLength(FITTING_LENGTHS.easeMm),

@@ -24,7 +24,7 @@ export interface SideFigures {
   readonly pointPastMm: number;
 }
 
-/** What of a tied bow can be held against itself. Differences are the wearer's left less his right, front less back. */
+/** What of a tied bow can be held against itself. Differences are the wearer's left less their right, front less back. */
 export interface SymmetryFigures {
   readonly left: SideFigures;
   readonly right: SideFigures;

@@ -6,7 +6,7 @@ import { round } from './path.ts';
 /** What an outline of a flat drawing shows; the renderer chooses colour or hatching by it. */
 export type OutlineKind = 'long' | 'short' | 'longLining' | 'shortLining' | 'knot' | 'pleat' | 'collar' | 'mark';
 
-/** A drawing as a list of outlines, back to front, in mm: x towards the wearer's left, as seen when facing him. */
+/** A drawing as a list of outlines, back to front, in mm: x towards the wearer's left, as seen when facing them. */
 export interface FlatDrawing {
   readonly minX: number;
   readonly minY: number;

@@ -6,7 +6,7 @@ import { fitTie, type Fit, type Side } from './fitTie.ts';
 import { estimateNeckBreadthMm, neckPathMm } from './neck.ts';
 import type { PreparedTie } from './prepareTie.ts';
 
-/** What is known of a wearer and his shirt at a fitting. Lengths in mm; null where not measured. */
+/** What is known of a wearer and the shirt at a fitting. Lengths in mm; null where not measured. */
 export interface WornCollar {
   readonly collar: CollarSize;
   readonly easeMm: number;

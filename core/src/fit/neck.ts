@@ -1,6 +1,6 @@
 import { collarGirthMm, inchesToMm, type CollarSize } from '../units/index.ts';
 
-/** Ease allowed on a collar where the wearer has no wish of his own: a quarter inch. */
+/** Ease allowed on a collar where the wearer has no wish of their own: a quarter inch. */
 export const DEFAULT_EASE_MM = inchesToMm(1 / 4);
 
 /** Strip that goes round the collar, crossing to crossing, in mm: P = C + ε. */

@@ -12,7 +12,7 @@ const schema = {
   response: { 200: pdfAnswer, 400: problem, 404: problem, 503: problem },
 };
 
-/** Set tables on paper: of a tie for all collars, of a wearer for all his ties. */
+/** Set tables on paper: of a tie for all collars, of a wearer for all their ties. */
 export async function tableRoutes(app: FastifyInstance): Promise<void> {
   const routes = app.withTypeProvider<ZodTypeProvider>();
   const service = tableService(app.database);

@@ -36,8 +36,11 @@ interface StageProps {
   readonly children?: ReactNode;
 }
 
-/** Narrower than this, what stands beside the bow goes below it. */
-export const NARROW_STAGE_PX = 1000;
+/** Narrower than this in letters, what stands beside the bow goes below it. */
+const NARROW_STAGE_REM = 62.5;
+
+const isNarrow = ({ widthPx }: StageLayout): boolean =>
+  widthPx < NARROW_STAGE_REM * Number.parseFloat(getComputedStyle(document.documentElement).fontSize);
 
 /** One picture: the strip flat on its tape, the same cloth tied, one scale, and threads from each point to where it ends up. */
 export function Stage({ tie, worn, collar, wings = 'behind', buttons = TYPICAL_BUTTONS, view, onStep, onLead, children }: StageProps) {
@@ -65,7 +68,7 @@ export function Stage({ tie, worn, collar, wings = 'behind', buttons = TYPICAL_B
 
 /** Over the picture, from below the tape, where it is wide; else below it. */
 function beside(layout: StageLayout): CSSProperties {
-  if (layout.widthPx < NARROW_STAGE_PX) return { marginTop: 12 };
+  if (isNarrow(layout)) return { marginTop: 12 };
   return { gridArea: '1 / 1', paddingTop: layout.tapePx + layout.tapeHeightPx + 34, pointerEvents: 'none' };
 }
 
@@ -124,7 +127,7 @@ function EndNames({ fit, layout }: { fit: WearerFit['fit']; layout: StageLayout 
         </text>
       );
     }
-    const insetPx = layout.widthPx * (layout.widthPx < NARROW_STAGE_PX ? NARROW_NAME_INSET : NAME_INSET);
+    const insetPx = layout.widthPx * (isNarrow(layout) ? NARROW_NAME_INSET : NAME_INSET);
     return (
       <text
         x={onRight ? layout.centrePx + insetPx : layout.centrePx - insetPx}

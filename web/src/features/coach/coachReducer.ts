@@ -10,7 +10,7 @@ export type Speed = (typeof SPEEDS)[number];
 export const WAITS = [0, 5, 10, 20, 30] as const;
 export type Wait = (typeof WAITS)[number];
 
-/** What the one who learns has chosen, and where he is. */
+/** What the one who learns has chosen, and where they are. */
 export interface CoachState {
   readonly step: number;
   readonly stepCount: number;

@@ -212,7 +212,7 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
 
 /** On a phone each line is a card: who and when, what, and the figures with their names. */
 const AS_CARDS = {
-  '@media (max-width: 719.98px)': {
+  '@media (max-width: 44.99em)': {
     '& thead': { position: 'absolute', clipPath: 'inset(50%)', height: '1px', overflow: 'hidden' },
     '& tbody tr': { display: 'flex', flexWrap: 'wrap', columnGap: 2, rowGap: 0.25, py: 1, borderBottom: `1px solid ${COLOURS.rule}` },
     '& tbody td': { border: 0, p: 0 },

@@ -13,7 +13,7 @@ const BELOW_MM = 274;
 /** How far from the middle the ends hang, in mm: beside the placket. */
 const APART_MM = 42;
 
-/** The draped strip on the wearer's own shirt front, to scale, with the buttons where his are. */
+/** The draped strip on the wearer's own shirt front, to scale, with the buttons where theirs are. */
 export function HangDrawing({ fit }: { fit: BenchFit }) {
   const { length } = useUnits();
   const { worn, prepared, hang, buttons } = fit;

@@ -5,7 +5,7 @@ import { COLOURS, FIGURES } from '../../../theme.ts';
 export function StageWaiting({ missing }: { missing: readonly string[] }) {
   const needed = missing.filter((what) => what === 'the collar size' || what === 'a tie');
   return (
-    <Box component="section" aria-label="Set and lead" sx={{ mt: 3, pt: 9, pb: 12, textAlign: 'center' }}>
+    <Box component="section" aria-label="Set and lead" data-waiting sx={{ mt: 3, pt: 9, pb: 12, textAlign: 'center' }}>
       <svg width="100%" height="26" aria-hidden="true">
         <defs>
           <pattern id="waiting-tape" width="32" height="26" patternUnits="userSpaceOnUse">

@@ -41,7 +41,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
     <>
       <Box sx={{ position: 'absolute', inset: 0 }} role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
         {is3d ? (
-          <Suspense fallback={null}>
+          <Suspense fallback={<FlatStage baked={baked} playhead={playhead} view={view} />}>
             <Stage3d
               baked={baked}
               playhead={playhead}

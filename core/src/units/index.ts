@@ -2,7 +2,15 @@
 export { MM_PER_UNIT, inchesToMm, type LengthUnit } from './lengthUnit.ts';
 export { parseNumber, type NumberReading, type UnreadableReason } from './parseNumber.ts';
 export { parseLength, type LengthReading } from './parseLength.ts';
-export { FINE_INCH_FRACTION, FINEST_INCH_FRACTION, formatFine, formatInches, formatInchesPlain, formatLength, formatLengthBare } from './formatLength.ts';
+export {
+  FINE_INCH_FRACTION,
+  FINEST_INCH_FRACTION,
+  formatFine,
+  formatInches,
+  formatInchesPlain,
+  formatLength,
+  formatLengthBare,
+} from './formatLength.ts';
 export {
   COLLAR_RANGE,
   doubtedCollar,

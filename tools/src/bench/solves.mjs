@@ -75,7 +75,12 @@ export function measureRanking() {
       faceWidthMm: null,
     };
     const started = performance.now();
-    const ranked = rankTies(DRAWER, worn, { school: 'true', smallMm: SMALL_MM, longEnd: 'left' }, { occasion: 'blackTie', fullness: 'classic', hands: 'learning' });
+    const ranked = rankTies(
+      DRAWER,
+      worn,
+      { school: 'true', smallMm: SMALL_MM, longEnd: 'left' },
+      { occasion: 'blackTie', fullness: 'classic', hands: 'learning' },
+    );
     if (ranked.length !== DRAWER.length) throw new Error('a tie was lost');
     return performance.now() - started;
   });

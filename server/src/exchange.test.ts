@@ -1,4 +1,4 @@
-import type { ImportReport, KnownRows, Problem, TakenMeasure, Tie, Wearer } from '@easytuck/contract';
+import type { FileEncoding, ImportReport, KnownRows, Problem, TakenMeasure, Tie, Wearer } from '@easytuck/contract';
 import fc from 'fast-check';
 import { Readable } from 'node:stream';
 import { mkdtemp, writeFile } from 'node:fs/promises';
@@ -366,31 +366,34 @@ describe('an import', () => {
     expect(await report(shop, 'ties', changed, 'all', 'text/csv', 'update')).toMatchObject({ known: 1, updated: 0 });
   });
 
-  it.each([
-    ['UTF-8', (text: string) => Buffer.from(text), 'utf-8'],
-    ['UTF-8 with a mark', (text: string) => Buffer.from(`\uFEFF${text}`), 'utf-8'],
-    ['UTF-16, little end first, without a mark', (text: string) => Buffer.from(text, 'utf16le'), 'utf-16le'],
-    ['UTF-16, little end first', (text: string) => Buffer.from(`\uFEFF${text}`, 'utf16le'), 'utf-16le'],
-    ['UTF-16, big end first', (text: string) => Buffer.from(`\uFEFF${text}`, 'utf16le').swap16(), 'utf-16be'],
-    // both hold the letters of these names at the same places
-    ['Windows-1252', (text: string) => Buffer.from(text, 'latin1'), 'windows-1252'],
-  ])('reads the letters of a file in %s', async (_name, encode, readAs) => {
+  it('reads the letters of a file however they are laid down, and says how that was', async () => {
     const shop = await open();
-    const text = 'name,collar,long end,note\nJérôme Bränz,16,left,piqué\nZoë Ängström,15,left,ß\n';
-    const found = await take(shop, 'wearers', encode(text), 'all');
-    expect(found.json<ImportReport>()).toMatchObject({ taken: 2, bad: 0, readAs });
-    const names = (await get(shop, '/api/wearers')).wearers.map(({ name }) => name).sort();
-    expect(names).toEqual(['Jérôme Bränz', 'Zoë Ängström']);
+    const ways: readonly (readonly [name: string, encode: (text: string) => Buffer, readAs: FileEncoding])[] = [
+      ['plain', (text) => Buffer.from(text), 'utf-8'],
+      ['marked', (text) => Buffer.from(`\uFEFF${text}`), 'utf-8'],
+      ['little end first without a mark', (text) => Buffer.from(text, 'utf16le'), 'utf-16le'],
+      ['little end first', (text) => Buffer.from(`\uFEFF${text}`, 'utf16le'), 'utf-16le'],
+      ['big end first', (text) => Buffer.from(`\uFEFF${text}`, 'utf16le').swap16(), 'utf-16be'],
+      // both hold the letters of these names at the same places
+      ['windows', (text) => Buffer.from(text, 'latin1'), 'windows-1252'],
+    ];
+    for (const [name, encode, readAs] of ways) {
+      const text = `name,collar,long end,note\nJérôme ${name},16,left,piqué\nZoë Ängström ${name},15,left,ß\n`;
+      const found = await take(shop, 'wearers', encode(text), 'all');
+      expect([name, found.json<ImportReport>()]).toMatchObject([name, { taken: 2, bad: 0, readAs }]);
+    }
+    const names = (await get(shop, '/api/wearers')).wearers.map((wearer) => wearer.name).sort();
+    expect(names).toEqual(ways.flatMap(([name]) => [`Jérôme ${name}`, `Zoë Ängström ${name}`]).sort());
   });
 
   it('finds Windows-1252 also where its first accent stands far down, and takes a first line that names the separator', async () => {
     const shop = await open();
-    const many = Array.from({ length: 6_000 }, (_, i) => `Plain Name ${i};16;left`).join('\r\n');
+    const many = Array.from({ length: 3_000 }, (_, i) => `Plain Name ${i};16;left`).join('\r\n');
     const text = `sep=;\r\nname;collar;long end\r\n${many}\r\nZoë Last;15;left\r\nWrong;99;left\r\n`;
     const found = (await take(shop, 'wearers', Buffer.from(text, 'latin1'), 'good')).json<ImportReport>();
-    expect(found).toMatchObject({ total: 6_002, taken: 6_001, readAs: 'windows-1252' });
+    expect(found).toMatchObject({ total: 3_002, taken: 3_001, readAs: 'windows-1252' });
     // the line is none that a spreadsheet counts
-    expect(found.mistakes[0]?.row).toBe(6_003);
+    expect(found.mistakes[0]?.row).toBe(3_003);
     expect((await get(shop, '/api/wearers?q=last')).wearers.map(({ name }) => name)).toEqual(['Zoë Last']);
   });
 });

@@ -68,6 +68,7 @@ export const theme = createTheme({
           'tr, li, section, svg': { breakInside: 'avoid' },
           a: { textDecoration: 'none', color: 'inherit' },
         },
+        '.MuiPickersInput-root.MuiPickersInputBase-root': { marginTop: 0 },
         a: { color: COLOURS.long },
         ':focus-visible': { outline: `2px solid ${COLOURS.long}`, outlineOffset: 2 },
       },
@@ -104,7 +105,7 @@ export const theme = createTheme({
         root: {
           fontSize: '1.125rem',
           minHeight: 36,
-          'label + &': { marginTop: 0 },
+          '&.MuiInput-root': { marginTop: 0 },
           '&::before': { borderBottomStyle: 'dashed', borderBottomColor: COLOURS.pencil },
           '&:hover:not(.Mui-disabled, .Mui-error)::before': { borderBottom: `1px dashed ${COLOURS.ink}` },
         },

@@ -91,8 +91,8 @@ export function Shell() {
               to={to}
               end={to === '/'}
               sx={{
-                px: { xs: '3.2px', sm: 0.8, md: 1.5 },
-                fontSize: { xs: '0.9375rem', sm: '1rem' },
+                px: { xs: '2px', sm: 0.8, md: 1.5 },
+                fontSize: { xs: '0.875rem', sm: '1rem' },
                 lineHeight: { xs: '41px', sm: '51px' },
                 color: 'text.primary',
                 textDecoration: 'none',

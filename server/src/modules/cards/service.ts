@@ -32,7 +32,7 @@ export function cardService(shop: Database): CardService {
     const { card } = await fittings.get(id);
     if (!card)
       throw new ProblemError('notFound', {
-        detail: 'This fitting was given out before cards were kept. Copy it to start anew, and give it out again.',
+        detail: 'This fitting was issued before cards were kept. Make a new fitting from it and issue its card.',
       });
     return card;
   };

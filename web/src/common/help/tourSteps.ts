@@ -54,7 +54,7 @@ export const TOUR: readonly TourStep[] = [
   {
     path: '/',
     at: 'wearer',
-    title: 'That is the round',
+    title: 'That is all',
     says: 'Help, at the top of every page, holds the words of the trade, the keys and this tour. Now give a name and a collar size.',
   },
 ];

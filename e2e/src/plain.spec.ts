@@ -256,6 +256,20 @@ test.describe('a name', () => {
       await expect(page.getByRole('link', { name: new RegExp(name) })).toBeVisible();
     });
 
+  test('that is typed faster than the shop answers is found all the same by Enter', async ({ page, shop }) => {
+    const bench = new Bench(page, shop.address);
+    await bench.open();
+    await page.route('**/api/wearers?q=iv*', async (route) => {
+      await new Promise((resolve) => setTimeout(resolve, 700));
+      await route.continue();
+    });
+    await bench.name.focus();
+    await page.keyboard.type('ivo');
+    await page.keyboard.press('Enter');
+    await expect(bench.name).toHaveValue('Ivo Sandgate');
+    await expect(bench.collar).toHaveValue('15 3/4');
+  });
+
   test('of somebody known, typed in full and left with Tab, is that person', async ({ page, shop }) => {
     const bench = new Bench(page, shop.address);
     await bench.open();

@@ -69,6 +69,8 @@ export const theme = createTheme({
           a: { textDecoration: 'none', color: 'inherit' },
         },
         '.MuiPickersInput-root.MuiPickersInputBase-root': { marginTop: 0 },
+        // a chart's margins are in pixels, and so are its figures
+        '.recharts-wrapper text': { fontSize: '14px' },
         a: { color: COLOURS.long },
         ':focus-visible': { outline: `2px solid ${COLOURS.long}`, outlineOffset: 2 },
       },

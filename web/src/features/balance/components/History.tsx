@@ -57,7 +57,7 @@ export function History({
     shortBand: [short.meanMm - NINETY_PERCENT * short.sdMm, short.meanMm + NINETY_PERCENT * short.sdMm],
     longBand: [long.meanMm - NINETY_PERCENT * long.sdMm, long.meanMm + NINETY_PERCENT * long.sdMm],
   }));
-  const axis = { stroke: COLOURS.pencil, allowDecimals: false, fontSize: 13 } as const;
+  const axis = { stroke: COLOURS.pencil, allowDecimals: false } as const;
   const numbers = { dataKey: 'number', type: 'number', domain: [1, Math.max(2, rows.length)], ...axis } as const;
   const spreads = scaleOver([targetMm - withinMm, targetMm + withinMm, ...rows.flatMap(({ front, back }) => [front, back])], unit);
   const differences = scaleOver([-withinMm, withinMm, ...rows.flatMap(({ frontBack, leftRight }) => [frontBack, leftRight])], unit);

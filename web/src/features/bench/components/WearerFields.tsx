@@ -275,6 +275,8 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
   const onLeave = (): void => {
     if (!isNew) return;
     const [one, ...more] = namesakes;
+    // Enter asked for the first that is found, and took the keyboard away from here
+    if (awaited.current?.letters === letters) return;
     if (!isAnswered) awaited.current = { letters, take: 'namesake' };
     else if (one && more.length === 0) choose(one);
   };

@@ -9,7 +9,7 @@ import { expect, forgetShop, ROOT, saysItRuns, shopFolder, startShop, test, wait
 /** Time that a killed part may take to be there again. */
 const BACK_WITHIN_MS = 30_000;
 
-const ROUNDS = 32;
+const ROUNDS = 20;
 
 test.describe.configure({ mode: 'serial', timeout: 300_000 });
 

@@ -91,6 +91,8 @@ test('a double click gives out one fitting', async ({ page, shop }) => {
     await new Promise((resolve) => setTimeout(resolve, 300));
     await route.continue();
   });
+  // the button stands still once the strip is laid out
+  await expect(bench.setAt).toBeVisible();
   await bench.issueButton.dblclick({ delay: 20 });
   await expect(page.getByText(/^issued/)).toBeVisible();
   await page.getByRole('link', { name: 'Twice Pressed' }).click();

@@ -61,7 +61,7 @@ test.describe('the coach', () => {
     const coach = new Coach(page, shop.address);
     await coach.open();
     const bar = page.getByRole('slider', { name: 'The whole tying' });
-    await coach.press('ArrowUp', 'r');
+    await coach.press('ArrowDown', 'r');
     await expect(page.getByRole('button', { name: 'Hold' })).toBeVisible();
     await expect.poll(async () => Number(await bar.inputValue())).toBeGreaterThan(0.2);
     await coach.press(' ');

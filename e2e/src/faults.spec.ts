@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Bench } from './bench.ts';
 import { isReady, isRunning, killRounds, newKey } from './killRounds.ts';
@@ -9,7 +9,7 @@ import { expect, forgetShop, ROOT, saysItRuns, shopFolder, startShop, test, wait
 /** Time that a killed part may take to be there again. */
 const BACK_WITHIN_MS = 30_000;
 
-const ROUNDS = 20;
+const ROUNDS = 10;
 
 test.describe.configure({ mode: 'serial', timeout: 300_000 });
 
@@ -49,6 +49,12 @@ test.describe('a shop whose parts are killed', () => {
       ['PUT', `/api/wearers/${wearer?.id ?? ''}/ties/${newKey()}`],
     ];
     process.kill(database, 'SIGSTOP');
+    // a signal takes a moment to arrive, in which the database still answers
+    await waitFor(
+      () => /^State:\s+T/m.test(readFileSync(`/proc/${database}/status`, 'utf8')),
+      BACK_WITHIN_MS,
+      () => 'the database did not stop',
+    );
     const answers: { path: string; status: number; tookMs: number }[] = [];
     try {
       const until = Date.now() + 20_000;

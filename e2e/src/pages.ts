@@ -54,8 +54,12 @@ export async function pagesOf(shop: Shop): Promise<readonly WalkedPage[]> {
 /** Opens a page and waits until nothing more is fetched and nothing says that it is waited for. */
 export async function openPage(page: Page, shop: Shop, { path, open }: WalkedPage): Promise<void> {
   await page.goto(shop.address + path);
-  await page.waitForLoadState('networkidle');
-  await page.getByRole('progressbar').first().waitFor({ state: 'detached' });
+  await page.waitForFunction(() => {
+    const main = document.querySelector('main');
+    const waits = document.querySelector('[role="progressbar"], [data-waiting]') !== null;
+    return main !== null && !waits && (main.textContent ?? '').trim().length > 40;
+  });
+  await page.evaluate(() => document.fonts.ready);
   await open?.(page);
   // the drawing is laid out once the room it has is known
   await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));

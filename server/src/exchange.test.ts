@@ -167,22 +167,22 @@ describe('tables', () => {
     expect(torn.mistakes[0]?.message).toContain('quotation mark');
   });
 
-  it('of 10,000 rows come in whole, and are found', async () => {
+  it('of 2,500 rows come in whole, and are found', async () => {
     const shop = await open();
-    const rows = Array.from({ length: 10_000 }, (_, i) => [
+    const rows = Array.from({ length: 2_500 }, (_, i) => [
       `Person${i} Row-${i % 97}`,
       i % 2 === 0 ? '16 1/2' : '41 cm',
       i % 3 === 0 ? 'right' : 'left',
       `note; ${i}\n"x"`,
     ]);
     const text = writeCsv(['name', 'collar', 'long end', 'note'], rows);
-    expect(await report(shop, 'wearers', text, 'all')).toMatchObject({ total: 10_000, bad: 0, taken: 10_000 });
-    const found = (await shop.app.inject({ method: 'GET', url: '/api/wearers?q=person9999' })).json().wearers as {
+    expect(await report(shop, 'wearers', text, 'all')).toMatchObject({ total: 2_500, bad: 0, taken: 2_500 });
+    const found = (await shop.app.inject({ method: 'GET', url: '/api/wearers?q=person2499' })).json().wearers as {
       name: string;
       note: string;
     }[];
-    expect(found).toMatchObject([{ name: 'Person9999 Row-8', note: 'note; 9999\n"x"' }]);
-    expect((await save(shop, 'wearers', 'csv')).split('note; ').length).toBe(10_001);
+    expect(found).toMatchObject([{ name: 'Person2499 Row-74', note: 'note; 2499\n"x"' }]);
+    expect((await save(shop, 'wearers', 'csv')).split('note; ').length).toBe(2_501);
   }, 60_000);
 });
 

@@ -72,7 +72,7 @@ function Words() {
         sx={{
           m: 0,
           display: 'grid',
-          gridTemplateColumns: { xs: '1fr', sm: '12.5rem minmax(0, 1fr)' },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '12.5rem minmax(0, 1fr)' },
           columnGap: 3,
           rowGap: { xs: 0.25, sm: 1 },
           height: 380,
@@ -104,7 +104,7 @@ function Keys() {
   const rooms = [...new Set(groups.map(({ room }) => room))].sort((a, b) => Number(a === 'Everywhere') - Number(b === 'Everywhere'));
   return (
     <>
-      <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: '1fr', sm: '1fr 1fr' } }}>
+      <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '1fr 1fr' } }}>
         {rooms.map((room) => (
           <section key={room}>
             <Box component="h3" sx={{ m: 0, mb: 1, fontSize: '1rem' }}>

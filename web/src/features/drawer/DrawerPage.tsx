@@ -118,7 +118,7 @@ function TieTags({ ties, away, isAway, onAway }: TieTagsProps) {
           p: 0,
           display: 'grid',
           gap: 2,
-          gridTemplateColumns: { xs: '1fr', sm: 'repeat(2, minmax(0, 1fr))', lg: 'repeat(4, minmax(0, 1fr))' },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'repeat(2, minmax(0, 1fr))', lg: 'repeat(4, minmax(0, 1fr))' },
         }}
       >
         {ties.slice(0, drawn).map((tie) => (

@@ -80,7 +80,7 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
         </Button>
       }
     >
-      <Box sx={{ display: 'grid', gap: 5, gridTemplateColumns: { xs: '1fr', md: '18.75rem minmax(0, 1fr)' } }}>
+      <Box sx={{ display: 'grid', gap: 5, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '18.75rem minmax(0, 1fr)' } }}>
         <section aria-label="Export">
           <Typography variant="h2" sx={{ mb: 1 }}>
             Export

@@ -38,7 +38,11 @@ export function ShopPage() {
   return (
     <Page title="Shop">
       <Box
-        sx={{ display: 'grid', gap: { xs: 4, md: 6 }, gridTemplateColumns: { xs: '1fr', md: 'minmax(18.75rem, 25rem) minmax(0, 1fr)' } }}
+        sx={{
+          display: 'grid',
+          gap: { xs: 4, md: 6 },
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(18.75rem, 25rem) minmax(0, 1fr)' },
+        }}
       >
         <Section title="House habits">
           <Loaded reading={useShopReading()}>{(settings) => <Settings settings={settings} />}</Loaded>

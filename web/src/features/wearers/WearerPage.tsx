@@ -142,7 +142,7 @@ function KnownWearerPage({ id }: { id: string }) {
               sx={{
                 display: 'grid',
                 gap: { xs: 4, md: 6 },
-                gridTemplateColumns: { xs: '1fr', md: 'minmax(18.75rem, 25rem) minmax(0, 1fr)' },
+                gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(18.75rem, 25rem) minmax(0, 1fr)' },
               }}
             >
               <Section title="Record">

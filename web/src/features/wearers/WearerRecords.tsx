@@ -57,7 +57,7 @@ export function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
                   </Box>
                 )}
               </Box>
-              <Box sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
+              <Box sx={{ color: 'text.secondary' }}>
                 {fitting.revision.number > 1 ? `revision ${fitting.revision.number}, ` : ''}
                 {dayWords(fitting.givenOutAt)}
               </Box>
@@ -201,8 +201,8 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
       <NotSaved failure={failure} what="removed" kept="" />
       {tyings.map((tying) => (
         <Box component="li" key={tying.id} sx={{ ...line, py: 1, px: 1 }}>
-          <Box sx={{ display: 'flex', gap: 2 }}>
-            <Box sx={{ flex: 1 }}>
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2 }}>
+            <Box sx={{ flex: '1 1 10rem' }}>
               <b>{outcomeWords(tying)}</b>, {tying.tieName}
             </Box>
             <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>{dayWords(tying.tiedAt)}</Box>

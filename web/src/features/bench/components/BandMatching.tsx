@@ -32,7 +32,7 @@ export function BandMatching({ fit, ties, dispatch }: { fit: BenchFit; ties: rea
   const match = matchBand(prepared, referenceStep, fit.prepared, fit.worn.fit.neckPathMm);
   const { nearest, beyondMm } = match.rounded;
   return (
-    <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: '22.5rem minmax(0, 1fr)' } }}>
+    <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '22.5rem minmax(0, 1fr)' } }}>
       <Box sx={{ display: 'grid', gap: 2, alignContent: 'start' }}>
         <TextField
           select

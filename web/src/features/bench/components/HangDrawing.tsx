@@ -25,7 +25,7 @@ export function HangDrawing({ fit }: { fit: BenchFit }) {
   const second = buttons.firstMm;
   const third = buttons.firstMm + buttons.spacingMm;
   return (
-    <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: 'auto minmax(0, 1fr)' }, alignItems: 'start' }}>
+    <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'auto minmax(0, 1fr)' }, alignItems: 'start' }}>
       <svg
         width={WIDTH_MM * PX_PER_MM}
         height={(ABOVE_MM + BELOW_MM) * PX_PER_MM}

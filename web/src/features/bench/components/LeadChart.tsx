@@ -38,7 +38,7 @@ export function LeadChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch
   const takes = ({ leadMm: lead }: { leadMm: number }): boolean =>
     lead >= FITTING_LENGTHS.leadMm.minMm && lead <= FITTING_LENGTHS.leadMm.maxMm;
   return (
-    <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 27.5rem' } }}>
+    <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 27.5rem' } }}>
       <Box role="img" aria-label="Front and back spread against the lead" sx={{ height: 310 }}>
         <ResponsiveContainer>
           <LineChart data={points} margin={{ top: 14, right: 56, bottom: 26, left: 8 }} accessibilityLayer={false}>

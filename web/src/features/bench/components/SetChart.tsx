@@ -28,7 +28,7 @@ export function SetChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<
   const spreads = points.map(({ spreadMm }) => spreadMm);
   const [low, high] = [Math.min(...spreads, prepared.naturalSpreadMm) - 6, Math.max(...spreads, prepared.naturalSpreadMm) + 6];
   return (
-    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 18.75rem' } }}>
+    <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 18.75rem' } }}>
       <Box
         role="img"
         aria-label={`Spread over the band of ${tie.name}`}

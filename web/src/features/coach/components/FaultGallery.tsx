@@ -33,7 +33,9 @@ export function FaultGallery({
   const backTo = steps.includes(words.backTo) ? words.backTo : (steps.find((step) => step === 'pushFront') ?? 'prepare');
   const large = posed.get(chosen);
   return (
-    <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 23.75rem' }, alignItems: 'start' }}>
+    <Box
+      sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 23.75rem' }, alignItems: 'start' }}
+    >
       <Box
         component="fieldset"
         sx={{ border: 0, m: 0, p: 0, display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(auto-fill, minmax(11.125rem, 1fr))' }}

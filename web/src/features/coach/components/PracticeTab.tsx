@@ -47,7 +47,9 @@ export function PracticeTab({ subject, coach, timer }: { subject: CoachSubject; 
   const whose = timer.practice?.of;
   const isOther = whose !== undefined && (whose.tie.id !== subject.tie.id || (whose.wearer !== null && whose.wearer.id !== wearer?.id));
   return (
-    <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: '1fr', md: '26.25rem minmax(0, 1fr)' }, alignItems: 'start' }}>
+    <Box
+      sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '26.25rem minmax(0, 1fr)' }, alignItems: 'start' }}
+    >
       <Box component="section" aria-label="This try" sx={{ display: 'grid', gap: 2 }}>
         <Clock timer={timer} onStart={begin} />
         {isOther && (

@@ -35,7 +35,7 @@ async function openFitting(page) {
   await page.getByRole('link', { name: 'Wearers' }).click();
   await page.getByRole('link', { name: /Corin Attleby/ }).click();
   await page
-    .getByRole('region', { name: 'Cards, as issued' })
+    .getByRole('region', { name: 'Fittings' })
     .getByRole('link', { name: /Harbour Night/ })
     .click();
 }

@@ -10,7 +10,7 @@ export function ReaderChoice({ reader, onChange }: { reader: Told; onChange: (re
       label="Who is reading"
       value={reader}
       onChange={(event) => onChange(event.target.value as Told)}
-      sx={{ width: '16rem', maxWidth: '100%' }}
+      sx={{ width: '15rem', maxWidth: '100%' }}
     >
       {READERS.map((each) => (
         <MenuItem key={each} value={each}>

@@ -127,7 +127,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
         label="Way of tying"
         value={state.way}
         onChange={(event) => dispatch({ type: 'choose', chosen: { way: event.target.value as OfferedWay } })}
-        sx={{ width: '14rem' }}
+        sx={{ width: '12.5rem' }}
       >
         {OFFERED_WAYS.map((way) => (
           <MenuItem key={way} value={way}>
@@ -184,7 +184,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
           sx={{
             gridArea: 'stage',
             position: 'relative',
-            height: { xs: '48dvh', md: 'calc(100dvh - 282px)' },
+            height: { xs: '48dvh', md: 'calc(100dvh - 19.5rem)' },
             minHeight: 360,
             backgroundColor: COLOURS.card,
             border: `1px solid ${COLOURS.thread}`,

@@ -325,7 +325,7 @@ function Group({ title, children }: { title: string; children: ReactNode }) {
           display: 'grid',
           columnGap: 3,
           rowGap: 1,
-          gridTemplateColumns: 'repeat(auto-fill, minmax(10.25rem, 1fr))',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(9.4rem, 1fr))',
           alignItems: 'start',
         }}
       >

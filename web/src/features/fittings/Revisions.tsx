@@ -50,7 +50,7 @@ function Known({ fitting, revisions }: { fitting: Fitting; revisions: readonly F
               ))}
             </TextField>
             {other && (
-              <Button variant="outlined" component={Link} to={`/fittings/${other.id}`}>
+              <Button variant="outlined" component={Link} to={`/fittings/${other.id}`} sx={{ flex: 'none' }}>
                 Open it
               </Button>
             )}

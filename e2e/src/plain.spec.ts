@@ -130,6 +130,7 @@ test.describe('by keyboard alone', () => {
     await expect(page.getByText('The tying is on record.')).toBeVisible();
     await press('Escape', 'a');
     await expect(page.getByRole('button', { name: 'Applied to this tie' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Issue revised card' })).toBeEnabled();
     await press('r');
     await expect(page.getByText('Revision 2 beside')).toBeVisible();
     expect(strokes).toBeLessThanOrEqual(60);

@@ -57,7 +57,7 @@ export async function openPage(page: Page, shop: Shop, { path, open }: WalkedPag
   await page.waitForFunction(() => {
     const main = document.querySelector('main');
     const waits = document.querySelector('[role="progressbar"], [data-waiting]') !== null;
-    return main !== null && !waits && (main.textContent ?? '').trim().length > 40;
+    return main !== null && !waits && main.textContent.trim().length > 40;
   });
   await page.evaluate(() => document.fonts.ready);
   await open?.(page);

@@ -3,6 +3,7 @@ export { collarField, collarFieldOrEmpty, collarSize, explainCollar, toCollar, t
 export { explainNumber } from './fields/explainNumber.ts';
 export { FITTING_LENGTHS, lengthField, lengthMm, optionalLengthField, type LengthLimits } from './fields/lengthField.ts';
 export { moment, nameField, noteField, recordId, shortField, side, version } from './fields/common.ts';
+export * from './records/measures.ts';
 export * from './records/wearer.ts';
 export * from './records/tie.ts';
 export * from './records/fitting.ts';

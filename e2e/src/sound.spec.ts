@@ -14,7 +14,7 @@ const json = { 'content-type': 'application/json' };
 const read = async (shop: Shop, path: string): Promise<Record> => (await (await fetch(shop.address + path)).json()) as Record;
 
 /** Waits until a record is as it should be: a button that is off says that it is being saved, not that it was. */
-const onRecord = (shop: Shop, path: string, fields: object): Promise<void> =>
+const onRecord = (shop: Shop, path: string, fields: { readonly [field: string]: unknown }): Promise<void> =>
   expect(async () => {
     expect(await read(shop, path)).toMatchObject(fields);
   }).toPass({ timeout: 45_000 });

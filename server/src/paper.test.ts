@@ -1,4 +1,5 @@
-import { OFFERED_WAYS, type Fitting, type PrinterState } from '@easytuck/contract';
+import { OFFERED_WAYS } from '@easytuck/core';
+import { type Fitting, type PrinterState } from '@easytuck/contract';
 import Fastify from 'fastify';
 import { getDocument, OPS, type PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { v7 as uuid } from 'uuid';

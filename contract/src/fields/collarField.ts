@@ -1,4 +1,4 @@
-import { COLLAR_RANGE, formatCollarSize, parseCollarSize, type CollarReading, type CollarSize } from '@easytuck/core';
+import { COLLAR_RANGE, formatCollarSize, parseCollarSize, type CollarReading, type CollarSize, COLLAR_SYSTEMS } from '@easytuck/core';
 import { z } from 'zod';
 import { explainNumber } from './explainNumber.ts';
 
@@ -23,7 +23,7 @@ export function explainCollar(reading: CollarReading): string | null {
 /** A collar size as it was written, with what it means. */
 export const collarSize = z.object({
   text: z.string(),
-  system: z.enum(['in', 'cm']),
+  system: z.enum(COLLAR_SYSTEMS),
   label: z.number().positive(),
 });
 export type WrittenCollar = z.infer<typeof collarSize>;

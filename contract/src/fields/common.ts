@@ -1,3 +1,4 @@
+import { SIDES } from '@easytuck/core';
 import { z } from 'zod';
 
 /** Key of a record: a time-ordered UUID (version 7, RFC 9562), made by the application. */
@@ -23,7 +24,7 @@ export function nameField(what: string): z.ZodType<string, string> {
 export const noteField = z.string().trim().max(2000, 'A note can have 2,000 characters at most.');
 
 /** One of the wearer's own sides. */
-export const side = z.enum(['left', 'right'], { error: 'Choose the wearer’s left or right.' });
+export const side = z.enum(SIDES, { error: 'Choose the wearer’s left or right.' });
 
 /** A few words on one line, or none. */
 export function shortField(what: string): z.ZodType<string, string> {

@@ -1,10 +1,11 @@
+import { OUTLINE_KINDS, SIDES } from '@easytuck/core';
 import { z } from 'zod';
 import { READERS } from '../words/tyingWords.ts';
 
 /** A closed or open outline in mm, as SVG path data, and what it shows. */
 const outline = z.object({
   d: z.string(),
-  shows: z.enum(['long', 'short', 'longLining', 'shortLining', 'knot', 'pleat', 'collar', 'mark']),
+  shows: z.enum(OUTLINE_KINDS),
 });
 
 /** A drawing in mm: x to the right, y down, as seen when facing the wearer. */
@@ -25,7 +26,7 @@ export const setCard = z.object({
   givenOutAt: z.string(),
   revision: z.int(),
   set: z.object({ figure: z.string(), of: z.string() }),
-  lead: z.object({ figure: z.string(), side: z.enum(['left', 'right']) }),
+  lead: z.object({ figure: z.string(), side: z.enum(SIDES) }),
   /** Whom the card speaks to. */
   told: z.enum(READERS).default('wearer'),
   spread: z.string(),

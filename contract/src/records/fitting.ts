@@ -1,3 +1,4 @@
+import { BOUND_IDS, BOUND_WAYS, COLLAR_STYLES, GRADES, OCCASIONS, SCHOOLS, WING_SCHOOLS } from '@easytuck/core';
 import { z } from 'zod';
 import { collarField, collarSize } from '../fields/collarField.ts';
 import { moment, nameField, noteField, recordId, shortField, side, version } from '../fields/common.ts';
@@ -6,14 +7,15 @@ import { setCard } from './card.ts';
 import { tie } from './tie.ts';
 
 /** How the shirt's collar is cut. */
-export const collarStyle = z.enum(['turndown', 'spread', 'point', 'buttonDown', 'wing']);
+export const collarStyle = z.enum(COLLAR_STYLES);
 
 /** The school the set was taken from, or `own` where the fitter chose otherwise. */
-export const schoolChoice = z.enum(['true', 'easy', 'small', 'late', 'own']);
+export const SCHOOL_CHOICES = [...SCHOOLS, 'own'] as const;
+export const schoolChoice = z.enum(SCHOOL_CHOICES);
 export type SchoolChoice = z.infer<typeof schoolChoice>;
 
-export const occasion = z.enum(['whiteTie', 'blackTie', 'weddingParty', 'business', 'daytime', 'other']);
-export const wingSchool = z.enum(['behind', 'over']);
+export const occasion = z.enum(OCCASIONS);
+export const wingSchool = z.enum(WING_SCHOOLS);
 
 /** What becomes of a tie at a fitting. `lent` and `sold` take one out of stock; `sold` and `theirs` put it among the ties the wearer owns. */
 export const handedOver = z.enum(['stays', 'lent', 'sold', 'theirs']);
@@ -87,18 +89,8 @@ const bow = z.object({
 
 /** What bounds a set, with the room to it in mm of set; negative past it. */
 export const boundRoom = z.object({
-  id: z.enum([
-    'bandShortest',
-    'bandLongest',
-    'reach',
-    'crossing',
-    'foldPastWaist',
-    'foldPastNose',
-    'neckBreadth',
-    'collarPoints',
-    'faceWidth',
-  ]),
-  way: z.enum(['shorter', 'longer']),
+  id: z.enum(BOUND_IDS),
+  way: z.enum(BOUND_WAYS),
   roomMm: z.number(),
 });
 
@@ -112,7 +104,7 @@ export const fittingResult = z.object({
   back: bow,
   rooms: z.array(boundRoom),
   binding: boundRoom,
-  grade: z.enum(['good', 'fair', 'outside']),
+  grade: z.enum(GRADES),
   frontLoopSide: side,
   foldLengthwise: z.boolean(),
   /** Where the nose hangs before tying; null in what an earlier model gave out. */

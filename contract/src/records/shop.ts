@@ -1,4 +1,4 @@
-import { DEFAULT_EASE_MM, SMALL_MM } from '@easytuck/core';
+import { COLLAR_SYSTEMS, DEFAULT_EASE_MM, SCHOOLS, SMALL_MM, WING_SCHOOLS } from '@easytuck/core';
 import { z } from 'zod';
 import { nameField, version } from '../fields/common.ts';
 import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
@@ -13,13 +13,13 @@ export const DEFAULT_EVENNESS_MM = 3;
 /** The house's habits. Lengths in mm. */
 export const shopSettingsInput = z.object({
   name: nameField('The shop’s name'),
-  unit: z.enum(['in', 'cm']),
-  school: z.enum(['true', 'easy', 'small', 'late']),
+  unit: z.enum(COLLAR_SYSTEMS),
+  school: z.enum(SCHOOLS),
   easeMm: lengthMm(FITTING_LENGTHS.easeMm),
   /** How far the small school goes under the collar size. */
   smallMm: lengthMm(FITTING_LENGTHS.smallMm),
   evennessMm: lengthMm(FITTING_LENGTHS.evennessMm),
-  wings: z.enum(['behind', 'over']),
+  wings: z.enum(WING_SCHOOLS),
   paper: paperSize,
   /** Names for the record: who fitted. */
   staff: z.array(nameField('A name')).max(60, 'Sixty names at most.'),

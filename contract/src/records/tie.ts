@@ -1,12 +1,17 @@
 import type { BLADE_RANGES } from '@easytuck/core';
 import {
+  BLADE_SHAPES,
   checkBlade,
   CLOTH_LOOKS,
+  COLLAR_SYSTEMS,
   FIBRES,
   hardwareRange,
+  TIP_SHAPES,
   WEAVES,
   type BladeContradiction,
   type Cloth,
+  type Hardware,
+  type HardwareKind,
   type Tie as TieModel,
 } from '@easytuck/core';
 import { z } from 'zod';
@@ -95,7 +100,7 @@ export const blade = z
     bellyWidthMm: measure('bellyWidthMm'),
     waistWidthMm: measure('waistWidthMm'),
     tailWidthMm: measure('tailWidthMm'),
-    tipShape: z.enum(['straight', 'pointed', 'rounded']),
+    tipShape: z.enum(TIP_SHAPES),
     tipDepthMm: measure('tipDepthMm'),
     extraWidths: z
       .array(z.object({ atMm: z.number(), widthMm: z.number() }))
@@ -116,25 +121,20 @@ const tipToTip = z
   .min(LENGTH_RANGE.min, `A self-tie bow is at least ${LENGTH_RANGE.min} mm from tip to tip.`)
   .max(LENGTH_RANGE.max, `A self-tie bow is at most ${LENGTH_RANGE.max} mm from tip to tip.`);
 
-const marks = z.object({ system: z.enum(['in', 'cm']), atShortest: z.number().min(8).max(61) }).nullable();
+const marks = z.object({ system: z.enum(COLLAR_SYSTEMS), atShortest: z.number().min(8).max(61) }).nullable();
 
-/** What makes a band adjustable. Lengths tip to tip, in mm. */
-export const hardware = z.discriminatedUnion('kind', [
-  z.object({
-    kind: z.literal('slots'),
-    shortestMm: tipToTip,
-    stepCount: z.int().min(2).max(60),
-    pitchMm: z.number().min(2).max(60),
-    marks,
-  }),
-  z.object({
-    kind: z.literal('buttons'),
-    shortestMm: tipToTip,
-    stepCount: z.int().min(2).max(60),
-    pitchMm: z.number().min(2).max(60),
-    marks,
-  }),
-  z.object({
+const stepped = {
+  shortestMm: tipToTip,
+  stepCount: z.int().min(2).max(60),
+  pitchMm: z.number().min(2).max(60),
+  marks,
+};
+
+/** Each kind of hardware, with its measures. Lengths tip to tip, in mm. */
+const HARDWARE = {
+  slots: z.object({ kind: z.literal('slots'), ...stepped }),
+  buttons: z.object({ kind: z.literal('buttons'), ...stepped }),
+  slider: z.object({
     kind: z.literal('slider'),
     shortestMm: tipToTip,
     longestMm: tipToTip,
@@ -143,12 +143,14 @@ export const hardware = z.discriminatedUnion('kind', [
     glideStepMm: z.number().min(0.5).max(40),
     marks,
   }),
-  z.object({ kind: z.literal('fixed'), lengthMm: tipToTip }),
-]);
+  fixed: z.object({ kind: z.literal('fixed'), lengthMm: tipToTip }),
+} as const satisfies { readonly [K in HardwareKind]: z.ZodType<Hardware & { readonly kind: K }> };
+
+/** What makes a band adjustable. */
+export const hardware = z.discriminatedUnion('kind', [HARDWARE.slots, HARDWARE.buttons, HARDWARE.slider, HARDWARE.fixed]);
 
 /** Shapes of blade, by the trade's names. */
-export const bladeShape = z.enum(['butterfly', 'semiButterfly', 'batwing', 'pointed', 'club']);
-export type BladeShape = z.infer<typeof bladeShape>;
+export const bladeShape = z.enum(BLADE_SHAPES);
 
 /** What the yarn is, and how it is woven. */
 export const fibre = z.enum(FIBRES);

@@ -1,8 +1,7 @@
-import { TYING_FAULTS, TYING_STEPS } from '@easytuck/core';
+import { OFFERED_WAYS, TYING_FAULTS, TYING_STEPS } from '@easytuck/core';
 import { z } from 'zod';
 import { moment, noteField, recordId } from '../fields/common.ts';
 import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
-import { OFFERED_WAYS } from '../words/tyingWords.ts';
 
 /** Ways of tying that a practice can be of. */
 export const tyingWay = z.enum(OFFERED_WAYS);

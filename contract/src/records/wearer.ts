@@ -1,35 +1,7 @@
-import { HANDS } from '@easytuck/core';
 import { z } from 'zod';
 import { collarFieldOrEmpty, collarSize, EXPLAIN_NO_COLLAR } from '../fields/collarField.ts';
 import { moment, nameField, noteField, recordId, shortField, side, version } from '../fields/common.ts';
-import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
-
-/** How sure the wearer's hands are, and whether somebody else ties. */
-export const dexterity = z.enum(HANDS);
-/** Evened out as far as it will go, or a little uneven on purpose. */
-export const finishWish = z.enum(['even', 'handTied']);
-/** How full a bow is liked. */
-export const fullness = z.enum(['trim', 'classic', 'full']);
-
-/** Which layer of the back bow's loop runs into the knot, as this wearer folds it. */
-export const backKnotLayer = z.enum(['front', 'back']);
-
-const optionalLength = (limits: Parameters<typeof lengthMm>[0]) => lengthMm(limits).nullable().default(null);
-
-/** What is measured of a wearer, and what they wish; null where nobody has asked. Lengths in mm. */
-export const wearerMeasures = z.object({
-  bareNeckMm: optionalLength(FITTING_LENGTHS.bareNeckMm),
-  easeMm: optionalLength(FITTING_LENGTHS.easeMm),
-  neckBreadthMm: optionalLength(FITTING_LENGTHS.neckBreadthMm),
-  faceWidthMm: optionalLength(FITTING_LENGTHS.faceWidthMm),
-  firstButtonMm: optionalLength(FITTING_LENGTHS.firstButtonMm),
-  buttonSpacingMm: optionalLength(FITTING_LENGTHS.buttonSpacingMm),
-  dexterity: dexterity.nullable().default(null),
-  finish: finishWish.nullable().default(null),
-  fullness: fullness.nullable().default(null),
-  backKnotLayer: backKnotLayer.nullable().default(null),
-});
-export type WearerMeasures = z.output<typeof wearerMeasures>;
+import { MEASURE_KEYS, wearerMeasures } from './measures.ts';
 
 /** How to reach somebody: a telephone number, an address, whom to ask for. On one line. */
 const contactField = z
@@ -116,7 +88,7 @@ export const wearerQuery = z.object({
 export type WearerQuery = z.output<typeof wearerQuery>;
 
 /** What is kept over time of a wearer. */
-export const measureKind = z.enum(['collar', 'longEnd', ...(Object.keys(wearerMeasures.shape) as (keyof WearerMeasures)[])]);
+export const measureKind = z.enum(['collar', 'longEnd', ...MEASURE_KEYS]);
 export type MeasureKind = z.infer<typeof measureKind>;
 
 /** One measure as it was taken on a day; never overwritten. */

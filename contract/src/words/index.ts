@@ -3,12 +3,14 @@ import {
   EASY_MM,
   formatLength,
   SMALL_MM,
+  type BladeShape,
   type BoundId,
   type Cloth,
   type ClothLook,
   type CollarStyle,
   type Fibre,
   type Occasion,
+  type Side,
   type Weave,
   type WingSchool,
 } from '@easytuck/core';
@@ -94,10 +96,10 @@ export const SHAPE_WORDS = {
   batwing: 'batwing',
   pointed: 'pointed',
   club: 'rounded club',
-} as const;
+} as const satisfies Readonly<Record<BladeShape, string>>;
 
 /** A side, as the wearer's own. */
-export const sideWords = (side: 'left' | 'right'): string => `the wearer’s ${side}`;
+export const sideWords = (side: Side): string => `the wearer’s ${side}`;
 
 /** Where the nose hangs before tying. */
 export function hangWords(noseMm: number, between: readonly [number, number], length: (lengthMm: number) => string): string {

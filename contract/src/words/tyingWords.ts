@@ -1,4 +1,4 @@
-import { oppositeSide, type Side, type TyingFault, type TyingStep, type TyingWay } from '@easytuck/core';
+import { oppositeSide, type Side, type TyingFault, type TyingStep, type TyingWay, type OfferedWay } from '@easytuck/core';
 
 /**
  * Who reads: the wearer at the mirror, a helper who stands before the wearer, or a helper behind who looks over the shoulder
@@ -301,11 +301,6 @@ export interface WayWords {
   readonly suits: string;
   readonly costs: string;
 }
-
-/** Ways that are offered. On the thigh and on somebody else the strip moves as in the main way. */
-export const OFFERED_WAYS = ['main', 'pinchAndTurn', 'plainPush', 'evenEnds', 'onThigh', 'helper'] as const;
-
-export type OfferedWay = TyingWay | (typeof OFFERED_WAYS)[number];
 
 /** Common practice, no source. */
 export const WAY_WORDS: Readonly<Record<OfferedWay, WayWords>> = {

@@ -14,8 +14,10 @@ export {
 export { NINETY_PERCENT, predictSpread, type PredictedBows, type Prediction } from './predictSpread.ts';
 export {
   EVEN_ENOUGH,
+  FINISHES,
   HAND_TIED_MM,
   judgeTied,
+  LOOP_LAYERS,
   symmetryOf,
   targetHalves,
   wantedSpreadDifferenceMm,

@@ -1,14 +1,13 @@
 import type { CollarStyle } from '../fit/index.ts';
 import type { BladeShape, Cloth, ClothLook, Fibre, Weave } from '../strip/index.ts';
 
-/** What a bow is worn for. */
-export type Occasion = 'whiteTie' | 'blackTie' | 'weddingParty' | 'business' | 'daytime' | 'other';
-
-/** The occasions in the order they are offered. */
-export const OCCASIONS: readonly Occasion[] = ['whiteTie', 'blackTie', 'weddingParty', 'business', 'daytime', 'other'];
+/** What a bow is worn for, in the order it is offered. */
+export const OCCASIONS = ['whiteTie', 'blackTie', 'weddingParty', 'business', 'daytime', 'other'] as const;
+export type Occasion = (typeof OCCASIONS)[number];
 
 /** Where the wings of a wing collar go: behind the bow, as most have it, or over it. */
-export type WingSchool = 'behind' | 'over';
+export const WING_SCHOOLS = ['behind', 'over'] as const;
+export type WingSchool = (typeof WING_SCHOOLS)[number];
 
 /** What dress custom looks at. */
 export interface TieDress extends Cloth {

@@ -26,7 +26,8 @@ export interface Candidate {
 }
 
 /** How full a bow the wearer likes. */
-export type Fullness = 'trim' | 'classic' | 'full';
+export const FULLNESSES = ['trim', 'classic', 'full'] as const;
+export type Fullness = (typeof FULLNESSES)[number];
 
 /** How used to tying the wearer's hands are. `needsHelp`: somebody else ties. */
 export const HANDS = ['sure', 'learning', 'needsHelp'] as const;

@@ -4,7 +4,8 @@ import { drawBlade, layOutStrip, type StripEndLayout } from './drawStrip.ts';
 import { round } from './path.ts';
 
 /** What an outline of a flat drawing shows; the renderer chooses colour or hatching by it. */
-export type OutlineKind = 'long' | 'short' | 'longLining' | 'shortLining' | 'knot' | 'pleat' | 'collar' | 'mark';
+export const OUTLINE_KINDS = ['long', 'short', 'longLining', 'shortLining', 'knot', 'pleat', 'collar', 'mark'] as const;
+export type OutlineKind = (typeof OUTLINE_KINDS)[number];
 
 /** A drawing as a list of outlines, back to front, in mm: x towards the wearer's left, as seen when facing them. */
 export interface FlatDrawing {

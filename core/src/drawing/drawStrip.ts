@@ -1,5 +1,5 @@
 import { oppositeSide, type Fit, type PreparedTie, type Side } from '../fit/index.ts';
-import { widthAt, type WidthProfile } from '../strip/index.ts';
+import { TIP_CUTS, widthAt, type WidthProfile } from '../strip/index.ts';
 import { pathThrough, type DrawingPoint } from './path.ts';
 
 /** Distance between sampled widths, in mm; at true size a chord this short is within 0.1 mm of the outline. */
@@ -58,7 +58,7 @@ function samplePositions(profile: WidthProfile): number[] {
   const positions: number[] = [];
   for (let v = 0; v < bodyMm; v += SAMPLE_MM) positions.push(v);
   positions.push(bodyMm);
-  const tipSamples = profile.tipShape === 'rounded' ? 24 : profile.tipShape === 'pointed' ? 1 : 0;
+  const tipSamples = TIP_CUTS[profile.tipShape].outlinePieces;
   for (let i = 1; i <= tipSamples; i += 1) positions.push(bodyMm + tipDepthMm * Math.sin((i / tipSamples) * (Math.PI / 2)));
   return positions;
 }

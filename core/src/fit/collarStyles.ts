@@ -1,5 +1,6 @@
 /** How a shirt's collar is cut. */
-export type CollarStyle = 'turndown' | 'spread' | 'point' | 'buttonDown' | 'wing';
+export const COLLAR_STYLES = ['turndown', 'spread', 'point', 'buttonDown', 'wing'] as const;
+export type CollarStyle = (typeof COLLAR_STYLES)[number];
 
 /** A typical collar of each style, in mm, to start from until it is measured (common practice, no source). */
 export interface TypicalCollar {

@@ -2,14 +2,27 @@ import { hardwareRange } from '../strip/index.ts';
 import type { PreparedTie } from './prepareTie.ts';
 
 /** What keeps a set from going further. */
-export type BoundId =
-  'bandShortest' | 'bandLongest' | 'reach' | 'crossing' | 'foldPastWaist' | 'foldPastNose' | 'neckBreadth' | 'collarPoints' | 'faceWidth';
+export const BOUND_IDS = [
+  'bandShortest',
+  'bandLongest',
+  'reach',
+  'crossing',
+  'foldPastWaist',
+  'foldPastNose',
+  'neckBreadth',
+  'collarPoints',
+  'faceWidth',
+] as const;
+export type BoundId = (typeof BOUND_IDS)[number];
+
+/** Ways that a set can go. */
+export const BOUND_WAYS = ['shorter', 'longer'] as const;
 
 /** A bound on the set. Lengths are tip to tip, in mm; room is positive inside the bound, negative past it. */
 export interface Bound {
   readonly id: BoundId;
   /** Which way the set would have to go to meet it. */
-  readonly way: 'shorter' | 'longer';
+  readonly way: (typeof BOUND_WAYS)[number];
   /** `hardware` and `geometry` cannot be argued with; `custom` is a width rule. */
   readonly nature: 'hardware' | 'geometry' | 'custom';
   /** The set at which the result stops being good. */

@@ -2,15 +2,10 @@ import { widthAt } from '../strip/index.ts';
 import { predictBows, spreadOf, type BowPair } from './bow.ts';
 import { bindingBound, findBounds, type Bound, type WidthLimits } from './findBounds.ts';
 import type { PreparedTie } from './prepareTie.ts';
+import { oppositeSide, type Side } from './side.ts';
 
 /** Written into every fitting that is kept, so that an old answer can be told from a new one. */
 export const MODEL_VERSION = 'strip-1';
-
-/** Which of the wearer's own sides the long end starts on. */
-export type Side = 'left' | 'right';
-
-/** The other side. */
-export const oppositeSide = (side: Side): Side => (side === 'left' ? 'right' : 'left');
 
 /** What a fit is asked for. Lengths in mm. */
 export interface FitRequest {
@@ -20,12 +15,14 @@ export interface FitRequest {
   readonly setMm: number;
   /** Long end's hang less the short end's. */
   readonly leadMm: number;
+  /** Which of the wearer's own sides the long end starts on. */
   readonly longEnd: Side;
   readonly limits: WidthLimits;
 }
 
 /** `good`: inside every bound. `fair`: past a width rule or a good limit, still sound. `outside`: cannot be worn so. */
-export type Grade = 'good' | 'fair' | 'outside';
+export const GRADES = ['good', 'fair', 'outside'] as const;
+export type Grade = (typeof GRADES)[number];
 
 /** What a set and a lead give. Lengths in mm, sides the wearer's own. */
 export interface Fit extends BowPair {

@@ -4,24 +4,24 @@ export { CROSSING_WIDTH_RATIO, FOLD_LOSS_RATIO, prepareTie, type FoldZone, type 
 export { predictBows, spreadOf, type Bow, type BowName, type BowPair } from './bow.ts';
 export { evenLeadMm, naturalSetMm, setForSpreadMm } from './solve.ts';
 export { DEFAULT_EASE_MM, estimateNeckBreadthMm, neckPathMm } from './neck.ts';
-export { bindingBound, findBounds, type Bound, type BoundId, type WidthLimits } from './findBounds.ts';
+export { bindingBound, BOUND_IDS, BOUND_WAYS, findBounds, type Bound, type BoundId, type WidthLimits } from './findBounds.ts';
 export {
   fitTie,
+  GRADES,
   KNOT_FACE_RATIO,
   MODEL_VERSION,
   ON_THE_BOUND_MM,
-  oppositeSide,
   type Fit,
   type FitRequest,
   type Grade,
-  type Side,
 } from './fitTie.ts';
+export { oppositeSide, SIDES, type Side } from './side.ts';
 export { EASY_MM, schoolSet, SCHOOLS, SMALL_MM, type School, type SchoolSet } from './schools.ts';
 export { fitWearer, resolveLimits, type ResolvedLimits, type WearerFit, type WornCollar } from './fitWearer.ts';
 export { usableSettings, type UsableSettings } from './usableSettings.ts';
 export { hangCheck, HANG, TYPICAL_BUTTONS, type HangCheck, type ShirtButtons } from './hangCheck.ts';
 export { landingOf, type Landing } from './landing.ts';
-export { TYPICAL_COLLARS, type CollarStyle, type TypicalCollar } from './collarStyles.ts';
+export { COLLAR_STYLES, TYPICAL_COLLARS, type CollarStyle, type TypicalCollar } from './collarStyles.ts';
 export { COLLAR_OVER_NECK_MM, estimateCollar } from './estimateCollar.ts';
 export { leadSchools, type LeadSchool, type LeadSchoolView } from './leadSchools.ts';
 export { matchBand, type BandMatch } from './matchBand.ts';

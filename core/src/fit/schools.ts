@@ -4,11 +4,9 @@ import { neckPathMm } from './neck.ts';
 import type { PreparedTie } from './prepareTie.ts';
 import { naturalSetMm } from './solve.ts';
 
-/** House habits for where to set the band (common practice, no source). */
-export type School = 'true' | 'easy' | 'small' | 'late';
-
-/** The schools in the order they are offered. */
-export const SCHOOLS: readonly School[] = ['true', 'easy', 'small', 'late'];
+/** House habits for where to set the band (common practice, no source), in the order they are offered. */
+export const SCHOOLS = ['true', 'easy', 'small', 'late'] as const;
+export type School = (typeof SCHOOLS)[number];
 
 /** How far the *easy* school goes over the collar size. */
 export const EASY_MM = inchesToMm(1 / 4);

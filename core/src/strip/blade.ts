@@ -1,5 +1,4 @@
-/** How the end of a blade is cut. */
-export type TipShape = 'straight' | 'pointed' | 'rounded';
+import type { TipShape } from './tipShapes.ts';
 
 /** A width taken between the named lines. `atMm` counts from the nose towards the tip. */
 export interface ExtraWidth {

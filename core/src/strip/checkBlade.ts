@@ -1,3 +1,4 @@
+import { TIP_CUTS } from './tipShapes.ts';
 import { bladeLines, type BladeLine, type BladeMeasures } from './blade.ts';
 
 /** A measure that cannot be, and the measure it contradicts. */
@@ -62,10 +63,10 @@ export function checkBlade(blade: BladeMeasures): readonly BladeContradiction[] 
   if (blade.tipDepthMm >= blade.waistToTipMm) {
     found.push({ measure: 'tipDepthMm', kind: 'longerThanTail', value: blade.tipDepthMm, limitMm: blade.waistToTipMm });
   }
-  if (blade.tipShape === 'straight' && blade.tipDepthMm > 0) {
+  if (!TIP_CUTS[blade.tipShape].hasDepth && blade.tipDepthMm > 0) {
     found.push({ measure: 'tipDepthMm', kind: 'depthWithoutTip', value: blade.tipDepthMm, limitMm: 0 });
   }
-  if (blade.tipShape !== 'straight' && blade.tipDepthMm === 0) {
+  if (TIP_CUTS[blade.tipShape].hasDepth && blade.tipDepthMm === 0) {
     found.push({ measure: 'tipDepthMm', kind: 'tipWithoutDepth', value: 0, limitMm: 1 });
   }
   return found.length > 0 ? found : checkExtraWidths(blade);

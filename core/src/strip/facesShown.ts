@@ -1,5 +1,6 @@
 /** A face of the strip: `outer` is the one away from the shirt when it is draped, `inner` the one on the shirt. */
-export type Face = 'outer' | 'inner';
+export const FACES = ['outer', 'inner'] as const;
+export type Face = (typeof FACES)[number];
 
 /** How the folds are made. Each turn is half a turn of the strip about its own length. */
 export interface Folding {

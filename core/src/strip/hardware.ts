@@ -1,5 +1,9 @@
 import type { CollarSystem } from '../units/index.ts';
 
+/** Kinds of hardware, in the order they are offered. Each has an interface below; {@link Hardware} joins them. */
+export const HARDWARE_KINDS = ['slots', 'buttons', 'slider', 'fixed'] as const;
+export type HardwareKind = (typeof HARDWARE_KINDS)[number];
+
 /** Numbers printed on a band. The mark at the shortest setting, and how far two neighbouring marks are apart on the label. */
 export interface BandMarks {
   readonly system: CollarSystem;
@@ -16,7 +20,7 @@ interface Adjustable {
 
 /** A T-hook in one of several slots, or a button in one of several holes: the tie is set in whole steps. */
 export interface SteppedHardware extends Adjustable {
-  readonly kind: 'slots' | 'buttons';
+  readonly kind: Extract<HardwareKind, 'slots' | 'buttons'>;
   /** Number of slots or buttonholes, at least 2. */
   readonly stepCount: number;
   /** Change of tip-to-tip length from one to the next, in mm. */
@@ -25,7 +29,7 @@ export interface SteppedHardware extends Adjustable {
 
 /** A strap doubled back through a ring and held by a glide. Moving the glide by g changes the length by g/2. */
 export interface SliderHardware extends Adjustable {
-  readonly kind: 'slider';
+  readonly kind: Extract<HardwareKind, 'slider'>;
   /** Tip to tip at the longest setting, in mm. */
   readonly longestMm: number;
   /** Strap from its sewn end to the glide's end: reach and return together, in mm. */
@@ -38,7 +42,7 @@ export interface SliderHardware extends Adjustable {
 
 /** Sewn to one neck. */
 export interface FixedHardware {
-  readonly kind: 'fixed';
+  readonly kind: Extract<HardwareKind, 'fixed'>;
   readonly lengthMm: number;
 }
 

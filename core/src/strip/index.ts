@@ -7,18 +7,21 @@ export {
   type BladeLine,
   type BladeMeasures,
   type ExtraWidth,
-  type TipShape,
 } from './blade.ts';
+export { BLADE_SHAPES, TIP_OF_SHAPE, type BladeShape } from './bladeShapes.ts';
+export { TIP_CUTS, TIP_SHAPES, type TipCut, type TipShape } from './tipShapes.ts';
 export { BLADE_RANGES, checkBlade, EXTRA_WIDTH_GAP_MM, type BladeContradiction } from './checkBlade.ts';
 export { evaluateCubic, monotoneCubic, type MonotoneCubic } from './interpolateMonotone.ts';
 export { widthAt, widthProfile, type WidthProfile } from './widthProfile.ts';
 export {
+  HARDWARE_KINDS,
   hardwareRange,
   lastStep,
   stepMm,
   type BandMarks,
   type FixedHardware,
   type Hardware,
+  type HardwareKind,
   type SliderHardware,
   type SteppedHardware,
 } from './hardware.ts';
@@ -32,7 +35,7 @@ export {
   type SettingPosition,
 } from './setting.ts';
 export { bladeFromTape, tapeFromBlade, type BladeTape, type BladeTapeReading } from './bladeFromTape.ts';
-export { facesShown, UNTWISTED, type Face, type FacesShown, type Folding } from './facesShown.ts';
+export { FACES, facesShown, UNTWISTED, type Face, type FacesShown, type Folding } from './facesShown.ts';
 export { readSetting, type SettingReading } from './readSetting.ts';
 export {
   CLOTH_LOOKS,
@@ -40,12 +43,10 @@ export {
   FIBRES,
   handlingOf,
   WEAVES,
-  type BladeShape,
   type Cloth,
   type ClothBehaviour,
   type ClothLook,
   type Fibre,
-  type LearnedTakeUps,
-  type Tie,
   type Weave,
-} from './tie.ts';
+} from './cloths.ts';
+export { type LearnedTakeUps, type Tie } from './tie.ts';

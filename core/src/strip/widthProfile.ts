@@ -1,5 +1,6 @@
-import { bladeLengthMm, bladeLines, type BladeMeasures, type TipShape } from './blade.ts';
+import { bladeLengthMm, bladeLines, type BladeMeasures } from './blade.ts';
 import { evaluateCubic, monotoneCubic, type MonotoneCubic } from './interpolateMonotone.ts';
+import { TIP_CUTS, type TipShape } from './tipShapes.ts';
 
 /** Width of the strip along one blade. Positions `v` are in mm along the strip, 0 at the nose, positive to the tip. */
 export interface WidthProfile {
@@ -30,13 +31,11 @@ export function widthProfile(blade: BladeMeasures): WidthProfile {
 
 /**
  * Width of the strip, in mm, at position `vMm`: the band's width before the nose, 0 beyond the tip, never negative.
- * A pointed tip closes in straight lines, a rounded one in half an ellipse, a straight one at once.
+ * How a tip closes is in `tipShapes.ts`.
  */
 export function widthAt(profile: WidthProfile, vMm: number): number {
   if (vMm > profile.bladeLengthMm) return 0;
   const intoTipMm = vMm - (profile.bladeLengthMm - profile.tipDepthMm);
-  if (intoTipMm <= 0 || profile.tipShape === 'straight') return evaluateCubic(profile.curve, vMm);
-  const tail = evaluateCubic(profile.curve, vMm);
-  const ratio = intoTipMm / profile.tipDepthMm;
-  return profile.tipShape === 'pointed' ? tail * (1 - ratio) : tail * Math.sqrt(Math.max(0, 1 - ratio * ratio));
+  const tailMm = evaluateCubic(profile.curve, vMm);
+  return intoTipMm <= 0 ? tailMm : tailMm * TIP_CUTS[profile.tipShape].widthRatio(intoTipMm / profile.tipDepthMm);
 }

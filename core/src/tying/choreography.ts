@@ -8,6 +8,7 @@ import { poseStrip, type LaidStrip, type Pose } from './pose.ts';
 import { solveBow, type SolvedBow } from './solveBow.ts';
 import { layAt, type Frame, type KeyPose } from './timeline.ts';
 import type { Control, Strand } from './strand.ts';
+import { WAY_PARTS, type TyingWay } from './ways.ts';
 
 /** Steps of tying, in the order of the main way. Other ways leave some out, or change their order. */
 export const TYING_STEPS = [
@@ -28,13 +29,6 @@ export const TYING_STEPS = [
 ] as const;
 
 export type TyingStep = (typeof TYING_STEPS)[number];
-
-/**
- * Ways of tying. `main`: front bow first, the passage found behind it. `pinchAndTurn`: the passage is kept open by the thumb
- * from the front bow on. `evenEnds`: no lead; the upper end is wrapped round a finger, the other pushed through where the
- * finger was. `plainPush`: the end is pushed through as it hangs, its fold made on the way.
- */
-export type TyingWay = 'main' | 'pinchAndTurn' | 'plainPush' | 'evenEnds';
 
 /** The strip's movement through one step. */
 export interface ChoreographedStep {
@@ -212,20 +206,7 @@ const dropFrames = (m: TyingMeasures, lay: BowLay): readonly Written[] => [
   [0.66, bows.falling(m, lay)],
 ];
 
-function stepsOf(way: TyingWay, part: Parts): readonly ChoreographedStep[] {
-  const begin = [part.prepare, part.lead, part.cross, part.halfKnot];
-  const end = [part.tighten, part.balance, part.collarDown];
-  switch (way) {
-    case 'main':
-      return [...begin, part.park, part.frontBow, part.drop, part.passage, part.backBow, ...end];
-    case 'plainPush':
-      return [...begin, part.park, part.frontBow, part.drop, part.passage, part.backBowPlain, ...end];
-    case 'pinchAndTurn':
-      return [...begin, part.park, part.frontBow, part.passageFirst, part.dropLast, part.backBow, ...end];
-    case 'evenEnds':
-      return [...begin, part.wrap, part.pushFront, part.backBowHeld, ...end];
-  }
-}
+const stepsOf = (way: TyingWay, part: Parts): readonly ChoreographedStep[] => WAY_PARTS[way].map((name) => part[name]);
 
 const mirrorStep = ({ step: name, frames }: ChoreographedStep): ChoreographedStep => ({
   step: name,

@@ -15,8 +15,8 @@ export {
   type KeyMoment,
   type PosedMoment,
   type TyingStep,
-  type TyingWay,
 } from './choreography.ts';
+export { OFFERED_WAYS, STRIP_WAY, TYING_WAYS, type OfferedWay, type TyingWay } from './ways.ts';
 export { type KeyPose } from './timeline.ts';
 export { clothCrossings, depthInCollar, edgesOf, measureCloth, writheOf, type ClothCrossing } from './poseChecks.ts';
 export { atFolds, atTips, closePose, jonesOfPose, knotOfPose, type Cuts } from './knotOfPose.ts';

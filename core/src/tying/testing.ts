@@ -12,7 +12,6 @@ import {
   type KeyPose,
   type Pose,
   type TyingMeasures,
-  type TyingWay,
 } from './index.ts';
 
 const COLLAR_EASE_MM = 6.35;
@@ -79,7 +78,6 @@ export const DOZEN: readonly (readonly [string, TyingMeasures])[] = [
   ],
 ];
 
-export const WAYS: readonly TyingWay[] = ['main', 'pinchAndTurn', 'plainPush', 'evenEnds'];
 export const MEASURES = measured(WORKED, 412.75);
 export const MAIN = choreograph(MEASURES, 'left');
 

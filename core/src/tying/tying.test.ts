@@ -1,3 +1,4 @@
+import { TYING_WAYS } from './ways.ts';
 import { jonesPolynomial, mirrorPolynomial, nameKnot, writePolynomial, type Point3 } from '../knot/index.ts';
 import type { Side } from '../fit/index.ts';
 import { WORKED_TIE } from '../testing/index.ts';
@@ -25,7 +26,7 @@ import {
   type KeyPose,
   type Pose,
 } from './index.ts';
-import { DOZEN, finishedPose, keyPose, MAIN, MEASURES, ownSteps, WAYS, WORKED } from './testing.ts';
+import { DOZEN, finishedPose, keyPose, MAIN, MEASURES, ownSteps, WORKED } from './testing.ts';
 
 /** Tip to tip at key poses and between them, any piece of cloth, and predicted half-widths: what a choreography may be off by. */
 const TOLERANCE = { keyLengthRatio: 0.005, lengthRatio: 0.01, pieceRatio: 0.05, halfWidthMm: 2 } as const;
@@ -61,7 +62,7 @@ describe('cloth', () => {
     }
   });
 
-  it.each(WAYS)('keeps its length and stays out of the neck at 60 moments between each two key poses, tied %s', (way) => {
+  it.each(TYING_WAYS)('keeps its length and stays out of the neck at 60 moments between each two key poses, tied %s', (way) => {
     for (const longEnd of ['left', 'right'] as const) {
       const choreography = choreograph(MEASURES, longEnd, way);
       for (const step of longEnd === 'left' ? ownSteps(choreography) : choreography.steps) {
@@ -117,7 +118,7 @@ describe('the knot', () => {
     expect(knotOfPose(pose, atFolds(pose))).toEqual({ knot: 'square' });
   });
 
-  it.each(WAYS)('is square at the end however it is tied, in both hands: %s', (way) => {
+  it.each(TYING_WAYS)('is square at the end however it is tied, in both hands: %s', (way) => {
     for (const longEnd of ['left', 'right'] as const) {
       const pose = finishedPose(choreograph(MEASURES, longEnd, way));
       expect(knotOfPose(pose, atFolds(pose))).toEqual({ knot: 'square' });
@@ -273,7 +274,7 @@ describe('poses', () => {
 
   it('join from step to step without a leap', () => {
     let leap = 0;
-    for (const way of WAYS) {
+    for (const way of TYING_WAYS) {
       const choreography = choreograph(MEASURES, 'left', way);
       for (let k = 1; k < choreography.steps.length; k += 1) {
         const [end, begin] = [poseAt(choreography, k - 1e-9).pose, poseAt(choreography, k).pose];

@@ -6,7 +6,8 @@ import { LONGEST_NUMBER_TEXT, parseNumber, type NumberReading } from './parseNum
 import { plainText } from './plainText.ts';
 
 /** The two systems shirts are labelled in. A label is a name for a size; only its girth is a length. */
-export type CollarSystem = 'in' | 'cm';
+export const COLLAR_SYSTEMS = ['in', 'cm'] as const;
+export type CollarSystem = (typeof COLLAR_SYSTEMS)[number];
 
 /** A collar size as the shirt is labelled: `16` in inches, `41` in centimetres. */
 export interface CollarSize {
@@ -60,7 +61,7 @@ function readLabel(text: string): CollarReading {
   // a length in millimetres is a girth and cannot be a label in inches; 406 with no unit can be nothing else
   if (unit === 'mm' && !isInRange(inCm, 'cm')) return { kind: 'outOfRange', value, unit };
   if (unit === 'mm' || (unit === undefined && isInRange(inCm, 'cm'))) return { kind: 'collar', collar: { system: 'cm', label: inCm } };
-  const fitting = (['in', 'cm'] as const).find((system) => isInRange(value, system));
+  const fitting = COLLAR_SYSTEMS.find((system) => isInRange(value, system));
   if (fitting === undefined) return { kind: 'outOfRange', value, unit };
   if (unit !== undefined && unit !== fitting) return { kind: 'wrongUnit', written: unit, likely: fitting, value };
   return { kind: 'collar', collar: { system: fitting, label: value } };
@@ -81,7 +82,7 @@ const LARGEST_KEPT: Readonly<Record<CollarSystem, number>> = { in: 21, cm: 54 };
 export function doubtedCollar({ system, label }: CollarSize): CollarSize | null {
   if (label <= LARGEST_KEPT[system] || !Number.isInteger(label)) return null;
   const backwards = Number([...String(label)].reverse().join(''));
-  const likely = (['in', 'cm'] as const).find((each) => isInRange(backwards, each));
+  const likely = COLLAR_SYSTEMS.find((each) => isInRange(backwards, each));
   return likely === undefined ? null : { system: likely, label: backwards };
 }
 

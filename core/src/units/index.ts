@@ -1,5 +1,5 @@
 /** Units: lengths and collar labels as people write and read them. */
-export { MM_PER_UNIT, inchesToMm, type LengthUnit } from './lengthUnit.ts';
+export { LENGTH_UNITS, MM_PER_UNIT, inchesToMm, type LengthUnit } from './lengthUnit.ts';
 export { parseNumber, type NumberReading, type UnreadableReason } from './parseNumber.ts';
 export { parseLength, type LengthReading } from './parseLength.ts';
 export {
@@ -13,6 +13,7 @@ export {
 } from './formatLength.ts';
 export {
   COLLAR_RANGE,
+  COLLAR_SYSTEMS,
   doubtedCollar,
   collarGirthMm,
   formatCollarLabel,

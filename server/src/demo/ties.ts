@@ -1,17 +1,5 @@
 import type { TieData } from '@easytuck/contract';
-import {
-  clothBehaviour,
-  DEFAULT_EASE_MM,
-  inchesToMm,
-  naturalSetMm,
-  neckPathMm,
-  prepareTie,
-  type BandMarks,
-  type Cloth,
-  type ClothLook,
-  type CollarSize,
-  type Hardware,
-} from '@easytuck/core';
+import { clothBehaviour, DEFAULT_EASE_MM, inchesToMm, naturalSetMm, neckPathMm, prepareTie, type BandMarks, type Cloth, type ClothLook, type CollarSize, type Hardware, TIP_OF_SHAPE } from '@easytuck/core';
 
 /** A blade in the order the tape finds it: along it, across it, its tip. In mm. */
 type Cut = readonly [
@@ -44,7 +32,6 @@ interface DemoTie {
   readonly extraWidths?: readonly (readonly [atMm: number, widthMm: number])[];
 }
 
-const TIP_SHAPES = { butterfly: 'straight', semiButterfly: 'straight', batwing: 'straight', pointed: 'pointed', club: 'rounded' } as const;
 const HALF_INCH_MM = inchesToMm(1 / 2);
 
 const inches = (label: number): CollarSize => ({ system: 'in', label });
@@ -286,7 +273,7 @@ function toTie(demo: DemoTie): TieData {
   const [noseToBellyMm, bellyToWaistMm, waistToTipMm, bandWidthMm, bellyWidthMm, waistWidthMm, tailWidthMm, tipDepthMm = 0] = demo.cut;
   const blade = {
     ...{ noseToBellyMm, bellyToWaistMm, waistToTipMm, bandWidthMm, bellyWidthMm, waistWidthMm, tailWidthMm, tipDepthMm },
-    tipShape: TIP_SHAPES[shape],
+    tipShape: TIP_OF_SHAPE[shape],
     extraWidths: (demo.extraWidths ?? []).map(([atMm, widthMm]) => ({ atMm, widthMm })),
   };
   const cut = { blade, cloth: clothBehaviour(demo.cloth), overhangMm };

@@ -1,31 +1,5 @@
-import {
-  settingWords,
-  sideName,
-  stepWords,
-  type Fitting,
-  type OfferedWay,
-  type PaperSize,
-  type StepContext,
-  type Told,
-} from '@easytuck/contract';
-import {
-  choreograph,
-  collarGirthMm,
-  fitTie,
-  formatLength,
-  lastStep,
-  neckPathMm,
-  poseStep,
-  prepareTie,
-  projectPose,
-  settingAt,
-  tyingMeasures,
-  type LengthUnit,
-  type Still,
-  type TyingStep,
-  type TyingWay,
-  type ViewDirection,
-} from '@easytuck/core';
+import { settingWords, sideName, stepWords, type Fitting, type PaperSize, type StepContext, type Told } from '@easytuck/contract';
+import { choreograph, collarGirthMm, fitTie, formatLength, lastStep, neckPathMm, poseStep, prepareTie, projectPose, settingAt, tyingMeasures, type LengthUnit, type Still, type TyingStep, type ViewDirection, STRIP_WAY, type OfferedWay } from '@easytuck/core';
 import { wrapText, type Display, type DisplayItem, type Measure } from '../cards/display.ts';
 import { PAPER_MM } from '../cards/layOutGauge.ts';
 import { clipToBox } from './clipToBox.ts';
@@ -78,7 +52,7 @@ export function layOutCoachSheet(
   paper: PaperSize,
   measure: Measure,
 ): readonly Display[] {
-  const moved: TyingWay = way === 'helper' || way === 'onThigh' ? 'main' : way;
+  const moved = STRIP_WAY[way];
   const tie = prepareTie(fitting.tie);
   const leadMm = moved === 'evenEnds' ? 0 : fitting.leadMm;
   const fit = fitTie({

@@ -1,4 +1,5 @@
-import type { OfferedWay, PaperSize, Told } from '@easytuck/contract';
+import { type OfferedWay } from '@easytuck/core';
+import type { PaperSize, Told } from '@easytuck/contract';
 import type { Database } from '../../plugins/database.ts';
 import { measureText } from '../cards/fonts.ts';
 import { renderPdf } from '../cards/renderPdf.ts';

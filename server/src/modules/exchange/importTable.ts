@@ -1,4 +1,4 @@
-import type { ExchangeKind, FileEncoding, ImportMode, ImportReport, KnownRows, TieData, WearerData } from '@easytuck/contract';
+import { NO_MEASURES, type ExchangeKind, type FileEncoding, type ImportMode, type ImportReport, type KnownRows, type TieData, type WearerData } from '@easytuck/contract';
 import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuid } from 'uuid';
 import { defineModels } from '../../database/models.ts';
@@ -176,8 +176,7 @@ function keysBy<R extends { readonly id: string }>(records: readonly R[], sameAs
 const EMPTY: WearerData = {
   ...{ name: '', collar: null, longEnd: 'left', note: '', takenBy: '' },
   ...{ contact: '', eventName: '', eventOn: null },
-  ...{ bareNeckMm: null, easeMm: null, neckBreadthMm: null, faceWidthMm: null, firstButtonMm: null, buttonSpacingMm: null },
-  ...{ dexterity: null, finish: null, fullness: null, backKnotLayer: null },
+  ...NO_MEASURES,
 };
 
 function tieStore(sequelize: Sequelize): Store<TieData> {

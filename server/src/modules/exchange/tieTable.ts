@@ -1,5 +1,5 @@
-import { FORMER_CLOTHS, LOOK_WORDS, MOST_IMPORT_ROWS, SHAPE_WORDS, tieInput, WEAVE_WORDS, type TieData } from '@easytuck/contract';
-import { clothBehaviour, FIBRES, parseNumber, WEAVES, type Fibre, type Weave } from '@easytuck/core';
+import { FORMER_CLOTHS, LOOK_WORDS, MOST_IMPORT_ROWS, SHAPE_WORDS, tieInput, WEAVE_WORDS, type TieData, bladeShape } from '@easytuck/contract';
+import { clothBehaviour, FIBRES, parseNumber, WEAVES, type Fibre, type Weave, TIP_OF_SHAPE } from '@easytuck/core';
 import { at, numberColumn, put, textColumn, wordColumn, yesColumn, type Column } from './columns.ts';
 import type { TableKind } from './readTable.ts';
 
@@ -49,7 +49,7 @@ const LOOK_TABLE_WORDS = { ...LOOK_WORDS, plain: 'plain' };
 
 const INNER_LOOK: Column<TieData> = wordColumn('inner look', 'faces.inner.look', undefined, LOOK_TABLE_WORDS);
 
-const TIPS: Readonly<Record<string, string>> = { pointed: 'pointed', club: 'rounded' };
+
 
 /** A table may leave out what is usual: cloth, tip, overhang, and a tail as wide as the belly. */
 function complete(record: Record<string, unknown>): void {
@@ -65,7 +65,7 @@ function complete(record: Record<string, unknown>): void {
   };
   fill('cloth.thicknessMm', usual?.thicknessMm);
   fill('cloth.gatherRatio', usual?.gatherRatio);
-  fill('blade.tipShape', TIPS[String(record['shape'])] ?? 'straight');
+  fill('blade.tipShape', TIP_OF_SHAPE[bladeShape.safeParse(record['shape']).data ?? 'butterfly']);
   if (at(record, 'blade.tipShape') === 'straight') fill('blade.tipDepthMm', 0);
   fill('blade.tailWidthMm', at(record, 'blade.bellyWidthMm'));
   fill('overhangMm', 0);

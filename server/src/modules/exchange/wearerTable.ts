@@ -1,8 +1,6 @@
-import { MOST_IMPORT_ROWS, wearerInput, type WearerData } from '@easytuck/contract';
-import { dayColumn, numberColumn, textColumn, wordColumn, type Column } from './columns.ts';
+import { CHOICE_MEASURES, LENGTH_MEASURES, MOST_IMPORT_ROWS, wearerInput, type WearerData } from '@easytuck/contract';
+import { dayColumn, numberColumn, textColumn, wordColumn } from './columns.ts';
 import type { TableKind } from './readTable.ts';
-
-const mm = (name: string, path: keyof WearerData): Column<WearerData> => numberColumn(`${name} mm`, path, null);
 
 /** Wearers as a table: one row a person, lengths in mm, the collar as it is written on the shirt. */
 export const wearerTable: TableKind<WearerData> = {
@@ -12,16 +10,8 @@ export const wearerTable: TableKind<WearerData> = {
     textColumn('name', 'name'),
     { ...textColumn<WearerData>('collar', 'collar'), write: ({ collar }) => collar?.text ?? '' },
     wordColumn('long end', 'longEnd'),
-    mm('bare neck', 'bareNeckMm'),
-    mm('ease', 'easeMm'),
-    mm('neck breadth', 'neckBreadthMm'),
-    mm('face width', 'faceWidthMm'),
-    mm('first button', 'firstButtonMm'),
-    mm('button spacing', 'buttonSpacingMm'),
-    wordColumn('dexterity', 'dexterity', null),
-    wordColumn('finish', 'finish', null),
-    wordColumn('fullness', 'fullness', null),
-    wordColumn('back knot layer', 'backKnotLayer', null),
+    ...LENGTH_MEASURES.map(({ column, key }) => numberColumn<WearerData>(column, key, null)),
+    ...CHOICE_MEASURES.map(({ column, key }) => wordColumn<WearerData>(column, key, null)),
     textColumn('note', 'note'),
     textColumn('contact', 'contact'),
     textColumn('event', 'eventName'),

@@ -1,15 +1,4 @@
-import {
-  settingWords,
-  type Fitting,
-  type FittingData,
-  type FittingQuery,
-  type HandedOver,
-  type LedgerLine,
-  type MeasuredHere,
-  type Recomputed,
-  type Told,
-  type Wearer,
-} from '@easytuck/contract';
+import { settingWords, type Fitting, type FittingData, type FittingQuery, type HandedOver, type LedgerLine, type MeasuredHere, type Recomputed, type Told, type Wearer, NO_MEASURES } from '@easytuck/contract';
 import { formatLength, MODEL_VERSION, settingAt, type LengthUnit } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
@@ -219,19 +208,6 @@ export function fittingService(shop: Database): FittingService {
     },
   };
 }
-
-const NO_MEASURES = {
-  bareNeckMm: null,
-  easeMm: null,
-  neckBreadthMm: null,
-  faceWidthMm: null,
-  firstButtonMm: null,
-  buttonSpacingMm: null,
-  dexterity: null,
-  finish: null,
-  fullness: null,
-  backKnotLayer: null,
-} as const;
 
 /** A tie that is lent or sold is one fewer in the drawer. */
 const leavesStock = (handedOver: HandedOver): boolean => handedOver === 'lent' || handedOver === 'sold';

@@ -1,16 +1,4 @@
-import {
-  measureKind,
-  MOST_COUNTED,
-  type LikeWearer,
-  type MeasureKind,
-  type OwnedTie,
-  type TakenMeasure,
-  type Wearer,
-  type WearerData,
-  type WearerList,
-  type WearerMeasures,
-  type WearerQuery,
-} from '@easytuck/contract';
+import { measureKind, MOST_COUNTED, type LikeWearer, type MeasureKind, type OwnedTie, type TakenMeasure, type Wearer, type WearerData, type WearerList, type WearerMeasures, type WearerQuery, MEASURE_KEYS } from '@easytuck/contract';
 import { estimateCollar, formatCollarLabel, parseCollarSize, type CollarSystem } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
 import { withTransaction } from '../../database/withTransaction.ts';
@@ -214,7 +202,7 @@ export function keptOf(wearer: Wearer): KeptWearer {
 function filledFrom(into: Wearer, from: Wearer): KeptWearer {
   const kept = keptOf(into);
   const filled = Object.fromEntries(
-    (Object.keys(MEASURE_KEYS) as (keyof WearerMeasures)[]).map((key) => [key, kept[key] ?? from[key]]),
+    MEASURE_KEYS.map((key) => [key, kept[key] ?? from[key]]),
   ) as WearerMeasures;
   const collar = kept.collarEstimated && !from.collarEstimated ? { collar: from.collar, collarEstimated: false } : {};
   return {
@@ -226,16 +214,3 @@ function filledFrom(into: Wearer, from: Wearer): KeptWearer {
     ...(kept.eventOn === null && kept.eventName === '' ? { eventName: from.eventName, eventOn: from.eventOn } : {}),
   };
 }
-
-const MEASURE_KEYS: Readonly<Record<keyof WearerMeasures, true>> = {
-  bareNeckMm: true,
-  easeMm: true,
-  neckBreadthMm: true,
-  faceWidthMm: true,
-  firstButtonMm: true,
-  buttonSpacingMm: true,
-  dexterity: true,
-  finish: true,
-  fullness: true,
-  backKnotLayer: true,
-};

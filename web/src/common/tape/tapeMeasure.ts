@@ -1,8 +1,8 @@
-import { MM_PER_UNIT, type LengthUnit } from '@easytuck/core';
+import { MM_PER_UNIT, type LengthUnit, LENGTH_UNITS } from '@easytuck/core';
 import { z } from 'zod';
 
 /** What a digital tape measure sends when its button is pressed: a number and the unit it claims. */
-const reading = z.object({ value: z.number().nonnegative(), unit: z.enum(['mm', 'cm', 'in']) });
+const reading = z.object({ value: z.number().nonnegative(), unit: z.enum(LENGTH_UNITS) });
 export type TapeReading = z.infer<typeof reading>;
 
 /** A tape measure, as far as the application knows one. A real device takes its place by another object of this shape. */

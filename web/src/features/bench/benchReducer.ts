@@ -1,15 +1,5 @@
-import type { Fitting, HandedOver, SchoolChoice, StockCollar, Wearer } from '@easytuck/contract';
-import {
-  HANDS,
-  LEARNERS_SCHOOL,
-  SCHOOLS,
-  type CollarStyle,
-  type Hands,
-  type Occasion,
-  type School,
-  type Side,
-  type WingSchool,
-} from '@easytuck/core';
+import { handedOver, schoolChoice, type Fitting, type HandedOver, type SchoolChoice, type StockCollar, type Wearer } from '@easytuck/contract';
+import { HANDS, LEARNERS_SCHOOL, SCHOOLS, type CollarStyle, type Hands, type Occasion, type School, type Side, type WingSchool, COLLAR_STYLES, OCCASIONS, SIDES, WING_SCHOOLS } from '@easytuck/core';
 import { z } from 'zod';
 import { exactLength } from '../../common/exactLength.ts';
 
@@ -338,27 +328,27 @@ const draftSchema = z.object({
   wearerId: z.string().nullable(),
   name: z.string(),
   collarText: z.string(),
-  longEnd: z.enum(['left', 'right']),
-  collarStyle: z.enum(['turndown', 'spread', 'point', 'buttonDown', 'wing']),
+  longEnd: z.enum(SIDES),
+  collarStyle: z.enum(COLLAR_STYLES),
   collarId: z.string().nullable(),
-  occasion: z.enum(['whiteTie', 'blackTie', 'weddingParty', 'business', 'daytime', 'other']),
-  wings: z.enum(['behind', 'over']),
+  occasion: z.enum(OCCASIONS),
+  wings: z.enum(WING_SCHOOLS),
   measures: measuresSchema,
   tieId: z.string().nullable(),
-  school: z.enum(['true', 'easy', 'small', 'late', 'own']),
+  school: schoolChoice,
   houseSchool: z.enum(SCHOOLS).default('true'),
   isEased: z.boolean().default(false),
   hands: z.enum(HANDS).nullable().default(null),
   step: z.number().int().min(0).nullable(),
   leadMm: z.number().nullable(),
   note: z.string(),
-  handedOver: z.enum(['stays', 'lent', 'sold', 'theirs']).default('stays'),
+  handedOver: handedOver.default('stays'),
   revises: z.string().nullable(),
   prefill: z
     .object({
       name: z.string(),
       collarText: z.string(),
-      longEnd: z.enum(['left', 'right']),
+      longEnd: z.enum(SIDES),
       measures: measuresSchema,
       version: z.number().nullable(),
     })

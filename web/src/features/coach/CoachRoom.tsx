@@ -1,5 +1,5 @@
-import { lengthField, OFFERED_WAYS, settingWords, stepWords, WAY_WORDS, type OfferedWay, type Tie } from '@easytuck/contract';
-import { formatCollarSize, formatLengthBare, roundToSetting, TYING_FAULTS, type Side } from '@easytuck/core';
+import { lengthField, settingWords, stepWords, WAY_WORDS, type Tie } from '@easytuck/contract';
+import { formatCollarSize, formatLengthBare, roundToSetting, TYING_FAULTS, type Side, type OfferedWay, OFFERED_WAYS, STRIP_WAY } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -24,7 +24,7 @@ import { PracticeTab } from './components/PracticeTab.tsx';
 import { ScrubBar } from './components/ScrubBar.tsx';
 import { StepPanel } from './components/StepPanel.tsx';
 import { settingForGirth, type CoachSubject } from './coachSubject.ts';
-import { movesAs, useCoach, type Coach } from './useCoach.ts';
+import { useCoach, type Coach } from './useCoach.ts';
 import { usePractice } from './usePractice.ts';
 
 type Tab = 'tying' | 'faults' | 'practice';
@@ -157,7 +157,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
   const names = useMemo(
     () =>
       reading.state === 'ready'
-        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: movesAs(state.way), told: reader, lead: '' }).name)
+        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: STRIP_WAY[state.way], told: reader, lead: '' }).name)
         : [],
     [reading, longEnd, state.way, reader],
   );

@@ -1,5 +1,5 @@
-import type { OfferedWay } from '@easytuck/contract';
-import type { Side } from '@easytuck/core';
+
+import { type OfferedWay, type Side } from '@easytuck/core';
 import type { ViewChoice } from './views.ts';
 
 /** Speeds that the strip moves at, against the usual. */

@@ -1,5 +1,5 @@
-import { settingWords, stepWords, type OfferedWay, type StepWords, type Told } from '@easytuck/contract';
-import type { Side, TyingStep, TyingWay } from '@easytuck/core';
+import { settingWords, stepWords, type StepWords, type Told } from '@easytuck/contract';
+import { type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
@@ -38,7 +38,6 @@ const SLOW_STEP_MS = 7000;
 const SLOW: readonly TyingStep[] = ['halfKnot', 'backBow', 'pushFront'];
 
 /** The way that the strip moves in; on the thigh and on somebody else it is the main way. */
-export const movesAs = (way: OfferedWay): TyingWay => (way === 'onThigh' || way === 'helper' ? 'main' : way);
 
 const STORED = 'easytuck.coach';
 type Kept = Partial<Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'way'>>;
@@ -55,8 +54,8 @@ export function useCoach(subject: CoachSubject): Coach {
   const still = useReducedMotion();
   const { way } = state;
   const longEnd = state.hand ?? subject.longEnd;
-  const tied = useMemo(() => tiedBy(subject, movesAs(way), way === 'onThigh' ? thighGirthMm : null), [subject, way, thighGirthMm]);
-  const reading = useChoreography(tied.measures, longEnd, movesAs(way));
+  const tied = useMemo(() => tiedBy(subject, STRIP_WAY[way], way === 'onThigh' ? thighGirthMm : null), [subject, way, thighGirthMm]);
+  const reading = useChoreography(tied.measures, longEnd, STRIP_WAY[way]);
   const baked = reading.state === 'ready' ? reading.baked : null;
   useEffect(() => {
     if (baked) dispatch({ type: 'steps', count: baked.steps.length });
@@ -67,13 +66,13 @@ export function useCoach(subject: CoachSubject): Coach {
   const [chosenReader, setReader] = useReader('wearer');
   // who ties it for somebody else is that helper, whom most stand before
   const reader: Told = way === 'helper' && chosenReader === 'wearer' ? 'facing' : chosenReader;
-  const late = useMemo(() => lateFor(subject, movesAs(way)), [subject, way]);
+  const late = useMemo(() => lateFor(subject, STRIP_WAY[way]), [subject, way]);
   const lateWords = useMemo(
     () => late && { longest: settingWords(late.longest, length).phrase, mark: settingWords(late.mark, length).phrase },
     [late, length],
   );
   const words = useMemo(
-    () => stepWords(step, { longEnd, way: movesAs(way), told: reader, lead: length(tied.leadMm), late: lateWords }),
+    () => stepWords(step, { longEnd, way: STRIP_WAY[way], told: reader, lead: length(tied.leadMm), late: lateWords }),
     [step, longEnd, way, reader, length, tied.leadMm, lateWords],
   );
   const viewName = state.view === 'best' ? bestView(step, reader) : state.view;

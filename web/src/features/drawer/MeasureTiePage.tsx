@@ -1,5 +1,5 @@
 import { FIBRE_WORDS, LOOK_WORDS, tie as tieSchema, WEAVE_WORDS, type Tie, type TieInput } from '@easytuck/contract';
-import { clothBehaviour } from '@easytuck/core';
+import { clothBehaviour, TIP_CUTS, TIP_OF_SHAPE } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -257,7 +257,7 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
         {text('tipToWaist', 'the narrow line')}
         {text('tipToBelly', 'the first widest line')}
         {text('tipToNose', 'where the band starts to widen')}
-        {shape === 'pointed' || shape === 'club' ? text('tipDepth', 'widest line to the end') : null}
+        {TIP_CUTS[TIP_OF_SHAPE[shape]].hasDepth ? text('tipDepth', 'widest line to the end') : null}
         {text('overhang', 'flat end past the loop')}
       </Group>
       <Group title={`3. Across it (${unit})`}>

@@ -1,23 +1,5 @@
 import { explainTapeOrder, FURTHER_WIDTHS_EXAMPLE, tieInput, type Tie, type TieInput } from '@easytuck/contract';
-import {
-  bladeFromTape,
-  calibrateHardware,
-  clothBehaviour,
-  formatCollarLabel,
-  parseLength,
-  parseNumber,
-  readSetting,
-  tapeFromBlade,
-  type BladeMeasures,
-  type BladeTape,
-  type Cloth,
-  type ClothLook,
-  type ExtraWidth,
-  type Fibre,
-  type Hardware,
-  type LengthUnit,
-  type Weave,
-} from '@easytuck/core';
+import { bladeFromTape, calibrateHardware, clothBehaviour, formatCollarLabel, parseLength, parseNumber, readSetting, tapeFromBlade, type BladeMeasures, type BladeTape, type Cloth, type ClothLook, type ExtraWidth, type Fibre, type Hardware, type LengthUnit, type Weave, TIP_OF_SHAPE } from '@easytuck/core';
 import type { FieldErrors, Resolver } from 'react-hook-form';
 import { exactLength } from '../../common/exactLength.ts';
 
@@ -152,7 +134,7 @@ export const writeFurther = (extras: readonly ExtraWidth[]): string =>
 export function readBlade(form: TieForm, unit: LengthUnit): BladeMeasures & { readonly extraWidths: ExtraWidth[] } {
   const { tipToWaistMm, tipToBellyMm, tipToNoseMm } = readTape(form, unit);
   const read = (text: string): number => mm(text, unit);
-  const tipShape = form.shape === 'pointed' ? 'pointed' : form.shape === 'club' ? 'rounded' : 'straight';
+  const tipShape = TIP_OF_SHAPE[form.shape];
   return {
     noseToBellyMm: tipToNoseMm - tipToBellyMm,
     bellyToWaistMm: tipToBellyMm - tipToWaistMm,

@@ -1,4 +1,12 @@
-import { wearer as wearerSchema, type Wearer, type WearerInput } from '@easytuck/contract';
+import {
+  CHOICE_MEASURES,
+  LENGTH_MEASURES,
+  wearer as wearerSchema,
+  type LengthMeasureKey,
+  type MeasureRow,
+  type Wearer,
+  type WearerInput,
+} from '@easytuck/contract';
 import { estimateCollar, formatCollarSize, parseLength } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -19,8 +27,8 @@ import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { LikeNotice } from './LikeWearers.tsx';
-import { choiceWords, MEASURE_WORDS, VALUE_WORDS } from './measureWords.ts';
-import { EMPTY_WEARER, toWearerForm, WEARER_LENGTHS, wearerResolver, type WearerForm as Form } from './wearerForm.ts';
+import { choiceWords, MEASURE_WORDS } from './measureWords.ts';
+import { EMPTY_WEARER, toWearerForm, wearerResolver, type WearerForm as Form } from './wearerForm.ts';
 
 interface WearerFormProps {
   /** Under this name what is typed is kept in the browser until it is saved. */
@@ -54,7 +62,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
   const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
   const text = (
-    name: 'name' | 'collar' | 'note' | 'contact' | 'eventName' | (typeof WEARER_LENGTHS)[number],
+    name: 'name' | 'collar' | 'note' | 'contact' | 'eventName' | LengthMeasureKey,
     label: string,
     hint = ' ',
   ) => (
@@ -75,27 +83,27 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
       }}
     />
   );
-  const choose = (name: 'dexterity' | 'finish' | 'fullness' | 'backKnotLayer') => (
+  const choose = ({ key, name: label, values, words }: (typeof CHOICE_MEASURES)[number]) => (
     <Controller
+      key={key}
       control={control}
-      name={name}
+      name={key}
       render={({ field }) => (
-        <TextField
-          select
-          label={MEASURE_WORDS[name]}
-          {...field}
-          slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-        >
+        <TextField select label={label} {...field} slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}>
           <MenuItem value="">not asked</MenuItem>
-          {Object.entries(VALUE_WORDS[name]).map(([value, words]) => (
+          {values.map((value) => (
             <MenuItem key={value} value={value}>
-              {words}
+              {(words as Readonly<Record<string, string>>)[value]}
             </MenuItem>
           ))}
         </TextField>
       )}
     />
   );
+  const measures = (row: MeasureRow) => [
+    ...LENGTH_MEASURES.filter((measure) => measure.row === row).map(({ key, name: label, hint }) => text(key, label, hint)),
+    ...CHOICE_MEASURES.filter((measure) => measure.row === row).map(choose),
+  ];
   return (
     <Box
       component="form"
@@ -120,7 +128,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
       <LikeWhileTyped control={control} wearerId={wearer?.id ?? null} />
       <Pair>
         {text('collar', MEASURE_WORDS.collar, 'as the shirt is labelled')}
-        {text('bareNeckMm', MEASURE_WORDS.bareNeckMm, 'tape flat, a finger’s room')}
+        {measures('collar')}
       </Pair>
       <ProposedCollar control={control} />
       <Controller
@@ -138,17 +146,10 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
           />
         )}
       />
-      <Pair>{WEARER_LENGTHS.slice(1, 3).map((name) => text(name, MEASURE_WORDS[name]))}</Pair>
-      <Pair>
-        {WEARER_LENGTHS.slice(3, 4).map((name) => text(name, MEASURE_WORDS[name]))}
-        {choose('dexterity')}
-      </Pair>
-      <Pair>{WEARER_LENGTHS.slice(4).map((name) => text(name, MEASURE_WORDS[name]))}</Pair>
-      <Pair>
-        {choose('finish')}
-        {choose('fullness')}
-        {choose('backKnotLayer')}
-      </Pair>
+      <Pair>{measures('neck')}</Pair>
+      <Pair>{measures('face')}</Pair>
+      <Pair>{measures('buttons')}</Pair>
+      <Pair>{measures('wishes')}</Pair>
       <Pair>
         {text('eventName', MEASURE_WORDS.eventName, 'dinner, wedding, concert')}
         <Controller
@@ -175,7 +176,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
   );
 }
 
-const LENGTHS: ReadonlySet<string> = new Set(WEARER_LENGTHS);
+const LENGTHS: ReadonlySet<string> = new Set(LENGTH_MEASURES.map(({ key }) => key));
 const NO_TAPE: ReadonlySet<string> = new Set(['name', 'note', 'contact', 'eventName']);
 
 function Pair({ children }: { children: ReactNode }) {

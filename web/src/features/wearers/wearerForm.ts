@@ -1,23 +1,23 @@
-import { FITTING_LENGTHS, optionalLengthField, wearerInput, type LengthLimits, type Wearer, type WearerInput } from '@easytuck/contract';
-import type { LengthUnit } from '@easytuck/core';
+import {
+  CHOICE_MEASURES,
+  LENGTH_MEASURES,
+  optionalLengthField,
+  wearerInput,
+  type ChoiceMeasureKey,
+  type ChoiceValue,
+  type LengthMeasureKey,
+  type Wearer,
+  type WearerInput,
+} from '@easytuck/contract';
+import type { LengthUnit, Side } from '@easytuck/core';
 import type { FieldErrors, Resolver } from 'react-hook-form';
 import { exactLength } from '../../common/exactLength.ts';
 
-/** Lengths of a wearer that need not be measured, in the order the tape goes. */
-export const WEARER_LENGTHS = ['bareNeckMm', 'easeMm', 'neckBreadthMm', 'faceWidthMm', 'firstButtonMm', 'buttonSpacingMm'] as const;
-type WearerLength = (typeof WEARER_LENGTHS)[number];
-
-const LIMITS: Readonly<Record<WearerLength, LengthLimits>> = FITTING_LENGTHS;
-
 /** What is typed on a wearer's record: every field as text; an empty choice is one that nobody has asked for. */
-export type WearerForm = Record<WearerLength, string> & {
+export type WearerForm = Record<LengthMeasureKey, string> & { [K in ChoiceMeasureKey]: '' | ChoiceValue<K> } & {
   name: string;
   collar: string;
-  longEnd: 'left' | 'right';
-  dexterity: '' | NonNullable<WearerInput['dexterity']>;
-  finish: '' | NonNullable<WearerInput['finish']>;
-  fullness: '' | NonNullable<WearerInput['fullness']>;
-  backKnotLayer: '' | NonNullable<WearerInput['backKnotLayer']>;
+  longEnd: Side;
   note: string;
   contact: string;
   eventName: string;
@@ -25,12 +25,18 @@ export type WearerForm = Record<WearerLength, string> & {
   eventOn: string;
 };
 
+/** A value for each length, and one for each choice. */
+const eachLength = <V>(of: (measure: (typeof LENGTH_MEASURES)[number]) => V): Record<LengthMeasureKey, V> =>
+  Object.fromEntries(LENGTH_MEASURES.map((measure) => [measure.key, of(measure)])) as Record<LengthMeasureKey, V>;
+const eachChoice = <V>(of: (key: ChoiceMeasureKey) => V): Record<ChoiceMeasureKey, V> =>
+  Object.fromEntries(CHOICE_MEASURES.map(({ key }) => [key, of(key)])) as Record<ChoiceMeasureKey, V>;
+type Choices = Pick<WearerForm, ChoiceMeasureKey>;
+type ReadChoices = { [K in ChoiceMeasureKey]: ChoiceValue<K> | null };
+
 export const EMPTY_WEARER: WearerForm = {
-  name: '',
-  collar: '',
-  longEnd: 'left',
-  ...{ bareNeckMm: '', easeMm: '', neckBreadthMm: '', faceWidthMm: '', firstButtonMm: '', buttonSpacingMm: '' },
-  ...{ dexterity: '', finish: '', fullness: '', backKnotLayer: '', note: '', contact: '', eventName: '', eventOn: '' },
+  ...{ name: '', collar: '', longEnd: 'left', note: '', contact: '', eventName: '', eventOn: '' },
+  ...eachLength(() => ''),
+  ...(eachChoice(() => '') as Choices),
 };
 
 /** Reads what was typed; lengths without a unit are in `unit`. Each refusal stands at its field. */
@@ -39,21 +45,16 @@ export function readWearerForm(
   unit: LengthUnit,
 ): { input: WearerInput | null; errors: Partial<Record<keyof WearerForm, string>> } {
   const errors: Partial<Record<keyof WearerForm, string>> = {};
-  const lengths = Object.fromEntries(
-    WEARER_LENGTHS.map((name) => {
-      const read = optionalLengthField(LIMITS[name], unit).safeParse(form[name]);
-      if (!read.success) errors[name] = read.error.issues[0]?.message ?? '';
-      return [name, read.data ?? null];
-    }),
-  ) as Record<WearerLength, number | null>;
+  const lengths = eachLength(({ key, limits }) => {
+    const read = optionalLengthField(limits, unit).safeParse(form[key]);
+    if (!read.success) errors[key] = read.error.issues[0]?.message ?? '';
+    return read.data ?? null;
+  });
   const input: WearerInput = {
     ...{ name: form.name, collar: form.collar, longEnd: form.longEnd, note: form.note },
     ...{ contact: form.contact, eventName: form.eventName, eventOn: form.eventOn === '' ? null : form.eventOn },
     ...lengths,
-    dexterity: form.dexterity === '' ? null : form.dexterity,
-    finish: form.finish === '' ? null : form.finish,
-    fullness: form.fullness === '' ? null : form.fullness,
-    backKnotLayer: form.backKnotLayer === '' ? null : form.backKnotLayer,
+    ...(eachChoice((key) => (form[key] === '' ? null : form[key])) as ReadChoices),
   };
   const read = wearerInput.safeParse(input);
   for (const { path, message } of read.error?.issues ?? []) errors[path[0] as keyof WearerForm] ??= message;
@@ -73,16 +74,10 @@ export const wearerResolver =
 
 /** A wearer as they are put into the form; a proposed collar is left empty. */
 export function toWearerForm(wearer: Wearer, unit: LengthUnit): WearerForm {
-  const lengths = Object.fromEntries(WEARER_LENGTHS.map((name) => [name, exactLength(wearer[name], unit)])) as Record<WearerLength, string>;
   return {
     ...{ name: wearer.name, collar: wearer.collarEstimated ? '' : wearer.collar.text, longEnd: wearer.longEnd, note: wearer.note },
     ...{ contact: wearer.contact, eventName: wearer.eventName, eventOn: wearer.eventOn ?? '' },
-    ...lengths,
-    ...{
-      dexterity: wearer.dexterity ?? '',
-      finish: wearer.finish ?? '',
-      fullness: wearer.fullness ?? '',
-      backKnotLayer: wearer.backKnotLayer ?? '',
-    },
+    ...eachLength(({ key }) => exactLength(wearer[key], unit)),
+    ...(eachChoice((key) => wearer[key] ?? '') as Choices),
   };
 }

@@ -1,5 +1,6 @@
 /** The computation of Easy Tuck: units, strip, fit, choice, drawing, knot, balance. No interface, no input or output; millimetres throughout. */
 export * from './units/index.ts';
+export * from './geometry/index.ts';
 export * from './strip/index.ts';
 export * from './fit/index.ts';
 export * from './choice/index.ts';

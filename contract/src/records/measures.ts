@@ -8,30 +8,67 @@ import { FITTING_LENGTHS, lengthMm, type LengthLimits } from '../fields/lengthFi
  * `FITTING_LENGTHS`; records are documents, so the database asks for no migration unless old ones are to be filled.
  */
 export const LENGTH_MEASURES = [
-  { key: 'bareNeckMm', name: 'Bare neck', hint: 'tape flat, a finger’s room', column: 'bare neck mm', row: 'collar', limits: FITTING_LENGTHS.bareNeckMm },
+  {
+    key: 'bareNeckMm',
+    name: 'Bare neck',
+    hint: 'tape flat, a finger’s room',
+    column: 'bare neck mm',
+    row: 'collar',
+    limits: FITTING_LENGTHS.bareNeckMm,
+  },
   { key: 'easeMm', name: 'Ease liked', hint: ' ', column: 'ease mm', row: 'neck', limits: FITTING_LENGTHS.easeMm },
   { key: 'neckBreadthMm', name: 'Neck breadth', hint: ' ', column: 'neck breadth mm', row: 'neck', limits: FITTING_LENGTHS.neckBreadthMm },
   { key: 'faceWidthMm', name: 'Face or spectacles', hint: ' ', column: 'face width mm', row: 'face', limits: FITTING_LENGTHS.faceWidthMm },
-  { key: 'firstButtonMm', name: 'First button down', hint: ' ', column: 'first button mm', row: 'buttons', limits: FITTING_LENGTHS.firstButtonMm },
-  { key: 'buttonSpacingMm', name: 'Between buttons', hint: ' ', column: 'button spacing mm', row: 'buttons', limits: FITTING_LENGTHS.buttonSpacingMm },
+  {
+    key: 'firstButtonMm',
+    name: 'First button down',
+    hint: ' ',
+    column: 'first button mm',
+    row: 'buttons',
+    limits: FITTING_LENGTHS.firstButtonMm,
+  },
+  {
+    key: 'buttonSpacingMm',
+    name: 'Between buttons',
+    hint: ' ',
+    column: 'button spacing mm',
+    row: 'buttons',
+    limits: FITTING_LENGTHS.buttonSpacingMm,
+  },
 ] as const satisfies readonly (MeasureBase & { readonly hint: string; readonly limits: LengthLimits })[];
 
 /** What a wearer is asked, with the answers in words. A further one is one more entry. */
 export const CHOICE_MEASURES = [
   {
-    key: 'dexterity', name: 'Hands', column: 'dexterity', row: 'face', values: HANDS,
+    key: 'dexterity',
+    name: 'Hands',
+    column: 'dexterity',
+    row: 'face',
+    values: HANDS,
     words: { sure: 'ties with ease', learning: 'is learning', needsHelp: 'somebody else ties' },
   },
   {
-    key: 'finish', name: 'Finish liked', column: 'finish', row: 'wishes', values: FINISHES,
+    key: 'finish',
+    name: 'Finish liked',
+    column: 'finish',
+    row: 'wishes',
+    values: FINISHES,
     words: { even: 'even', handTied: 'a little uneven, hand-tied' },
   },
   {
-    key: 'fullness', name: 'Bow liked', column: 'fullness', row: 'wishes', values: FULLNESSES,
+    key: 'fullness',
+    name: 'Bow liked',
+    column: 'fullness',
+    row: 'wishes',
+    values: FULLNESSES,
     words: { trim: 'trim', classic: 'classic', full: 'full' },
   },
   {
-    key: 'backKnotLayer', name: 'Back loop tightens by', column: 'back knot layer', row: 'wishes', values: LOOP_LAYERS,
+    key: 'backKnotLayer',
+    name: 'Back loop tightens by',
+    column: 'back knot layer',
+    row: 'wishes',
+    values: LOOP_LAYERS,
     words: { front: 'its front layer', back: 'its back layer' },
   },
 ] as const satisfies readonly (MeasureBase & { readonly values: readonly string[]; readonly words: Readonly<Record<string, string>> })[];

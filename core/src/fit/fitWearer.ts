@@ -2,7 +2,7 @@ import { settingAt, type Setting } from '../strip/index.ts';
 import type { CollarSize } from '../units/index.ts';
 import { TYPICAL_COLLARS, type CollarStyle } from './collarStyles.ts';
 import type { WidthLimits } from './findBounds.ts';
-import { fitTie, type Fit,  } from './fitTie.ts';
+import { fitTie, type Fit } from './fitTie.ts';
 import type { Side } from './side.ts';
 import { estimateNeckBreadthMm, neckPathMm } from './neck.ts';
 import type { PreparedTie } from './prepareTie.ts';

@@ -5,16 +5,7 @@ export { predictBows, spreadOf, type Bow, type BowName, type BowPair } from './b
 export { evenLeadMm, naturalSetMm, setForSpreadMm } from './solve.ts';
 export { DEFAULT_EASE_MM, estimateNeckBreadthMm, neckPathMm } from './neck.ts';
 export { bindingBound, BOUND_IDS, BOUND_WAYS, findBounds, type Bound, type BoundId, type WidthLimits } from './findBounds.ts';
-export {
-  fitTie,
-  GRADES,
-  KNOT_FACE_RATIO,
-  MODEL_VERSION,
-  ON_THE_BOUND_MM,
-  type Fit,
-  type FitRequest,
-  type Grade,
-} from './fitTie.ts';
+export { fitTie, GRADES, KNOT_FACE_RATIO, MODEL_VERSION, ON_THE_BOUND_MM, type Fit, type FitRequest, type Grade } from './fitTie.ts';
 export { oppositeSide, SIDES, type Side } from './side.ts';
 export { EASY_MM, schoolSet, SCHOOLS, SMALL_MM, type School, type SchoolSet } from './schools.ts';
 export { fitWearer, resolveLimits, type ResolvedLimits, type WearerFit, type WornCollar } from './fitWearer.ts';

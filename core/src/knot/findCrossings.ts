@@ -1,4 +1,4 @@
-import { cross, dot, scale, subtract, type Point3 } from './point3.ts';
+import { cross, dot, subtract, type Point3, unit } from '../geometry/index.ts';
 
 /**
  * A crossing of a diagram. The four ends of path that meet there are numbered arcs, in order round it against the clock,
@@ -93,5 +93,3 @@ function viewAxes(towards: Point3): { right: Point3; up: Point3; depth: Point3 }
   const right = unit(cross(helper, depth));
   return { right, up: cross(depth, right), depth };
 }
-
-const unit = (a: Point3): Point3 => scale(a, 1 / Math.sqrt(dot(a, a)));

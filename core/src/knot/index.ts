@@ -1,5 +1,4 @@
 /** Knot: which knot a closed path in space is, by an invariant that does not depend on how it is looked at. */
-export { add, cross, dot, scale, subtract, type Point3 } from './point3.ts';
 export { findCrossings, type Crossing, type Diagram } from './findCrossings.ts';
 export { jonesOfDiagram, jonesPolynomial } from './jonesPolynomial.ts';
 export { bracketPolynomial } from './bracketPolynomial.ts';

@@ -1,7 +1,7 @@
 import { bracketPolynomial } from './bracketPolynomial.ts';
 import { findCrossings, type Diagram } from './findCrossings.ts';
 import { multiply, type Laurent } from './laurent.ts';
-import type { Point3 } from './point3.ts';
+import type { Point3 } from '../geometry/index.ts';
 import { simplifyPath } from './simplifyPath.ts';
 
 /** Directions that are tried until one is general; none of them lies along a line that people lay things on. */

@@ -1,3 +1,4 @@
+import type { Point3 } from '../geometry/index.ts';
 import fc from 'fast-check';
 import { fitTie } from '../fit/index.ts';
 import { between, workedTie } from '../testing/index.ts';
@@ -16,7 +17,6 @@ import {
   writePolynomial,
   type Diagram,
   type Laurent,
-  type Point3,
   type TyingFold,
 } from './index.ts';
 

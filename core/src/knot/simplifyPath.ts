@@ -1,4 +1,4 @@
-import { cross, dot, subtract, type Point3 } from './point3.ts';
+import { cross, dot, subtract, type Point3 } from '../geometry/index.ts';
 
 /**
  * Takes out corners of a closed path that can be drawn straight without passing through another piece, until none is

@@ -1,5 +1,5 @@
 import type { Side } from '../fit/index.ts';
-import type { Point3 } from './point3.ts';
+import type { Point3 } from '../geometry/index.ts';
 
 /** How the folds of a bow are made: where the front loop lies, and from which side the back bow is pushed through. */
 export interface TyingFold {

@@ -11,7 +11,6 @@ export {
 export { BLADE_SHAPES, TIP_OF_SHAPE, type BladeShape } from './bladeShapes.ts';
 export { TIP_CUTS, TIP_SHAPES, type TipCut, type TipShape } from './tipShapes.ts';
 export { BLADE_RANGES, checkBlade, EXTRA_WIDTH_GAP_MM, type BladeContradiction } from './checkBlade.ts';
-export { evaluateCubic, monotoneCubic, type MonotoneCubic } from './interpolateMonotone.ts';
 export { widthAt, widthProfile, type WidthProfile } from './widthProfile.ts';
 export {
   HARDWARE_KINDS,

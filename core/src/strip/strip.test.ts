@@ -1,3 +1,4 @@
+import { evaluateCubic, monotoneCubic } from '../geometry/index.ts';
 import { curveMonotoneX, line } from 'd3-shape';
 import fc from 'fast-check';
 import { anyBlade, HALF_SIZE_SLOTS, ROUNDING_MM, WORKED_TIE, between } from '../testing/index.ts';
@@ -6,12 +7,10 @@ import {
   bladeLengthMm,
   calibrateHardware,
   checkBlade,
-  evaluateCubic,
   facesShown,
   hardwareRange,
   lastStep,
   lengthAtMark,
-  monotoneCubic,
   naturalSpreadMm,
   readSetting,
   roundToSetting,

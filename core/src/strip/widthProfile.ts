@@ -1,5 +1,5 @@
 import { bladeLengthMm, bladeLines, type BladeMeasures } from './blade.ts';
-import { evaluateCubic, monotoneCubic, type MonotoneCubic } from './interpolateMonotone.ts';
+import { evaluateCubic, monotoneCubic, type MonotoneCubic } from '../geometry/index.ts';
 import { TIP_CUTS, type TipShape } from './tipShapes.ts';
 
 /** Width of the strip along one blade. Positions `v` are in mm along the strip, 0 at the nose, positive to the tip. */

@@ -1,4 +1,4 @@
-import { collarLeafMm, shirtFrontZ } from './lay.ts';
+import { collarLeafMm, shirtFrontZ } from './poses/collar.ts';
 
 /** A part of the wearer that cloth lies on, as a grid of points. */
 export interface BodyPart {

@@ -1,12 +1,12 @@
 import { oppositeSide, type Side } from '../fit/index.ts';
-import type { Point3 } from '../knot/index.ts';
-import { shortBow, type BowLay, type SideSign } from './bowStrands.ts';
-import * as bows from './bowLays.ts';
-import * as lays from './halfKnotLays.ts';
+import type { Point3 } from '../geometry/index.ts';
+import { shortBow, type BowLay } from './poses/bow.ts';
+import { type SideSign } from './poses/controls.ts';
+import * as poses from './poses/index.ts';
 import type { TyingMeasures } from './measures.ts';
 import { poseStrip, type LaidStrip, type Pose } from './pose.ts';
 import { solveBow, type SolvedBow } from './solveBow.ts';
-import { layAt, type Frame, type KeyPose } from './timeline.ts';
+import { layAt, soundFrames, type Frame, type KeyPose } from './timeline.ts';
 import type { Control, Strand } from './strand.ts';
 import { WAY_PARTS, type TyingWay } from './ways.ts';
 
@@ -73,20 +73,22 @@ type Written = readonly [share: number, strip: LaidStrip, key?: KeyPose];
 
 const step = (name: TyingStep, frames: readonly Written[], collar: readonly [number, number] = [0, 0]): ChoreographedStep => ({
   step: name,
-  frames: frames.map(([share, strip, key]) => ({
-    share,
-    strip,
-    key: key ?? null,
-    collarDown: collar[0] + (collar[1] - collar[0]) * share,
-  })),
+  frames: soundFrames(
+    frames.map(([share, strip, key]) => ({
+      share,
+      strip,
+      key: key ?? null,
+      collarDown: collar[0] + (collar[1] - collar[0]) * share,
+    })),
+  ),
 });
 
 type Parts = ReturnType<typeof parts>;
 
 /** Steps that the ways are put together from. */
 function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowLay) {
-  const drape = (leadMm: number): LaidStrip => ({ leadMm, knotAt: lays.BUTTON, short: lays.draped(m, -1), long: lays.draped(m, 1) });
-  const working = bows.workingBow(m, s, p);
+  const drape = (leadMm: number): LaidStrip => ({ leadMm, knotAt: poses.BUTTON, short: poses.draped(m, -1), long: poses.draped(m, 1) });
+  const working = poses.workingBow(m, s, p);
   const open: BowLay = { ...working, loose: 1.7 };
   const pinched: BowLay = { ...open, pinchedMm: 36 };
   const messy: BowLay = { ...working, loose: 0.8, frontTiltRad: 0.1 * s, backTiltRad: -0.2 * p };
@@ -96,17 +98,17 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowLay) {
     front: { ...finished.front, loopMm: finished.front.loopMm * 0.99 },
     back: { ...finished.back, loopMm: finished.back.loopMm * 0.94 },
   };
-  const hanging = lays.snugShort(m);
-  const held = bows.backFold(m, open, 'swept');
+  const hanging = poses.snugShort(m);
+  const held = poses.backFold(m, open, 'swept');
   const push = (from: LaidStrip, fromSwept: boolean): ChoreographedStep =>
     step('backBow', [
       [0, from],
-      ...(fromSwept ? [] : [[0.13, bows.backFold(m, pinched, 'swept')] as const]),
-      [0.24, bows.backFold(m, pinched, 'begun')],
-      [0.38, bows.backFold(m, pinched, 'made')],
-      [0.55, bows.backFold(m, pinched, 'held'), 'foldHeld'],
-      [0.76, bows.backFold(m, pinched, 'halfway')],
-      [1, bows.bow(m, messy), 'twoLoops'],
+      ...(fromSwept ? [] : [[0.13, poses.backFold(m, pinched, 'swept')] as const]),
+      [0.24, poses.backFold(m, pinched, 'begun')],
+      [0.38, poses.backFold(m, pinched, 'made')],
+      [0.55, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      [0.76, poses.backFold(m, pinched, 'halfway')],
+      [1, poses.bow(m, messy), 'twoLoops'],
     ]);
   return {
     prepare: step('prepare', [
@@ -120,79 +122,79 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowLay) {
     ]),
     cross: step('cross', [
       [0, drape(m.leadMm)],
-      [0.55, lays.crossing(m)],
-      [1, lays.crossed(m, false), 'crossed'],
+      [0.55, poses.crossing(m)],
+      [1, poses.crossed(m, false), 'crossed'],
     ]),
     halfKnot: step('halfKnot', [
-      [0, lays.crossed(m, true)],
-      [0.35, lays.turnedUnder(m)],
-      [0.68, lays.through(m), 'upBehind'],
-      [1, lays.snug(m), 'halfKnot'],
+      [0, poses.crossed(m, true)],
+      [0.35, poses.turnedUnder(m)],
+      [0.68, poses.through(m), 'upBehind'],
+      [1, poses.snug(m), 'halfKnot'],
     ]),
     park: step('park', [
-      [0, lays.snug(m)],
-      [0.5, lays.liftedAside(m)],
-      [1, lays.parked(m), 'parked'],
+      [0, poses.snug(m)],
+      [0.5, poses.liftedAside(m)],
+      [1, poses.parked(m), 'parked'],
     ]),
     frontBow: step('frontBow', [
-      [0, lays.parked(m)],
-      [0.35, bows.takenUp(m, s)],
-      [0.65, bows.foldBegun(m, s)],
-      [1, bows.frontBow(m, s), 'frontBow'],
+      [0, poses.parked(m)],
+      [0.35, poses.takenUp(m, s)],
+      [0.65, poses.foldBegun(m, s)],
+      [1, poses.frontBow(m, s), 'frontBow'],
     ]),
-    drop: step('drop', [[0, bows.frontBow(m, s)], ...dropFrames(m, working), [1, bows.dropped(m, working), 'dropped']]),
+    drop: step('drop', [[0, poses.frontBow(m, s)], ...dropFrames(m, working), [1, poses.dropped(m, working), 'dropped']]),
     passage: step('passage', [
-      [0, bows.dropped(m, working)],
-      [1, bows.dropped(m, pinched), 'passage'],
+      [0, poses.dropped(m, working)],
+      [1, poses.dropped(m, pinched), 'passage'],
     ]),
     // the thumb opens the passage while the long end is still over the shoulder
     passageFirst: step('passage', [
-      [0, bows.frontBow(m, s)],
-      [1, { ...bows.frontBow(m, s), short: bows.dropped(m, pinched).short }, 'passage'],
+      [0, poses.frontBow(m, s)],
+      [1, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }, 'passage'],
     ]),
     dropLast: step('drop', [
-      [0, { ...bows.frontBow(m, s), short: bows.dropped(m, pinched).short }],
+      [0, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }],
       ...dropFrames(m, pinched),
-      [1, bows.dropped(m, pinched), 'dropped'],
+      [1, poses.dropped(m, pinched), 'dropped'],
     ]),
     wrap: step('wrap', [
-      [0, lays.snug(m)],
-      [0.3, bows.liftedOver(m, working, hanging)],
-      [0.55, bows.falling(m, working, hanging)],
-      [0.78, { ...bows.dropped(m, open), short: bows.hangingStrand(m, hanging) }],
-      [1, { ...held, short: bows.hangingStrand(m, hanging) }, 'dropped'],
+      [0, poses.snug(m)],
+      [0.3, poses.liftedOver(m, working, hanging)],
+      [0.55, poses.falling(m, working, hanging)],
+      [0.78, { ...poses.dropped(m, open), short: poses.hangingStrand(m, hanging) }],
+      [1, { ...held, short: poses.hangingStrand(m, hanging) }, 'dropped'],
     ]),
     pushFront: step('pushFront', [
-      [0, { ...held, short: bows.hangingStrand(m, hanging) }],
-      [0.16, bows.frontFold(m, open, 'swept', held)],
-      [0.3, bows.frontFold(m, open, 'begun', held)],
-      [0.46, bows.frontFold(m, open, 'made', held)],
-      [0.62, bows.frontFold(m, open, 'held', held)],
-      [0.8, bows.frontFold(m, open, 'halfway', held)],
-      [1, bows.backFold(m, pinched, 'swept'), 'frontBow'],
+      [0, { ...held, short: poses.hangingStrand(m, hanging) }],
+      [0.16, poses.frontFold(m, open, 'swept', held)],
+      [0.3, poses.frontFold(m, open, 'begun', held)],
+      [0.46, poses.frontFold(m, open, 'made', held)],
+      [0.62, poses.frontFold(m, open, 'held', held)],
+      [0.8, poses.frontFold(m, open, 'halfway', held)],
+      [1, poses.backFold(m, pinched, 'swept'), 'frontBow'],
     ]),
-    backBow: push(bows.dropped(m, pinched), false),
-    backBowHeld: push(bows.backFold(m, pinched, 'swept'), true),
+    backBow: push(poses.dropped(m, pinched), false),
+    backBowHeld: push(poses.backFold(m, pinched, 'swept'), true),
     backBowPlain: step('backBow', [
-      [0, bows.dropped(m, pinched)],
-      [0.2, bows.backFold(m, pinched, 'swept')],
-      [0.5, bows.backFold(m, pinched, 'held'), 'foldHeld'],
-      [0.74, bows.backFold(m, pinched, 'halfway')],
-      [1, bows.bow(m, messy), 'twoLoops'],
+      [0, poses.dropped(m, pinched)],
+      [0.2, poses.backFold(m, pinched, 'swept')],
+      [0.5, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      [0.74, poses.backFold(m, pinched, 'halfway')],
+      [1, poses.bow(m, messy), 'twoLoops'],
     ]),
     tighten: step('tighten', [
-      [0, bows.bow(m, messy)],
-      [1, bows.bow(m, drawn), 'drawnUp'],
+      [0, poses.bow(m, messy)],
+      [1, poses.bow(m, drawn), 'drawnUp'],
     ]),
     balance: step('balance', [
-      [0, bows.bow(m, drawn)],
-      [1, bows.bow(m, finished), 'even'],
+      [0, poses.bow(m, drawn)],
+      [1, poses.bow(m, finished), 'even'],
     ]),
     collarDown: step(
       'collarDown',
       [
-        [0, bows.bow(m, finished)],
-        [1, bows.bow(m, finished), 'finished'],
+        [0, poses.bow(m, finished)],
+        [1, poses.bow(m, finished), 'finished'],
       ],
       [0, 1],
     ),
@@ -201,9 +203,9 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowLay) {
 
 /** The long end on its way from the shoulder over the front bow. */
 const dropFrames = (m: TyingMeasures, lay: BowLay): readonly Written[] => [
-  [0.18, lays.liftedAside(m, shortBow(m, lay))],
-  [0.38, bows.liftedOver(m, lay)],
-  [0.66, bows.falling(m, lay)],
+  [0.18, poses.liftedAside(m, shortBow(m, lay))],
+  [0.38, poses.liftedOver(m, lay)],
+  [0.66, poses.falling(m, lay)],
 ];
 
 const stepsOf = (way: TyingWay, part: Parts): readonly ChoreographedStep[] => WAY_PARTS[way].map((name) => part[name]);

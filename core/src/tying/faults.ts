@@ -1,13 +1,14 @@
+import { blend } from '../geometry/index.ts';
+import { band } from './poses/collar.ts';
 import type { Side } from '../fit/index.ts';
-import * as bows from './bowLays.ts';
-import { bowStrands, type BowLay } from './bowStrands.ts';
+import * as poses from './poses/index.ts';
+import { type BowLay, behind, longBowParts, shortBowParts } from './poses/bow.ts';
 import { mirrorStrip, type PosedMoment } from './choreography.ts';
-import * as lays from './halfKnotLays.ts';
-import { control, to } from './lay.ts';
+import { control, to, inOrder, type Parts } from './poses/controls.ts';
 import type { TyingMeasures } from './measures.ts';
 import { poseStrip, type LaidStrip } from './pose.ts';
 import { solveBow } from './solveBow.ts';
-import type { Control, Strand } from './strand.ts';
+import type { Control } from './strand.ts';
 
 /** What can be seen to have gone wrong (common practice, no source). */
 export const TYING_FAULTS = [
@@ -47,18 +48,28 @@ interface FaultyStrip {
 
 const SOUND = { frontLoop: -1, pushedFrom: -1 } as const;
 
+type ShortEnd = Parts<'band'> & ReturnType<typeof shortBowParts>;
+type LongEnd = Parts<'band'> & ReturnType<typeof longBowParts>;
+
+/** How a fault leads the ends otherwise. */
+interface ChangedEnds {
+  readonly short: (end: ShortEnd) => Parts<string>;
+  readonly long: (end: LongEnd) => Parts<string>;
+}
+
 /** Written, as all lays are, for a long end from the wearer's left. */
 function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
   const sound = solveBow(m, { front: m.front, back: m.back, ...SOUND }).lay;
-  const tied = (lay: BowLay, change: (strand: Strand, half: 'short' | 'long') => Strand = (strand) => strand): FaultyStrip => {
-    const { short, long } = bowStrands(m, lay);
+  const tied = (lay: BowLay, change: Partial<ChangedEnds> = {}): FaultyStrip => {
+    const short = { band: band(m, -1), ...shortBowParts(m, lay) };
+    const long = { band: band(m, 1), ...longBowParts(m, lay) };
     // cloth that a smaller bow does not take was never there: the band or the lead was set otherwise
     const [front, back] = [clothIn(lay.front) - clothIn(m.front), clothIn(lay.back) - clothIn(m.back)];
     const strip: LaidStrip = {
       leadMm: m.leadMm + back - front,
-      knotAt: bows.bow(m, lay).knotAt,
-      short: change(short, 'short'),
-      long: change(long, 'long'),
+      knotAt: poses.bow(m, lay).knotAt,
+      short: inOrder(change.short?.(short) ?? short),
+      long: inOrder(change.long?.(long) ?? long),
     };
     return { strip, collarDown: 1, setMm: m.setMm + front + back };
   };
@@ -80,30 +91,42 @@ function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
         backTiltRad: -0.16,
       });
     case 'noPassage':
-      return untied(bows.dropped(m, bows.workingBow(m, 1, 1, { loose: 0, pinchedMm: 30, shortTurn: 0.25 })));
+      return untied(poses.dropped(m, poses.workingBow(m, 1, 1, { loose: 0, pinchedMm: 30, shortTurn: 0.25 })));
     case 'flatEndThrough': {
-      const lay = bows.workingBow(m);
-      return untied({ ...bows.bow(m, lay), short: bows.hangingStrand(m, lays.snugShort(m)) });
+      const lay = poses.workingBow(m);
+      return untied({ ...poses.bow(m, lay), short: poses.hangingStrand(m, poses.snugShort(m)) });
     }
     case 'leadTooLong':
       return tied(sized(0.86, 1.16));
     case 'leadTooShort':
       return tied(sized(1.14, 0.84));
     case 'twistedEnd':
-      return tied(sound, (strand, half) => (half === 'short' ? twistedTip(strand) : strand));
+      return tied(sound, { short: (end) => ({ ...end, tail: twistedTip(end.tail) }) });
     case 'setTooShort':
       return tied({ ...sized(0.6, 0.56), loose: 0.25, backTiltRad: 0.16, frontTiltRad: -0.1 });
     case 'lumpyCrossing':
-      return tied({ ...sized(0.78, 0.78), loose: 0.9, longTurn: sound.longTurn * 1.3 }, (strand) =>
-        strand.map((c, k) => (k > 3 && k < 10 ? { ...c, gatherRatio: 1.6 } : c)),
+      return tied(
+        { ...sized(0.78, 0.78), loose: 0.9, longTurn: sound.longTurn * 1.3 },
+        {
+          short: ({ band: round, turn, ...end }) => ({ band: lastBunched(round), turn: firstBunched(turn), ...end }),
+          long: ({ band: round, wrap, ...end }) => ({ band: lastBunched(round), wrap: firstBunched(wrap), ...end }),
+        },
       );
     case 'lowBow':
-      return tied({ ...sound, loose: 0.2 }, (strand) => lowered(strand, -19, 7));
+      return tied({ ...sound, loose: 0.2 }, bothLowered(-19, 7));
     case 'standsOff':
-      return tied({ ...sound, loose: 0.4 }, (strand) => lowered(strand, 1, 24));
+      return tied({ ...sound, loose: 0.4 }, bothLowered(1, 24));
     case 'fatKnot':
-      return tied({ ...sized(0.93, 0.93), loose: 0.5, longTurn: sound.longTurn * 1.9 }, (strand, half) =>
-        half === 'long' ? strand.map((c, k) => (k > 10 && k < 18 ? { ...c, gatherRatio: 1.15 } : c)) : strand,
+      return tied(
+        { ...sized(0.93, 0.93), loose: 0.5, longTurn: sound.longTurn * 1.9 },
+        {
+          long: ({ band: round, wrap, under, ...end }) => ({
+            band: round,
+            wrap: gathered(wrap, 1.15, behind(m, sound).length),
+            under: gathered(under, 1.15, 0, -1),
+            ...end,
+          }),
+        },
       );
     case 'uneven':
       return tied({
@@ -114,9 +137,9 @@ function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
     case 'tilted':
       return tied({ ...sound, frontTiltRad: 0.24, backTiltRad: 0.27 });
     case 'creased':
-      return tied(sound, (strand, half) => (half === 'short' ? crushed(strand) : strand));
+      return tied(sound, { short: crushed });
     case 'loosened':
-      return tied({ ...sized(0.9, 0.88), loose: 1.5, frontTiltRad: -0.06, backTiltRad: 0.1 }, (strand) => lowered(strand, -7, 5));
+      return tied({ ...sized(0.9, 0.88), loose: 1.5, frontTiltRad: -0.06, backTiltRad: 0.1 }, bothLowered(-7, 5));
   }
 }
 
@@ -128,40 +151,49 @@ const scaled = ({ loopMm, flatEndMm }: BowLay['front'], by: number): BowLay['fro
   flatEndMm: flatEndMm * by,
 });
 
-/** The last controls turned over: the flat end shows its lining. */
-function twistedTip(strand: Strand): Strand {
-  const last = strand.length - 1;
-  return strand.flatMap((c, k): readonly Control[] => {
-    if (k === last) {
-      const before = strand[k - 1];
-      if (!before) return [c];
-      const middle = to((before.at.x + c.at.x) / 2, c.at.y, c.at.z + 17);
-      return [control(middle, to(0, 1, 0.1), 0.45), control(to(c.at.x, c.at.y, c.at.z + 9), to(0, 0.2, -1))];
-    }
-    return [c];
-  });
+/** Controls from one to before another (counted from the end where negative) gathered otherwise. */
+const gathered = (controls: readonly Control[], gatherRatio: number, from: number, until = controls.length): Control[] => {
+  const end = until < 0 ? controls.length + until : until;
+  const start = from < 0 ? controls.length + from : from;
+  return controls.map((c, k) => (k >= start && k < end ? { ...c, gatherRatio } : c));
+};
+
+/** Cloth bunched at the crossing: the end of the band before it, and the beginning of the turn after it. */
+const BUNCHED_RATIO = 1.6;
+const lastBunched = (controls: readonly Control[]): Control[] => gathered(controls, BUNCHED_RATIO, -2);
+const firstBunched = (controls: readonly Control[]): Control[] => gathered(controls, BUNCHED_RATIO, 0, 4);
+
+/** The last control turned over: the flat end shows its lining. */
+function twistedTip(tail: readonly Control[]): Control[] {
+  const [before, last] = tail.slice(-2);
+  if (!before || !last) return [...tail];
+  const middle = to((before.at.x + last.at.x) / 2, last.at.y, last.at.z + 17);
+  return [...tail.slice(0, -1), control(middle, to(0, 1, 0.1), 0.45), control(to(last.at.x, last.at.y, last.at.z + 9), to(0, 0.2, -1))];
 }
 
+/** How far the band has gone down to a knot that hangs low, at each of its controls from the back of the neck. */
+const BAND_LOWERED: readonly number[] = [0, 0, 0, 0, 0.25, 0.72];
+
 /** The knot and the bow hanging below the button or standing forward of it; the band goes down to them. */
-const lowered = (strand: Strand, y: number, z: number): Strand =>
-  strand.map((c, k) => {
-    const share = k <= 3 ? 0 : k === 4 ? 0.25 : k === 5 ? 0.72 : 1;
-    return { ...c, at: to(c.at.x, c.at.y + y * share, c.at.z + z * share) };
-  });
+function bothLowered(y: number, z: number): ChangedEnds {
+  const by = (c: Control, share: number): Control => ({ ...c, at: to(c.at.x, c.at.y + y * share, c.at.z + z * share) });
+  const lowered = <End extends Parts<'band'>>(end: End): Parts<string> =>
+    Object.fromEntries(
+      Object.entries(end).map(([name, controls]) => [name, controls.map((c, k) => by(c, name === 'band' ? (BAND_LOWERED[k] ?? 1) : 1))]),
+    );
+  return { short: lowered, long: lowered };
+}
 
 /** The front layer of the front bow, crushed into creases between the loop and the flat end. */
-function crushed(strand: Strand): Strand {
-  const [from, until] = [strand.length - 4, strand.length - 2];
-  return strand.flatMap((c, k): readonly Control[] => {
-    const next = strand[k + 1];
-    if (k < from || k > until || !next) return [c];
+function crushed(end: ShortEnd): Parts<string> {
+  const layer = [...end.home, ...end.middle, ...end.tail];
+  const creased = layer.flatMap((c, k): readonly Control[] => {
+    const next = layer[k + 1];
+    if (!next) return [c];
     return [0, 0.2, 0.4, 0.6, 0.8].map((share, i) => {
-      const at = to(
-        c.at.x + (next.at.x - c.at.x) * share,
-        c.at.y + (next.at.y - c.at.y) * share,
-        c.at.z + (next.at.z - c.at.z) * share + (i % 2 === 1 ? 5.5 : 0),
-      );
-      return control(at, c.outward, c.gatherRatio + (next.gatherRatio - c.gatherRatio) * share);
+      const at = blend(c.at, next.at, share);
+      return control(i % 2 === 1 ? to(at.x, at.y, at.z + 5.5) : at, c.outward, c.gatherRatio + (next.gatherRatio - c.gatherRatio) * share);
     });
   });
+  return { ...end, home: [], middle: [], tail: creased };
 }

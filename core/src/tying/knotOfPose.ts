@@ -1,4 +1,5 @@
-import { jonesPolynomial, nameKnot, type KnotName, type Laurent, type Point3 } from '../knot/index.ts';
+import { type Point3 } from '../geometry/index.ts';
+import { jonesPolynomial, nameKnot, type KnotName, type Laurent } from '../knot/index.ts';
 import { pointOf, type Pose } from './pose.ts';
 
 /** Where a strip is cut so that its knot is a closed curve: at the folds of the bows, or at the tips where there is none. */

@@ -1,5 +1,5 @@
 import { widthAt, type WidthProfile } from '../strip/index.ts';
-import { cross, scale, type Point3 } from '../knot/index.ts';
+import { cross, scale, type Point3 } from '../geometry/index.ts';
 import { sampleStrand, walkStrand, type Strand, type StrandSpot } from './strand.ts';
 
 /**

@@ -1,7 +1,7 @@
-import { to } from './lay.ts';
+import { to } from './poses/controls.ts';
 import type { Pose } from './pose.ts';
 import { clothCrossings, depthInCollar, measureCloth, writheOf } from './poseChecks.ts';
-import type { Point3 } from '../knot/index.ts';
+import type { Point3 } from '../geometry/index.ts';
 
 const FAR_OFF = to(0, 0, 500);
 

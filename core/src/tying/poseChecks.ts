@@ -1,6 +1,6 @@
-import { cross, dot, subtract, type Point3 } from '../knot/index.ts';
+import { cross, dot, subtract, type Point3 } from '../geometry/index.ts';
 import { pointOf, type Pose } from './pose.ts';
-import { distance } from './strand.ts';
+import { distance } from '../geometry/index.ts';
 
 /** Length of a pose's centre line from tip to tip, in mm, and the piece of it that is most stretched or squeezed. */
 export function measureCloth(pose: Pose): { readonly lengthMm: number; readonly worstPieceRatio: number } {

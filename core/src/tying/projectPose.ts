@@ -1,7 +1,7 @@
-import { cross, dot, type Point3 } from '../knot/index.ts';
+import { cross, dot, type Point3 } from '../geometry/index.ts';
 import { bodyParts, type BodyPart } from './body.ts';
 import { pointOf, type Pose } from './pose.ts';
-import { distance, unit } from './strand.ts';
+import { distance, unit } from '../geometry/index.ts';
 
 /** A place to look from. `towards` points from the knot to the eye; `up` is up in the picture, more or less. */
 export interface ViewDirection {

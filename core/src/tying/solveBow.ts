@@ -1,13 +1,10 @@
-import { band } from './lay.ts';
-import { FAN_RAD, longBow, shortBow, type BowLay } from './bowStrands.ts';
+import { bisect } from '../geometry/index.ts';
+import { band } from './poses/collar.ts';
+import { FAN_RAD, longBowParts, shortBowParts, type BowLay } from './poses/bow.ts';
+import { countBefore, inOrder, type Parts } from './poses/controls.ts';
 import type { TyingMeasures } from './measures.ts';
 import { runToControl } from './strand.ts';
 
-/** Controls of the band before the crossing. */
-const BAND_CONTROLS = 6;
-/** Where the strand is back at the knot's centre line after its fold, counted from the crossing. */
-const SHORT_CENTRE = BAND_CONTROLS + 10;
-const LONG_CENTRE = BAND_CONTROLS + 18;
 /** Turns in the knot are sought between these; outside them the cloth would lie in itself or stand off the knot. */
 const TURN_LIMITS = [0.08, 3] as const;
 
@@ -38,21 +35,18 @@ export function solveBow(m: TyingMeasures, choice: BowChoice): SolvedBow {
     longTurn: 1,
   };
   const short = solveTurn(shortMm - choice.front.flatEndMm, (shortTurn) =>
-    runToControl([...band(m, -1), ...shortBow(m, { ...base, shortTurn })], SHORT_CENTRE),
+    runToMiddle({ band: band(m, -1), ...shortBowParts(m, { ...base, shortTurn }) }),
   );
   const long = solveTurn(longMm - choice.back.flatEndMm, (longTurn) =>
-    runToControl([...band(m, 1), ...longBow(m, { ...base, longTurn })], LONG_CENTRE),
+    runToMiddle({ band: band(m, 1), ...longBowParts(m, { ...base, longTurn }) }),
   );
   return { lay: { ...base, shortTurn: short.turn, longTurn: long.turn }, shortLeftMm: short.leftMm, longLeftMm: long.leftMm };
 }
 
 function solveTurn(wantedMm: number, runMm: (turn: number) => number): { turn: number; leftMm: number } {
-  let [low, high]: [number, number] = [...TURN_LIMITS];
-  for (let i = 0; i < 24; i += 1) {
-    const middle = (low + high) / 2;
-    if (runMm(middle) < wantedMm) low = middle;
-    else high = middle;
-  }
-  const turn = (low + high) / 2;
+  const turn = bisect(runMm, wantedMm, ...TURN_LIMITS, 24);
   return { turn, leftMm: wantedMm - runMm(turn) };
 }
+
+/** Length from the back of the neck to where the strand is back at the knot's middle after its fold, in mm. */
+const runToMiddle = (parts: Parts<'band' | 'middle'>): number => runToControl(inOrder(parts), countBefore(parts, 'middle'));

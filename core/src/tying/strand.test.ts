@@ -1,8 +1,9 @@
 import fc from 'fast-check';
-import { cross, dot, subtract, type Point3 } from '../knot/index.ts';
+import { cross, dot, subtract, type Point3 } from '../geometry/index.ts';
 import { between } from '../testing/index.ts';
-import { BACKWARD, control, DOWNWARD, FORWARD, straight, to } from './lay.ts';
-import { distance, runToControl, sampleStrand, unit, walkStrand, widthDirection, type Control, type Strand } from './strand.ts';
+import { BACKWARD, control, DOWNWARD, FORWARD, straight, to } from './poses/controls.ts';
+import { distance, unit } from '../geometry/index.ts';
+import { runToControl, sampleStrand, walkStrand, widthDirection, type Control, type Strand } from './strand.ts';
 
 const anyPoint: fc.Arbitrary<Point3> = fc.record({ x: between(-80, 80), y: between(-80, 80), z: between(-40, 40) });
 /** Strands whose controls lie apart, as they do in a lay. */

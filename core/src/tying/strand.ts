@@ -1,4 +1,4 @@
-import { add, cross, dot, scale, subtract, type Point3 } from '../knot/index.ts';
+import { add, cross, dot, scale, subtract, type Point3, blend, catmullRom, distance, unit } from '../geometry/index.ts';
 
 /** A point that a strand of cloth is led through. */
 export interface Control {
@@ -80,28 +80,6 @@ function widthAtControl(controls: Strand, k: number): Point3 {
   const [into, out] = [unit(subtract(q.at, p)), unit(subtract(r, q.at))];
   const along = add(into, out);
   return widthDirection(dot(along, along) < 1e-6 ? out : along, q.outward) ?? UP;
-}
-
-/** (`Math.hypot` guards against overflow, which lengths in mm do not need, and takes ten times as long.) */
-export const distance = (a: Point3, b: Point3): number => Math.sqrt((a.x - b.x) ** 2 + (a.y - b.y) ** 2 + (a.z - b.z) ** 2);
-
-export const blend = (a: Point3, b: Point3, share: number): Point3 => add(scale(a, 1 - share), scale(b, share));
-
-/** `a` with length 1. */
-export const unit = (a: Point3): Point3 => scale(a, 1 / Math.sqrt(dot(a, a)));
-
-/** The curve from b to c by its share t: Barry & Goldman's pyramid with knots a square root of the distance apart. */
-function catmullRom(a: Point3, b: Point3, c: Point3, d: Point3): (t: number) => Point3 {
-  const knot = (p: Point3, q: Point3): number => Math.max(1e-4, Math.sqrt(distance(p, q)));
-  const t1 = knot(a, b);
-  const t2 = t1 + knot(b, c);
-  const t3 = t2 + knot(c, d);
-  return (t) => {
-    const s = t1 + t * (t2 - t1);
-    const mix = (p: Point3, q: Point3, from: number, to: number): Point3 => blend(p, q, (s - from) / (to - from));
-    const [ab, bc, cd] = [mix(a, b, 0, t1), mix(b, c, t1, t2), mix(c, d, t2, t3)];
-    return mix(mix(ab, bc, 0, t2), mix(bc, cd, t1, t3), t1, t2);
-  };
 }
 
 /** What lies at one length along a strand. */

@@ -1,4 +1,4 @@
-import { control, FORWARD, straight, to } from './lay.ts';
+import { control, FORWARD, straight, to } from './poses/controls.ts';
 import { layAt, type Frame } from './timeline.ts';
 
 /** A strip of two straight strands at a height; enough to see where a moment lies between frames. */

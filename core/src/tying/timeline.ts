@@ -1,4 +1,4 @@
-import { add, scale, type Point3 } from '../knot/index.ts';
+import { add, scale, type Point3, ORIGIN } from '../geometry/index.ts';
 import type { LaidStrip } from './pose.ts';
 import type { Control, Strand } from './strand.ts';
 
@@ -44,7 +44,7 @@ export function layAt(frames: readonly Frame[], share: number): { readonly strip
     collarDown: sum(parts, ({ collarDown }) => collarDown),
     strip: {
       leadMm: sum(parts, ({ strip }) => strip.leadMm),
-      knotAt: parts.reduce((total, { frame, weight }) => add(total, scale(frame.strip.knotAt, weight)), ZERO),
+      knotAt: parts.reduce((total, { frame, weight }) => add(total, scale(frame.strip.knotAt, weight)), ORIGIN),
       short: mixStrands(parts.map(({ frame, weight }) => ({ strand: frame.strip.short, weight }))),
       long: mixStrands(parts.map(({ frame, weight }) => ({ strand: frame.strip.long, weight }))),
     },
@@ -79,19 +79,37 @@ function hermite(frames: readonly Frame[], i: number, t: number): readonly (read
   return [...weights];
 }
 
+/** @throws RangeError where the strands have not as many controls each. */
 function mixStrands(parts: readonly { readonly strand: Strand; readonly weight: number }[]): Strand {
   const [first] = parts;
   if (!first) return [];
+  const uneven = parts.find(({ strand }) => strand.length !== first.strand.length);
+  if (uneven) throw new RangeError(unlike(first.strand, uneven.strand));
   return first.strand.map((_, k): Control => {
     const mix = (of: (control: Control) => Point3): Point3 =>
       parts.reduce((total, { strand, weight }) => {
         const control = strand[k];
-        if (!control) throw new RangeError('frames of a step have as many controls each');
-        return add(total, scale(of(control), weight));
-      }, ZERO);
+        return control ? add(total, scale(of(control), weight)) : total;
+      }, ORIGIN);
     const gather = parts.reduce((total, { strand, weight }) => total + weight * (strand[k]?.gatherRatio ?? 1), 0);
     return { at: mix((c) => c.at), outward: mix((c) => c.outward), gatherRatio: Math.min(1, Math.max(0.2, gather)) };
   });
 }
 
-const ZERO: Point3 = { x: 0, y: 0, z: 0 };
+const unlike = (a: Strand, b: Strand): string => `frames of a step have as many controls each, not ${a.length} and ${b.length}`;
+
+/**
+ * The frames of a step, once it is certain that the strip can be led from each to the next.
+ * @throws RangeError where there is none, where a strand has not as many controls in all of them, or where they do not come in order.
+ */
+export function soundFrames(frames: readonly Frame[]): readonly Frame[] {
+  const [first] = frames;
+  if (!first) throw new RangeError('a step has at least one frame');
+  for (const [i, { share, strip }] of frames.entries()) {
+    if (i > 0 && share <= (frames[i - 1]?.share ?? 0))
+      throw new RangeError(`frames of a step come in order, not ${share} after ${frames[i - 1]?.share}`);
+    for (const end of ['short', 'long'] as const)
+      if (strip[end].length !== first.strip[end].length) throw new RangeError(unlike(first.strip[end], strip[end]));
+  }
+  return frames;
+}

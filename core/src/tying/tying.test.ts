@@ -1,5 +1,6 @@
 import { TYING_WAYS } from './ways.ts';
-import { jonesPolynomial, mirrorPolynomial, nameKnot, writePolynomial, type Point3 } from '../knot/index.ts';
+import { type Point3 } from '../geometry/index.ts';
+import { jonesPolynomial, mirrorPolynomial, nameKnot, writePolynomial } from '../knot/index.ts';
 import type { Side } from '../fit/index.ts';
 import { WORKED_TIE } from '../testing/index.ts';
 import {

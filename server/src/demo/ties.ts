@@ -1,5 +1,18 @@
 import type { TieData } from '@easytuck/contract';
-import { clothBehaviour, DEFAULT_EASE_MM, inchesToMm, naturalSetMm, neckPathMm, prepareTie, type BandMarks, type Cloth, type ClothLook, type CollarSize, type Hardware, TIP_OF_SHAPE } from '@easytuck/core';
+import {
+  clothBehaviour,
+  DEFAULT_EASE_MM,
+  inchesToMm,
+  naturalSetMm,
+  neckPathMm,
+  prepareTie,
+  type BandMarks,
+  type Cloth,
+  type ClothLook,
+  type CollarSize,
+  type Hardware,
+  TIP_OF_SHAPE,
+} from '@easytuck/core';
 
 /** A blade in the order the tape finds it: along it, across it, its tip. In mm. */
 type Cut = readonly [

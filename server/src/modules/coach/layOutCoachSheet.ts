@@ -1,5 +1,23 @@
 import { settingWords, sideName, stepWords, type Fitting, type PaperSize, type StepContext, type Told } from '@easytuck/contract';
-import { choreograph, collarGirthMm, fitTie, formatLength, lastStep, neckPathMm, poseStep, prepareTie, projectPose, settingAt, tyingMeasures, type LengthUnit, type Still, type TyingStep, type ViewDirection, STRIP_WAY, type OfferedWay } from '@easytuck/core';
+import {
+  choreograph,
+  collarGirthMm,
+  fitTie,
+  formatLength,
+  lastStep,
+  neckPathMm,
+  poseStep,
+  prepareTie,
+  projectPose,
+  settingAt,
+  tyingMeasures,
+  type LengthUnit,
+  type Still,
+  type TyingStep,
+  type ViewDirection,
+  STRIP_WAY,
+  type OfferedWay,
+} from '@easytuck/core';
 import { wrapText, type Display, type DisplayItem, type Measure } from '../cards/display.ts';
 import { PAPER_MM } from '../cards/layOutGauge.ts';
 import { clipToBox } from './clipToBox.ts';

@@ -1,4 +1,13 @@
-import { NO_MEASURES, type ExchangeKind, type FileEncoding, type ImportMode, type ImportReport, type KnownRows, type TieData, type WearerData } from '@easytuck/contract';
+import {
+  NO_MEASURES,
+  type ExchangeKind,
+  type FileEncoding,
+  type ImportMode,
+  type ImportReport,
+  type KnownRows,
+  type TieData,
+  type WearerData,
+} from '@easytuck/contract';
 import { isDeepStrictEqual } from 'node:util';
 import { v7 as uuid } from 'uuid';
 import { defineModels } from '../../database/models.ts';

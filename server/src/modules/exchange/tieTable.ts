@@ -1,4 +1,13 @@
-import { FORMER_CLOTHS, LOOK_WORDS, MOST_IMPORT_ROWS, SHAPE_WORDS, tieInput, WEAVE_WORDS, type TieData, bladeShape } from '@easytuck/contract';
+import {
+  FORMER_CLOTHS,
+  LOOK_WORDS,
+  MOST_IMPORT_ROWS,
+  SHAPE_WORDS,
+  tieInput,
+  WEAVE_WORDS,
+  type TieData,
+  bladeShape,
+} from '@easytuck/contract';
 import { clothBehaviour, FIBRES, parseNumber, WEAVES, type Fibre, type Weave, TIP_OF_SHAPE } from '@easytuck/core';
 import { at, numberColumn, put, textColumn, wordColumn, yesColumn, type Column } from './columns.ts';
 import type { TableKind } from './readTable.ts';
@@ -48,8 +57,6 @@ const MARK_AT_SHORTEST: Column<TieData> = {
 const LOOK_TABLE_WORDS = { ...LOOK_WORDS, plain: 'plain' };
 
 const INNER_LOOK: Column<TieData> = wordColumn('inner look', 'faces.inner.look', undefined, LOOK_TABLE_WORDS);
-
-
 
 /** A table may leave out what is usual: cloth, tip, overhang, and a tail as wide as the belly. */
 function complete(record: Record<string, unknown>): void {

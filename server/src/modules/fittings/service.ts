@@ -1,4 +1,16 @@
-import { settingWords, type Fitting, type FittingData, type FittingQuery, type HandedOver, type LedgerLine, type MeasuredHere, type Recomputed, type Told, type Wearer, NO_MEASURES } from '@easytuck/contract';
+import {
+  settingWords,
+  type Fitting,
+  type FittingData,
+  type FittingQuery,
+  type HandedOver,
+  type LedgerLine,
+  type MeasuredHere,
+  type Recomputed,
+  type Told,
+  type Wearer,
+  NO_MEASURES,
+} from '@easytuck/contract';
 import { formatLength, MODEL_VERSION, settingAt, type LengthUnit } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';

@@ -1,4 +1,17 @@
-import { measureKind, MOST_COUNTED, type LikeWearer, type MeasureKind, type OwnedTie, type TakenMeasure, type Wearer, type WearerData, type WearerList, type WearerMeasures, type WearerQuery, MEASURE_KEYS } from '@easytuck/contract';
+import {
+  measureKind,
+  MOST_COUNTED,
+  type LikeWearer,
+  type MeasureKind,
+  type OwnedTie,
+  type TakenMeasure,
+  type Wearer,
+  type WearerData,
+  type WearerList,
+  type WearerMeasures,
+  type WearerQuery,
+  MEASURE_KEYS,
+} from '@easytuck/contract';
 import { estimateCollar, formatCollarLabel, parseCollarSize, type CollarSystem } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
 import { withTransaction } from '../../database/withTransaction.ts';
@@ -201,9 +214,7 @@ export function keptOf(wearer: Wearer): KeptWearer {
 /** The record that stays, with what only the other one knew. */
 function filledFrom(into: Wearer, from: Wearer): KeptWearer {
   const kept = keptOf(into);
-  const filled = Object.fromEntries(
-    MEASURE_KEYS.map((key) => [key, kept[key] ?? from[key]]),
-  ) as WearerMeasures;
+  const filled = Object.fromEntries(MEASURE_KEYS.map((key) => [key, kept[key] ?? from[key]])) as WearerMeasures;
   const collar = kept.collarEstimated && !from.collarEstimated ? { collar: from.collar, collarEstimated: false } : {};
   return {
     ...kept,

@@ -1,5 +1,27 @@
-import { handedOver, schoolChoice, type Fitting, type HandedOver, type SchoolChoice, type StockCollar, type Wearer } from '@easytuck/contract';
-import { HANDS, LEARNERS_SCHOOL, SCHOOLS, type CollarStyle, type Hands, type Occasion, type School, type Side, type WingSchool, COLLAR_STYLES, OCCASIONS, SIDES, WING_SCHOOLS } from '@easytuck/core';
+import {
+  handedOver,
+  schoolChoice,
+  type Fitting,
+  type HandedOver,
+  type SchoolChoice,
+  type StockCollar,
+  type Wearer,
+} from '@easytuck/contract';
+import {
+  HANDS,
+  LEARNERS_SCHOOL,
+  SCHOOLS,
+  type CollarStyle,
+  type Hands,
+  type Occasion,
+  type School,
+  type Side,
+  type WingSchool,
+  COLLAR_STYLES,
+  OCCASIONS,
+  SIDES,
+  WING_SCHOOLS,
+} from '@easytuck/core';
 import { z } from 'zod';
 import { exactLength } from '../../common/exactLength.ts';
 

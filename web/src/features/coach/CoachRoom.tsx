@@ -1,5 +1,14 @@
 import { lengthField, settingWords, stepWords, WAY_WORDS, type Tie } from '@easytuck/contract';
-import { formatCollarSize, formatLengthBare, roundToSetting, TYING_FAULTS, type Side, type OfferedWay, OFFERED_WAYS, STRIP_WAY } from '@easytuck/core';
+import {
+  formatCollarSize,
+  formatLengthBare,
+  roundToSetting,
+  TYING_FAULTS,
+  type Side,
+  type OfferedWay,
+  OFFERED_WAYS,
+  STRIP_WAY,
+} from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';

@@ -1,4 +1,3 @@
-
 import { type OfferedWay, type Side } from '@easytuck/core';
 import type { ViewChoice } from './views.ts';
 

@@ -1,4 +1,3 @@
-
 import { type OfferedWay, type TyingStep } from '@easytuck/core';
 
 /** What a try was begun with. Lengths in mm; null where the knot is not tied on the neck, so that nothing can be learned of it. */

@@ -1,5 +1,24 @@
 import { explainTapeOrder, FURTHER_WIDTHS_EXAMPLE, tieInput, type Tie, type TieInput } from '@easytuck/contract';
-import { bladeFromTape, calibrateHardware, clothBehaviour, formatCollarLabel, parseLength, parseNumber, readSetting, tapeFromBlade, type BladeMeasures, type BladeTape, type Cloth, type ClothLook, type ExtraWidth, type Fibre, type Hardware, type LengthUnit, type Weave, TIP_OF_SHAPE } from '@easytuck/core';
+import {
+  bladeFromTape,
+  calibrateHardware,
+  clothBehaviour,
+  formatCollarLabel,
+  parseLength,
+  parseNumber,
+  readSetting,
+  tapeFromBlade,
+  type BladeMeasures,
+  type BladeTape,
+  type Cloth,
+  type ClothLook,
+  type ExtraWidth,
+  type Fibre,
+  type Hardware,
+  type LengthUnit,
+  type Weave,
+  TIP_OF_SHAPE,
+} from '@easytuck/core';
 import type { FieldErrors, Resolver } from 'react-hook-form';
 import { exactLength } from '../../common/exactLength.ts';
 

@@ -61,11 +61,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
   const { form, clashes, arrived, decide, submit, isChanged, isSaving, failure, discard } = record;
   const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
-  const text = (
-    name: 'name' | 'collar' | 'note' | 'contact' | 'eventName' | LengthMeasureKey,
-    label: string,
-    hint = ' ',
-  ) => (
+  const text = (name: 'name' | 'collar' | 'note' | 'contact' | 'eventName' | LengthMeasureKey, label: string, hint = ' ') => (
     <TextField
       key={name}
       label={label}

@@ -1,10 +1,10 @@
-import { add, scale, subtract, type Point3 } from '../knot/index.ts';
-import { BACKWARD, DOWNWARD, FORWARD, UPWARD, band, control, levels, to } from './lay.ts';
-import type { TyingMeasures, WingHalves } from './measures.ts';
-import type { Control, Strand } from './strand.ts';
-
-/** A side as the sign of x: +1 the wearer's left. */
-export type SideSign = 1 | -1;
+import { add, scale, subtract, bisect, turnedAboutZ } from '../../geometry/index.ts';
+import type { TyingMeasures, WingHalves } from '../measures.ts';
+import type { LaidStrip } from '../pose.ts';
+import { band } from './collar.ts';
+import { BACKWARD, DOWNWARD, FORWARD, type SideSign, UPWARD, control, to, inOrder, type Parts } from './controls.ts';
+import { knotOf, levels } from './levels.ts';
+import type { Control, Strand } from '../strand.ts';
 
 /** How both ends lie in a bow. All for a long end from the wearer's left. */
 export interface BowLay {
@@ -31,16 +31,20 @@ export const FAN_RAD = { front: -0.02, back: 0.035 } as const;
 
 /** Parts of a wing that the fan of the cloth spreads over. */
 const FAN_AT = 0.42;
+
 /** How far the layers of a loop stand apart in their middle, in mm, beyond the knot's own levels. */
 const PUFF_MM = 2.6;
+
 /** A fold is soft: cloth of this kind is not creased there. */
 const FOLD_RADIUS_MM = 1.8;
 
+/** Parts of a bow: out to the fold, the fold, home again, across the knot's middle, and the flat end. */
+export type WingPart = 'out' | 'fold' | 'home' | 'middle' | 'tail';
+
 /**
  * Short end from the half-knot on: down, turned up in front of the back bow's place, out to its fold, back across the middle.
- * 13 controls.
  */
-export function shortBow(m: TyingMeasures, lay: BowLay): Control[] {
+export function shortBowParts(m: TyingMeasures, lay: BowLay): Parts<'turn' | WingPart> {
   const z = levels(m, lay.loose);
   const g = m.tie.tie.cloth.gatherRatio;
   const turn = m.knotHeightMm * lay.shortTurn;
@@ -50,29 +54,35 @@ export function shortBow(m: TyingMeasures, lay: BowLay): Control[] {
   const middle = (z.short + z.frontKnot) / 2;
   const ahead = wingDepth(r, lay.pinchedMm, 1.8);
   const aheadFlat = wingDepth(t, lay.pinchedMm, 1.8);
-  const tilt = turned(lay.frontTiltRad);
   // the strand turns back on itself in a bend, not in a corner
   const bend = 0.6 * m.layerMm;
-  return [
-    control(to(-bend, 0, z.short), FORWARD, 0.85),
-    control(to(0.3 * turn, -0.3 * turn, z.short), to(0, 0.3, 1), g),
-    control(to(0.4 * turn, -0.4 * turn, middle), UPWARD, g),
-    control(to(0.28 * turn, -0.28 * turn, z.frontKnot), to(0, 0.5, -1), g),
-    control(to(s === -1 ? -bend : 0, 0, z.frontKnot), BACKWARD, g),
-    ...[
+  return {
+    turn: [
+      control(to(-bend, 0, z.short), FORWARD, 0.85),
+      control(to(0.3 * turn, -0.3 * turn, z.short), to(0, 0.3, 1), g),
+      control(to(0.4 * turn, -0.4 * turn, middle), UPWARD, g),
+      control(to(0.28 * turn, -0.28 * turn, z.frontKnot), to(0, 0.5, -1), g),
+      control(to(s === -1 ? -bend : 0, 0, z.frontKnot), BACKWARD, g),
+    ],
+    ...turned(lay.frontTiltRad, {
       ...loop(s, r, z.frontKnot, z.frontTail, ahead),
-      control(to(0, 0, z.frontTail), FORWARD, g),
-      control(to(-s * FAN_AT * t, 0, z.frontTail + PUFF_MM * 0.5 + aheadFlat(FAN_AT * t)), FORWARD),
-      control(to(-s * (t + 20), 0, z.frontTail + aheadFlat(t + 20)), FORWARD),
-    ].map(tilt),
-  ];
+      middle: [control(to(0, 0, z.frontTail), FORWARD, g)],
+      tail: [
+        control(to(-s * FAN_AT * t, 0, z.frontTail + PUFF_MM * 0.5 + aheadFlat(FAN_AT * t)), FORWARD),
+        control(to(-s * (t + 20), 0, z.frontTail + aheadFlat(t + 20)), FORWARD),
+      ],
+    }),
+  };
 }
+
+/** {@link shortBowParts} one after another. */
+export const shortBow = (m: TyingMeasures, lay: BowLay): Control[] => inOrder(shortBowParts(m, lay));
 
 /**
  * Long end from the half-knot on: behind both and up, over the top, down the front, back under, through the passage to its
- * fold, and back through it. 21 controls.
+ * fold, and back through it.
  */
-export function longBow(m: TyingMeasures, lay: BowLay): Control[] {
+export function longBowParts(m: TyingMeasures, lay: BowLay): Parts<'wrap' | 'under' | WingPart> {
   const z = levels(m, lay.loose);
   const g = m.tie.tie.cloth.gatherRatio;
   const p = lay.pushedFrom;
@@ -82,23 +92,29 @@ export function longBow(m: TyingMeasures, lay: BowLay): Control[] {
   const aside = p === 1 ? 0.34 : -0.16;
   const ahead = wingDepth(r, 0, 0.2);
   const aheadFlat = wingDepth(t, 0, 0.2);
-  const tilt = turned(lay.backTiltRad);
-  return [
-    ...wrap(m, lay),
-    control(to(aside * 0.5 * h, -0.44 * h, z.face), to(0, -0.4, 1), g),
-    control(to(aside * h, -0.52 * h, (z.face + z.backKnot) / 2), DOWNWARD, g),
-    control(to(aside * h, -0.3 * h, z.backKnot), to(0, -0.4, -1), g),
-    control(to(p === 1 ? 0.16 * h : -0.04 * h, 0, z.backKnot), BACKWARD, g),
-    ...[
+  return {
+    wrap: wrap(m, lay),
+    under: [
+      control(to(aside * 0.5 * h, -0.44 * h, z.face), to(0, -0.4, 1), g),
+      control(to(aside * h, -0.52 * h, (z.face + z.backKnot) / 2), DOWNWARD, g),
+      control(to(aside * h, -0.3 * h, z.backKnot), to(0, -0.4, -1), g),
+      control(to(p === 1 ? 0.16 * h : -0.04 * h, 0, z.backKnot), BACKWARD, g),
+    ],
+    ...turned(lay.backTiltRad, {
       ...loop(-p as SideSign, r, z.backKnot, z.backTail, ahead),
-      control(to(0, 0, z.backTail), FORWARD, g),
-      control(to(p * FAN_AT * t, 0, z.backTail + aheadFlat(FAN_AT * t)), FORWARD),
-      control(to(p * (t + 20), 0, z.backTail + aheadFlat(t + 20)), FORWARD),
-    ].map(tilt),
-  ];
+      middle: [control(to(0, 0, z.backTail), FORWARD, g)],
+      tail: [
+        control(to(p * FAN_AT * t, 0, z.backTail + aheadFlat(FAN_AT * t)), FORWARD),
+        control(to(p * (t + 20), 0, z.backTail + aheadFlat(t + 20)), FORWARD),
+      ],
+    }),
+  };
 }
 
-/** Long end from the crossing to the middle of the knot's front: 9 controls. */
+/** {@link longBowParts} one after another. */
+export const longBow = (m: TyingMeasures, lay: BowLay): Control[] => inOrder(longBowParts(m, lay));
+
+/** Long end from the crossing to the middle of the knot's front. */
 export function wrap(m: TyingMeasures, lay: Pick<BowLay, 'loose' | 'longTurn'>): Control[] {
   const z = levels(m, lay.loose);
   const g = m.tie.tie.cloth.gatherRatio;
@@ -112,7 +128,7 @@ export function wrap(m: TyingMeasures, lay: Pick<BowLay, 'loose' | 'longTurn'>):
   ];
 }
 
-/** Long end from the crossing round behind both and half up: 5 controls. */
+/** Long end from the crossing round behind both and half up. */
 export function behind(m: TyingMeasures, lay: Pick<BowLay, 'loose' | 'longTurn'>): Control[] {
   const z = levels(m, lay.loose);
   const g = m.tie.tie.cloth.gatherRatio;
@@ -134,24 +150,20 @@ function pinchedReach(halfMm: number, pinchedMm: number): number {
     for (let i = 0; i < 16; i += 1) sum += Math.sqrt((reachMm / 16) ** 2 + (pinchedMm * (((i + 1) / 16) ** 3 - (i / 16) ** 3)) ** 2);
     return sum;
   };
-  let [low, high] = [0.3 * halfMm, halfMm];
-  for (let i = 0; i < 20; i += 1) {
-    const middle = (low + high) / 2;
-    if (lengthMm(middle) < halfMm) low = middle;
-    else high = middle;
-  }
-  return low;
+  return bisect(lengthMm, halfMm, 0.3 * halfMm, halfMm, 24);
 }
 
-const turned =
-  (angleRad: number) =>
-  (c: Control): Control => ({ ...c, at: about(c.at, angleRad), outward: about(c.outward, angleRad) });
-
-const about = ({ x, y, z }: Point3, angleRad: number): Point3 => ({
-  x: x * Math.cos(angleRad) - y * Math.sin(angleRad),
-  y: x * Math.sin(angleRad) + y * Math.cos(angleRad),
-  z,
-});
+/** The parts of a wing turned about the knot. */
+const turned = (angleRad: number, parts: Parts<WingPart>): Parts<WingPart> => {
+  const tilt = (c: Control): Control => ({ ...c, at: turnedAboutZ(c.at, angleRad), outward: turnedAboutZ(c.outward, angleRad) });
+  return {
+    out: parts.out.map(tilt),
+    fold: parts.fold.map(tilt),
+    home: parts.home.map(tilt),
+    middle: parts.middle.map(tilt),
+    tail: parts.tail.map(tilt),
+  };
+};
 
 /** How far forward of the knot's level a wing stands at a distance from the knot. */
 const wingDepth =
@@ -161,8 +173,8 @@ const wingDepth =
     return leanMm * share * 2 + pinchedMm * Math.abs(share) ** 3;
   };
 
-/** The doubled half of a bow: out on the level `from`, round the fold, back on the level `back`. 5 controls. */
-function loop(side: SideSign, r: number, from: number, back: number, ahead: (outMm: number) => number): Control[] {
+/** The doubled half of a bow: out on the level `from`, round the fold, back on the level `back`. */
+function loop(side: SideSign, r: number, from: number, back: number, ahead: (outMm: number) => number): Parts<'out' | 'fold' | 'home'> {
   const middle = (from + back) / 2;
   const near = FAN_AT * r;
   // the fold is turned as the wing stands there: `u` runs on along the wing, `v` forward of it
@@ -170,16 +182,19 @@ function loop(side: SideSign, r: number, from: number, back: number, ahead: (out
   const [u, v] = [to(side * Math.cos(slope), 0, Math.sin(slope)), to(-side * Math.sin(slope), 0, Math.cos(slope))];
   const fold = to(side * r, 0, middle + ahead(r));
   const beside = (sign: 1 | -1): Control => control(add(fold, scale(subtract(scale(v, sign), u), FOLD_RADIUS_MM)), scale(v, sign));
-  return [
-    control(to(side * near, 0, from - PUFF_MM * 0.4 + ahead(near)), BACKWARD),
-    beside(-1),
-    control(fold, u),
-    beside(1),
-    control(to(side * near, 0, back + PUFF_MM + ahead(near)), FORWARD),
-  ];
+  return {
+    out: [control(to(side * near, 0, from - PUFF_MM * 0.4 + ahead(near)), BACKWARD)],
+    fold: [beside(-1), control(fold, u), beside(1)],
+    home: [control(to(side * near, 0, back + PUFF_MM + ahead(near)), FORWARD)],
+  };
 }
 
 /** Both whole strands of a bow on the wearer. */
 export function bowStrands(m: TyingMeasures, lay: BowLay): { readonly short: Strand; readonly long: Strand } {
   return { short: [...band(m, -1), ...shortBow(m, lay)], long: [...band(m, 1), ...longBow(m, lay)] };
+}
+
+/** A bow from its lay. */
+export function bow(m: TyingMeasures, lay: BowLay): LaidStrip {
+  return { leadMm: m.leadMm, knotAt: knotOf(m, lay), ...bowStrands(m, lay) };
 }

@@ -1,7 +1,52 @@
-import type { Point3 } from '../knot/index.ts';
-import { BACKWARD, FORWARD, control, to } from './lay.ts';
-import type { SideSign } from './bowStrands.ts';
-import type { Control } from './strand.ts';
+import type { Point3 } from '../../geometry/index.ts';
+import type { TyingMeasures } from '../measures.ts';
+import type { LaidStrip } from '../pose.ts';
+import { type BowLay, wrap } from './bow.ts';
+import { band } from './collar.ts';
+import { BACKWARD, FORWARD, type SideSign, control, to } from './controls.ts';
+import { shortStrand } from './dropped.ts';
+import { inHand } from './inHand.ts';
+import { knotOf, levels } from './levels.ts';
+import type { Control } from '../strand.ts';
+
+/** A moment at which the long end is folded or pushed through. */
+export type FoldMoment = 'swept' | 'begun' | 'made' | 'held' | 'halfway';
+
+/** The long end being folded and pushed through behind the front bow. */
+export function backFold(m: TyingMeasures, lay: BowLay, moment: FoldMoment): LaidStrip {
+  const z = levels(m, lay.loose);
+  const depths: FoldDepths = { hang: z.face, knot: z.backKnot, tail: z.backTail };
+  const fold = foldControls(depths, lay.pushedFrom, moment, m.tie.tie.cloth.gatherRatio, lay.back.loopMm * 0.55);
+  return {
+    leadMm: m.leadMm,
+    knotAt: knotOf(m, lay),
+    short: shortStrand(m, lay),
+    long: [...band(m, 1), ...wrap(m, lay), ...inHand(m, fold)],
+  };
+}
+
+/** The short end being folded and pushed through the turn that the long end makes round a finger. `held`: where the long end waits. */
+export function frontFold(m: TyingMeasures, lay: BowLay, moment: FoldMoment, held: LaidStrip): LaidStrip {
+  const z = levels(m, lay.loose);
+  const depths: FoldDepths = { hang: z.long + 6, knot: z.frontKnot, tail: z.frontTail };
+  const fold = foldControls(depths, -lay.frontLoop as SideSign, moment, m.tie.tie.cloth.gatherRatio, lay.front.loopMm * 0.6);
+  return { ...held, short: [...band(m, -1), control(to(0, 0, z.short + 0.7), FORWARD, 0.85), ...inHand(m, fold)] };
+}
+
+function foldControls(depths: FoldDepths, p: SideSign, moment: FoldMoment, gatherRatio: number, reachMm: number): Control[] {
+  switch (moment) {
+    case 'swept':
+      return sweptAside(depths, p);
+    case 'begun':
+      return foldBegunAside(depths, p);
+    case 'made':
+      return foldMadeAside(depths, p);
+    case 'held':
+      return foldHeld(depths, p, gatherRatio);
+    case 'halfway':
+      return foldHalfway(depths, p, gatherRatio, reachMm);
+  }
+}
 
 /** Depths, in mm, between which an end is folded and pushed through: where it hangs, and where its two layers will lie. */
 export interface FoldDepths {
@@ -12,7 +57,7 @@ export interface FoldDepths {
 
 /**
  * Lays of a hanging end that is taken up by its belly, folded, and pushed through the knot from one side. Each gives the
- * 12 controls from the knot down; `p` is the side that it is pushed in from.
+ * controls from the knot down; `p` is the side that it is pushed in from.
  */
 
 /** The blade swept up to its side, its tip leading forward. */
@@ -36,7 +81,7 @@ export function sweptAside({ hang }: FoldDepths, p: SideSign): Control[] {
   ];
 }
 
-/** Strand that leads from the knot down to the fold while that is made out at the side: 5 controls. */
+/** Strand that leads from the knot down to the fold while that is made out at the side. */
 function bight({ hang, knot }: FoldDepths, p: SideSign): Control[] {
   return [
     control(to(p * 2, -26, hang + 4), to(0, -0.2, 1), 0.6),
@@ -109,7 +154,7 @@ export function foldHalfway(depths: FoldDepths, p: SideSign, gatherRatio: number
 
 const FOLD_MM = 2.4;
 
-/** A fold at (x, y) and the tail's first control behind it: 4 controls. */
+/** A fold at (x, y) and the tail's first control behind it. */
 function foldAt(x: number, y: number, { knot, tail }: FoldDepths, p: SideSign, gather: number): Control[] {
   const middle = (knot + tail) / 2;
   return [

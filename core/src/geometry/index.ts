@@ -1,0 +1,5 @@
+/** Geometry: points in space, and curves through given points. */
+export { add, blend, cross, distance, dot, ORIGIN, scale, subtract, turnedAboutZ, unit, type Point3 } from './point3.ts';
+export { bisect } from './bisect.ts';
+export { catmullRom } from './catmullRom.ts';
+export { evaluateCubic, monotoneCubic, type MonotoneCubic } from './monotoneCubic.ts';

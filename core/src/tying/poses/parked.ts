@@ -1,0 +1,38 @@
+import type { TyingMeasures } from '../measures.ts';
+import type { LaidStrip } from '../pose.ts';
+import { BUTTON, band } from './collar.ts';
+import { control, straight, to } from './controls.ts';
+import { risen, snugShort } from './halfKnot.ts';
+import { inHand } from './inHand.ts';
+import { levels } from './levels.ts';
+import type { Control, Strand } from '../strand.ts';
+
+/** Where the long end goes over the wearer's own shoulder. */
+function overTheShoulder(m: TyingMeasures): Control[] {
+  const R = m.collarRadiusMm;
+  return [
+    control(to(5, 20, 7), to(0, -0.2, -1), 0.7),
+    control(to(28, 36, 8), to(-0.2, -0.5, -1), 0.7),
+    control(to(58, 34, 4), to(-0.5, -0.9, -0.3), 0.85),
+    control(to(R + 22, 8, -8), to(-0.8, -0.7, -0.1)),
+    ...Array.from({ length: 11 }, (_, i) => control(to(R + 40 + i * 0.6, [-17, -25][i] ?? -28, -32 - i * 17), to(-0.2, -1, 0))),
+  ];
+}
+
+export const parkedLong = (m: TyingMeasures): Strand => [...band(m, 1), ...risen(m), ...inHand(m, overTheShoulder(m))];
+
+/** Long end out of the way over the shoulder. */
+export function parked(m: TyingMeasures): LaidStrip {
+  return { leadMm: m.leadMm, knotAt: BUTTON, short: [...band(m, -1), ...snugShort(m)], long: parkedLong(m) };
+}
+
+/** The long end lifted towards the shoulder. */
+export function liftedAside(m: TyingMeasures, short: readonly Control[] = snugShort(m)): LaidStrip {
+  const up = to(0, 0.5 * m.knotHeightMm, levels(m).up);
+  return {
+    leadMm: m.leadMm,
+    knotAt: BUTTON,
+    short: [...band(m, -1), ...short],
+    long: [...band(m, 1), ...risen(m), ...inHand(m, straight(up, to(0.62, 0.75, 0.12), to(0, -0.2, -1), 15, 16))],
+  };
+}

@@ -1,13 +1,13 @@
+import { POINTS_PER_MM } from './paper/renderPdf.ts';
 import { OFFERED_WAYS } from '@easytuck/core';
 import { type Fitting, type PrinterState } from '@easytuck/contract';
 import Fastify from 'fastify';
 import { getDocument, OPS, type PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { v7 as uuid } from 'uuid';
-import { shorten, wrapText } from './modules/cards/display.ts';
-import { measureText, setText } from './modules/cards/fonts.ts';
-import { A6_MM, layOutCard } from './modules/cards/layOutCard.ts';
-import { clipToBox } from './modules/coach/clipToBox.ts';
-import { layOutCoachSheet } from './modules/coach/layOutCoachSheet.ts';
+import { shorten, wrapText } from './paper/fitText.ts';
+import { measureText, setText } from './paper/fonts.ts';
+import { A6_MM, layOutCard } from './paper/layouts/layOutCard.ts';
+import { layOutCoachSheet } from './paper/layouts/layOutCoachSheet.ts';
 import { simulatedPrinter } from './modules/printer/service.ts';
 import { aFitting, aTie, aWearer, openTestShop, type TestShop } from './testing.ts';
 
@@ -198,7 +198,7 @@ describe('the coach sheet', () => {
     expect(operators.filter((fn) => fn === OPS.constructPath).length).toBeGreaterThan(1000);
   });
 
-  it('keeps every patch inside its picture and every line of text on the sheet, in every way, on both papers', () => {
+  it('keeps every picture and every line of text on the sheet, in every way, on both papers', () => {
     const outside: string[] = [];
     for (const way of OFFERED_WAYS)
       for (const paper of ['A4', 'Letter'] as const)
@@ -212,18 +212,49 @@ describe('the coach sheet', () => {
         ))
           for (const item of items) {
             const isIn =
-              item.kind === 'patch'
-                ? item.points.every(([x, y]) => x > 10 && x < widthMm - 10 && y > 20 && y < heightMm - 30)
+              item.kind === 'still'
+                ? item.x > 10 && item.x + item.widthMm < widthMm - 10 && item.y > 20 && item.y + item.heightMm < heightMm - 30
                 : item.kind !== 'text' || (item.y < heightMm - 4 && item.x + measureText(item.text, item.face, item.sizeMm) < widthMm);
             if (!isIn) outside.push(`${way}, ${paper}: ${JSON.stringify(item)}`);
           }
     expect(outside).toEqual([]);
   });
 
+  it('shows each picture through a window of the PDF’s own, so that no cloth reaches past it', async () => {
+    const stills = layOutCoachSheet(fitting, 'main', 'wearer', 'in', 'A4', measureText).flatMap(({ items }) =>
+      items.filter((item) => item.kind === 'still'),
+    );
+    // some of the cloth does reach past its picture: the band round the neck, the long end on its way
+    expect(stills.some(({ x, patches }) => patches.some(({ points }) => points.some(([at]) => at < x - 1)))).toBe(true);
+    const pages = await pagesOf(`/api/paper/coach-sheets/${fitting.id}?paper=A4`);
+    const windows = (
+      await Promise.all(
+        pages.map(async (page) => {
+          const { fnArray, argsArray } = await page.getOperatorList();
+          const heightPt = page.view[3] ?? Number.NaN;
+          // a window is a rectangle made a clipping path: its bounds come with the path before it
+          return fnArray.flatMap((fn, i) => {
+            if (fn !== OPS.clip) return [];
+            const path = argsArray.slice(i + 1, i + 2)[0] as readonly unknown[];
+            const [left, low, right, high] = Array.from(path[2] as ArrayLike<number>).map((pt) => pt / POINTS_PER_MM);
+            return [{ x: left, y: heightPt / POINTS_PER_MM - (high ?? 0), widthMm: (right ?? 0) - (left ?? 0), heightMm: (high ?? 0) - (low ?? 0) }];
+          });
+        }),
+      )
+    ).flat();
+    expect(windows).toHaveLength(stills.length);
+    for (const [i, { x, y, widthMm, heightMm }] of stills.entries()) {
+      expect(windows[i]?.x).toBeCloseTo(x, 1);
+      expect(windows[i]?.y).toBeCloseTo(y, 1);
+      expect(windows[i]?.widthMm).toBeCloseTo(widthMm, 1);
+      expect(windows[i]?.heightMm).toBeCloseTo(heightMm, 1);
+    }
+  });
+
   it('draws the late school’s bow at its finished set, and says what to let out and take in', async () => {
     const late = await giveOut({ school: 'late' });
     const patches = (of: Fitting): unknown[] =>
-      layOutCoachSheet(of, 'main', 'wearer', 'in', 'A4', measureText).flatMap(({ items }) => items.filter(({ kind }) => kind === 'patch'));
+      layOutCoachSheet(of, 'main', 'wearer', 'in', 'A4', measureText).flatMap(({ items }) => items.filter(({ kind }) => kind === 'still'));
     expect(patches(late)).toEqual(patches(fitting));
     const text = (await Promise.all((await pagesOf(`/api/paper/coach-sheets/${late.id}`)).map(textOf))).join(' ');
     expect(text).toContain('Let the band out to mark 18 for tying');
@@ -238,7 +269,7 @@ describe('the coach sheet', () => {
     const xs = (told: 'wearer' | 'facing'): number[] =>
       layOutCoachSheet(fitting, 'main', told, 'in', 'A4', measureText)
         .slice(0, 1)
-        .flatMap(({ items }) => items.flatMap((item) => (item.kind === 'patch' && item.points[0] ? [item.points[0][0]] : [])))
+        .flatMap(({ items }) => items.flatMap((item) => (item.kind === 'still' ? item.patches.flatMap(({ points }) => points[0]?.[0] ?? []) : [])))
         .slice(0, 40);
     expect(xs('facing')).not.toEqual(xs('wearer'));
   });
@@ -295,24 +326,6 @@ describe('set tables', () => {
 function must(): never {
   throw new Error('a table has a page');
 }
-
-describe('clipToBox', () => {
-  const box = { left: 0, top: 0, right: 10, bottom: 10 };
-  it('keeps what lies inside, cuts what leans out, and drops what lies outside', () => {
-    const square = (x: number, y: number) =>
-      [
-        [x, y],
-        [x + 4, y],
-        [x + 4, y + 4],
-        [x, y + 4],
-      ] as const;
-    expect(clipToBox(square(2, 2), box)).toEqual(square(2, 2));
-    const cut = clipToBox(square(8, 3), box);
-    expect(Math.max(...cut.map(([x]) => x))).toBe(10);
-    expect(cut).toHaveLength(4);
-    expect(clipToBox(square(20, 3), box)).toEqual([]);
-  });
-});
 
 describe('the setting gauge', () => {
   it('has a check line of 100 mm, and half sizes a quarter inch apart, at true size', async () => {

@@ -1,25 +1,8 @@
+import { PALETTE } from '@easytuck/contract';
 import { createTheme } from '@mui/material/styles';
 
-/** Colours of the workroom. Each end of the strip has its own, everywhere; nothing is told by colour alone. */
-export const COLOURS = {
-  paper: '#f4efe4',
-  card: '#fbf8f1',
-  ink: '#24303a',
-  pencil: '#5d625f',
-  thread: '#b9b09a',
-  rule: '#d9d0bc',
-  long: '#24566b',
-  longLining: '#9db8c2',
-  short: '#aa4b24',
-  shortLining: '#e0b59f',
-  tape: '#ecdcae',
-  skin: '#e9d6c1',
-  shirt: '#ffffff',
-  shirtShade: '#f9f8f5',
-  good: '#35664a',
-  fair: '#8a5a00',
-  bad: '#8f1230',
-} as const;
+/** The palette of the workroom, by the name that the screen knows it under. */
+export const COLOURS = PALETTE;
 
 /** Widest that a page gets: it grows with the type on very large screens. */
 export const PAGE_WIDTH = '82.5rem';
@@ -33,8 +16,8 @@ export const theme = createTheme({
   breakpoints: { unit: 'em', values: { xs: 0, sm: 37.5, md: 56.25, lg: 75, xl: 96 } },
   palette: {
     mode: 'light',
-    primary: { main: COLOURS.long, contrastText: '#ffffff' },
-    secondary: { main: COLOURS.short, contrastText: '#ffffff' },
+    primary: { main: COLOURS.long, contrastText: COLOURS.white },
+    secondary: { main: COLOURS.short, contrastText: COLOURS.white },
     success: { main: COLOURS.good },
     warning: { main: COLOURS.fair },
     error: { main: COLOURS.bad },
@@ -61,7 +44,7 @@ export const theme = createTheme({
         body: { fontVariantNumeric: 'lining-nums' },
         // on paper: the page without what only a screen can do, in ink on white
         '@media print': {
-          'body, main': { backgroundColor: '#ffffff' },
+          'body, main': { backgroundColor: COLOURS.white },
           'header, button, [role="search"], input[type="search"], .screen-only, .MuiButton-root, .MuiToggleButtonGroup-root': {
             display: 'none !important',
           },

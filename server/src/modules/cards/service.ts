@@ -5,11 +5,12 @@ import { ProblemError } from '../../problem.ts';
 import { fittingService } from '../fittings/service.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tieService } from '../ties/service.ts';
-import { measureText } from './fonts.ts';
-import { A6_MM, layOutCard } from './layOutCard.ts';
-import { layOutGauge, PAPER_MM } from './layOutGauge.ts';
-import { renderPdf } from './renderPdf.ts';
-import { renderSvg } from './renderSvg.ts';
+import { measureText } from '../../paper/fonts.ts';
+import { A6_MM, layOutCard } from '../../paper/layouts/layOutCard.ts';
+import { layOutGauge } from '../../paper/layouts/layOutGauge.ts';
+import { PAPER_MM } from '../../paper/paperSizes.ts';
+import { renderPdf } from '../../paper/renderPdf.ts';
+import { renderSvg } from '../../paper/renderSvg.ts';
 
 /** Labels of the shop's printer. */
 export const LABEL_MM = { widthMm: 105, heightMm: 70 } as const;

@@ -1,11 +1,11 @@
 import { type OfferedWay } from '@easytuck/core';
 import type { PaperSize, Told } from '@easytuck/contract';
 import type { Database } from '../../plugins/database.ts';
-import { measureText } from '../cards/fonts.ts';
-import { renderPdf } from '../cards/renderPdf.ts';
+import { measureText } from '../../paper/fonts.ts';
+import { renderPdf } from '../../paper/renderPdf.ts';
 import { fittingService } from '../fittings/service.ts';
 import { shopRepository } from '../shop/repository.ts';
-import { layOutCoachSheet } from './layOutCoachSheet.ts';
+import { layOutCoachSheet } from '../../paper/layouts/layOutCoachSheet.ts';
 
 /** What the coach can put on paper. */
 export interface CoachService {

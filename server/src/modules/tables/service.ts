@@ -11,8 +11,8 @@ import {
   type WornCollar,
 } from '@easytuck/core';
 import { requireReady, type Database } from '../../plugins/database.ts';
-import { measureText } from '../cards/fonts.ts';
-import { renderPdf } from '../cards/renderPdf.ts';
+import { measureText } from '../../paper/fonts.ts';
+import { renderPdf } from '../../paper/renderPdf.ts';
 import { fittingRepository } from '../fittings/repository.ts';
 import { ownTakeUps, tieInHands } from '../tyings/ownTakeUps.ts';
 import { shopRepository } from '../shop/repository.ts';
@@ -20,7 +20,7 @@ import { tieRepository } from '../ties/repository.ts';
 import { tieService } from '../ties/service.ts';
 import { wearerRepository } from '../wearers/repository.ts';
 import { wearerService } from '../wearers/service.ts';
-import { layOutSetTable, type TableRow } from './layOutSetTable.ts';
+import { layOutSetTable, type TableRow } from '../../paper/layouts/layOutSetTable.ts';
 
 /** Fittings of one wearer that are looked through for cards. */
 const MOST_FITTINGS = 200;

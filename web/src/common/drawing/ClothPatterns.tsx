@@ -9,11 +9,11 @@ export function ClothPatterns() {
     <defs>
       <pattern id="cloth-long" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <rect width="3" height="3" fill={COLOURS.long} />
-        <rect width="0.6" height="3" fill="#ffffff" opacity="0.13" />
+        <rect width="0.6" height="3" fill={COLOURS.white} opacity="0.13" />
       </pattern>
       <pattern id="cloth-short" width="2.6" height="2.6" patternUnits="userSpaceOnUse">
         <rect width="2.6" height="2.6" fill={COLOURS.short} />
-        <rect width="2.6" height="0.6" fill="#ffffff" opacity="0.16" />
+        <rect width="2.6" height="0.6" fill={COLOURS.white} opacity="0.16" />
       </pattern>
       <pattern id="lining-long" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
         <rect width="4" height="4" fill={COLOURS.longLining} />

@@ -54,7 +54,7 @@ function ChalkMarks({ end, tie, foldMm, centreMm }: ChalkMarksProps) {
   const line = (vMm: number, halfMm: number): string => `M${end.xOf(vMm)} ${-halfMm}V${halfMm}`;
   const { good } = tie.foldMm;
   return (
-    <g stroke="#ffffff" fill="none">
+    <g stroke={COLOURS.white} fill="none">
       <path
         d={line(good.fromMm, heightMm * 0.78) + line(good.toMm, heightMm * 0.78)}
         strokeWidth={0.8}

@@ -47,7 +47,7 @@ export const Threads = memo(function Threads({ tie, fit, layout }: ThreadsProps)
             <g key={end.side + name}>
               <path d={`M${from.x} ${layout.stripPx}V${fromPx}`} stroke={COLOURS.ink} strokeWidth={0.8} opacity={0.45} />
               <path d={threadPath(from, to, layout.isSlim ? 56 : 34, 64)} stroke={colour} strokeWidth={1.1} />
-              <circle cx={to.x} cy={to.y} r={2.4} fill="#ffffff" stroke={colour} />
+              <circle cx={to.x} cy={to.y} r={2.4} fill={COLOURS.white} stroke={colour} />
               <text
                 x={from.x}
                 y={fromPx + 13 + (layout.isSlim ? row * SLIM_ROW_PX : 0)}

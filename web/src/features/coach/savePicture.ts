@@ -1,6 +1,7 @@
+import { STILL_COLOURS } from '@easytuck/contract';
 import { stillSvg } from '@easytuck/core';
 import type { BakedPoses } from './bakedPoses.ts';
-import { SHOWN_PER_AWAY, STILL_COLOURS, stillAt } from './stage/StillCanvas.tsx';
+import { SHOWN_PER_AWAY, stillAt } from './stage/StillCanvas.tsx';
 import type { View } from './views.ts';
 
 /** Hands the moment that is shown out as a vector picture, from the side it is looked at. */

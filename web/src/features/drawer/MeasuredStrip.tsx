@@ -134,11 +134,11 @@ function Blade({
         </g>
         {lines.map(({ name, atMm, widthMm }) => (
           <g key={name} fontSize="13">
-            <path d={`M${x(atMm)} ${axis - (widthMm / 2) * k}v${widthMm * k}`} stroke="#ffffff" strokeDasharray="4 3" />
+            <path d={`M${x(atMm)} ${axis - (widthMm / 2) * k}v${widthMm * k}`} stroke={COLOURS.white} strokeDasharray="4 3" />
             <text
               x={x(atMm) + (name === 'tail' ? -6 : 6)}
               y={axis + (name === 'tail' ? 21 : 5)}
-              fill="#ffffff"
+              fill={COLOURS.white}
               textAnchor={name === 'tail' ? 'end' : 'start'}
             >
               {assumed.has(WIDTH_MEASURES[name]) ? `≈ ${bare(widthMm)}` : bare(widthMm)}

@@ -59,7 +59,7 @@ function Known({ printer }: { printer: PrinterState }) {
                 sx={{
                   aspectRatio: '105 / 70',
                   border: `1px solid ${COLOURS.thread}`,
-                  backgroundColor: hasImage ? '#ffffff' : 'transparent',
+                  backgroundColor: hasImage ? COLOURS.white : 'transparent',
                   display: 'grid',
                   placeItems: 'center',
                 }}

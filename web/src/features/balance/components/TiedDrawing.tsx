@@ -107,7 +107,7 @@ export function TiedDrawing({ tie, now, aims, frontLoopSide, tiltRad, estimated,
         })}
         <path d={drawn.knot} fill={COLOURS.long} stroke={COLOURS.ink} strokeWidth={0.4} />
         {([wanted.back, wanted.front] as const).map((bow, i) => (
-          <g key={i} fill="none" stroke="#ffffff" strokeWidth={0.9} strokeDasharray={i === 0 ? '2 2' : '4 2'} pointerEvents="none">
+          <g key={i} fill="none" stroke={COLOURS.white} strokeWidth={0.9} strokeDasharray={i === 0 ? '2 2' : '4 2'} pointerEvents="none">
             <path d={bow.loopSeen.outline} />
             <path d={bow.flatEnd.outline} />
           </g>

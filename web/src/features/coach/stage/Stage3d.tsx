@@ -36,7 +36,7 @@ export default function Stage3d(props: StageProps) {
       style={{ transform: props.view.isMirror ? 'scaleX(-1)' : 'none' }}
       aria-hidden
     >
-      <hemisphereLight args={['#ffffff', '#c3b8a4', 1.9]} />
+      <hemisphereLight args={[COLOURS.white, '#c3b8a4', 1.9]} />
       <directionalLight position={[-260, 360, 300]} intensity={2} />
       <directionalLight position={[340, 40, 120]} intensity={0.45} />
       <Body collarRadiusMm={props.baked.collarRadiusMm} baked={props.baked} playhead={props.playhead} seeThrough={props.seeThrough} />
@@ -94,7 +94,7 @@ function Ghost({ baked, time, cloth, thicknessMm }: StageProps & { time: number 
   );
 }
 
-const BODY_COLOURS = { neck: COLOURS.skin, stand: '#ffffff', leaf: '#ffffff', shirt: '#c6d0d4' } as const;
+const BODY_COLOURS = { neck: COLOURS.skin, stand: COLOURS.white, leaf: COLOURS.white, shirt: '#c6d0d4' } as const;
 
 /** The leaf's own edges: white on white, they are what is seen of it. */
 const EDGE_LINE = new LineBasicMaterial({ color: COLOURS.pencil });

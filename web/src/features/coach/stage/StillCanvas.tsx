@@ -1,4 +1,5 @@
-import { litColour, projectPose, type Pose, type Still, type StillColours } from '@easytuck/core';
+import { STILL_COLOURS } from '@easytuck/contract';
+import { litColour, projectPose, type Pose, type Still } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { useEffect, useRef } from 'react';
 import { COLOURS } from '../../../theme.ts';
@@ -8,18 +9,6 @@ import type { View } from '../views.ts';
 
 /** Height that a flat picture shows, for each mm that the eye is away; as much as the lens of the stage does. */
 export const SHOWN_PER_AWAY = 0.52;
-
-/** Colours of a still on the screen. */
-export const STILL_COLOURS: StillColours = {
-  longOuter: COLOURS.long,
-  longInner: COLOURS.longLining,
-  shortOuter: COLOURS.short,
-  shortInner: COLOURS.shortLining,
-  neck: COLOURS.skin,
-  stand: '#fbfaf6',
-  leaf: '#ffffff',
-  shirt: '#dde2e2',
-};
 
 /** Paints a still on a canvas: patches from far to near. */
 export function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, liftMm: number, isMirror: boolean): void {

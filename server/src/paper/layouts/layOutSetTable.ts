@@ -1,7 +1,8 @@
 import { BOUND_WORDS, settingWords, type PaperSize } from '@easytuck/contract';
 import { formatLength, type LengthUnit, type SetTableLine } from '@easytuck/core';
-import { shorten, wrapText, type Display, type DisplayItem, type Face, type Measure } from '../cards/display.ts';
-import { PAPER_MM } from '../cards/layOutGauge.ts';
+import type { Display, DisplayItem, Face, Measure } from '../display.ts';
+import { shorten, wrapText } from '../fitText.ts';
+import { PAPER_MM } from '../paperSizes.ts';
 
 const MARGIN_MM = 14;
 const LINE_MM = 7.4;

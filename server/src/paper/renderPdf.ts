@@ -1,8 +1,9 @@
 import { deflateSync } from 'node:zlib';
 import fontkit from '@pdf-lib/fontkit';
-import { litColour, type StillColours } from '@easytuck/core';
+import { PALETTE, STILL_COLOURS } from '@easytuck/contract';
+import { litColour } from '@easytuck/core';
 import { PDFDocument, PDFRawStream, rgb, type Color, type PDFEmbeddedPage, type PDFFont, type PDFPage } from 'pdf-lib';
-import type { Display, Face, Ink } from './display.ts';
+import type { Display, DisplayItem, Face, Ink } from './display.ts';
 import { FEATURES, fontFile, setText } from './fonts.ts';
 import { PdfTags, type Tag } from './tagPdf.ts';
 
@@ -27,14 +28,14 @@ const colour = (hex: string): Color =>
   rgb(parseInt(hex.slice(1, 3), 16) / 255, parseInt(hex.slice(3, 5), 16) / 255, parseInt(hex.slice(5, 7), 16) / 255);
 
 const INKS: Readonly<Record<Ink, Color>> = {
-  ink: colour('#24303a'),
-  pencil: colour('#555b58'),
-  rule: colour('#b9b09a'),
-  long: colour('#24566b'),
-  short: colour('#aa4b24'),
-  longLining: colour('#9db8c2'),
-  shortLining: colour('#e0b59f'),
-  paper: colour('#ffffff'),
+  ink: colour(PALETTE.ink),
+  pencil: colour(PALETTE.pencil),
+  rule: colour(PALETTE.thread),
+  long: colour(PALETTE.long),
+  short: colour(PALETTE.short),
+  longLining: colour(PALETTE.longLining),
+  shortLining: colour(PALETTE.shortLining),
+  paper: colour(PALETTE.white),
 };
 
 type Fonts = Readonly<Record<Face, PDFFont>>;
@@ -110,7 +111,6 @@ function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts:
   const px = (xMm: number): number => (left + xMm) * POINTS_PER_MM;
   const height = page.getHeight();
   const py = (yMm: number): number => height - (top + yMm) * POINTS_PER_MM;
-  const patches: Patch[] = [];
   for (const item of display.items) {
     switch (item.kind) {
       case 'text':
@@ -147,31 +147,23 @@ function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts:
           }),
         );
         break;
-      case 'patch':
-        patches.push(item);
+      case 'still':
+        drawStill(page, item, px, py);
         break;
     }
   }
-  drawPatches(page, patches, px, py);
 }
 
-/** Cloth in the inks of the card, skin and linen beside it. */
-const TONES: StillColours = {
-  longOuter: '#24566b',
-  longInner: '#9db8c2',
-  shortOuter: '#aa4b24',
-  shortInner: '#e0b59f',
-  neck: '#e9d6c1',
-  stand: '#fbfaf6',
-  leaf: '#ffffff',
-  shirt: '#e2e6e5',
-};
+type StillItem = Extract<DisplayItem, { kind: 'still' }>;
 
-type Patch = Extract<Display['items'][number], { kind: 'patch' }>;
-
-/** Draws patches as one stream of the page's content, written as text: there are thousands of them, and an object for each operator takes seconds. */
-function drawPatches(page: PDFPage, patches: readonly Patch[], px: (xMm: number) => number, py: (yMm: number) => number): void {
+/**
+ * Draws a still through its window, as one stream of the page's content written as text: there are thousands of patches, and an
+ * object for each operator takes seconds. The window is the PDF's own clipping path (ISO 32000-1, 8.5.4).
+ */
+function drawStill(page: PDFPage, { x, y, widthMm, heightMm, patches }: StillItem, px: (xMm: number) => number, py: (yMm: number) => number): void {
   if (patches.length === 0) return;
+  const figure = (value: number): string => value.toFixed(2);
+  const clip = `${figure(px(x))} ${figure(py(y + heightMm))} ${figure(widthMm * POINTS_PER_MM)} ${figure(heightMm * POINTS_PER_MM)} re W n\n`;
   const at = ([x, y]: readonly [number, number]): string => `${px(x).toFixed(2)} ${py(y).toFixed(2)}`;
   let now = '';
   const inked = (colours: string): string => {
@@ -180,7 +172,7 @@ function drawPatches(page: PDFPage, patches: readonly Patch[], px: (xMm: number)
     return `${colours}\n`;
   };
   const drawn = patches.map(({ tone, light, points, edges }) => {
-    const rgb = litColour(TONES[tone], light)
+    const rgb = litColour(STILL_COLOURS[tone], light)
       .map((part) => (part / 255).toFixed(3))
       .join(' ');
     const area = `${inked(`${rgb} rg ${rgb} RG 0.6 w`)}${points.map((point, i) => `${at(point)} ${i === 0 ? 'm' : 'l'}`).join(' ')} h B\n`;
@@ -191,7 +183,7 @@ function drawPatches(page: PDFPage, patches: readonly Patch[], px: (xMm: number)
     return area + lines.join('');
   });
   // by the platform's own deflate: that of the library takes longer than all the rest
-  const content = deflateSync(Buffer.from(`/Artifact BMC\nq\n${drawn.join('')}Q\nEMC\n`, 'latin1'));
+  const content = deflateSync(Buffer.from(`/Artifact BMC\nq\n${clip}${drawn.join('')}Q\nEMC\n`, 'latin1'));
   const { context } = page.doc;
   page.node.addContentStream(context.register(PDFRawStream.of(context.obj({ Filter: 'FlateDecode', Length: content.length }), content)));
 }

@@ -1,16 +1,19 @@
+import type { StillTone } from '@easytuck/core';
 import type { Display, DisplayItem, Face, Ink } from './display.ts';
 import { setText } from './fonts.ts';
 
+const [BLACK, WHITE] = ['#000000', '#ffffff'] as const;
+
 /** A label printer has one ink: the long end is black, the short end hatched, linings are left white. */
 const FILLS: Readonly<Record<Ink, string>> = {
-  ink: '#000000',
-  pencil: '#000000',
-  rule: '#000000',
-  long: '#000000',
+  ink: BLACK,
+  pencil: BLACK,
+  rule: BLACK,
+  long: BLACK,
   short: 'url(#hatch)',
-  longLining: '#ffffff',
-  shortLining: '#ffffff',
-  paper: '#ffffff',
+  longLining: WHITE,
+  shortLining: WHITE,
+  paper: WHITE,
 };
 
 const FONTS: Readonly<Record<Face, string>> = {
@@ -40,9 +43,19 @@ function svgItem(item: DisplayItem): string {
       return `<line x1="${item.x1}" y1="${item.y1}" x2="${item.x2}" y2="${item.y2}" stroke="#000000" stroke-width="${item.strokeMm}"/>`;
     case 'outline':
       return `<path d="${item.d}" transform="translate(${item.x} ${item.y}) scale(${item.scale})" fill="${item.fill ? FILLS[item.fill] : 'none'}" ${item.stroke ? `stroke="#000000" stroke-width="${item.strokeMm / item.scale}"` : ''}/>`;
-    case 'patch':
-      return `<polygon points="${item.points.map((point) => point.join(' ')).join(' ')}" fill="${item.tone === 'longOuter' ? FILLS.long : item.tone === 'shortOuter' ? FILLS.short : FILLS.paper}"/>`;
+    case 'still':
+      // a window of its own: what reaches past it is not shown
+      return [
+        `<svg x="${item.x}" y="${item.y}" width="${item.widthMm}" height="${item.heightMm}" viewBox="${item.x} ${item.y} ${item.widthMm} ${item.heightMm}">`,
+        ...item.patches.map(
+          ({ points, tone }) => `<polygon points="${points.map((point) => point.join(' ')).join(' ')}" fill="${TONES[tone] ?? WHITE}"/>`,
+        ),
+        '</svg>',
+      ].join('');
   }
 }
+
+/** The outer faces of both ends; all else is left white. */
+const TONES: Readonly<Partial<Record<StillTone, string>>> = { longOuter: FILLS.long, shortOuter: FILLS.short };
 
 const escapeXml = (text: string): string => text.replace(/[&<>"]/g, (character) => `&#${character.charCodeAt(0)};`);

@@ -1,12 +1,8 @@
+import { PAPER_MM } from '../paperSizes.ts';
 import type { PaperSize } from '@easytuck/contract';
 import { formatCollarSize, type SettingGauge } from '@easytuck/core';
-import { wrapText, type Display, type DisplayItem, type Measure } from './display.ts';
-
-/** Sheets of paper, upright, in mm (ISO 216; ANSI A). */
-export const PAPER_MM: Readonly<Record<PaperSize, { readonly widthMm: number; readonly heightMm: number }>> = {
-  A4: { widthMm: 210, heightMm: 297 },
-  Letter: { widthMm: 215.9, heightMm: 279.4 },
-};
+import type { Display, DisplayItem, Measure } from '../display.ts';
+import { wrapText } from '../fitText.ts';
 
 const MARGIN_MM = 12;
 const STRIP_HEIGHT_MM = 24;

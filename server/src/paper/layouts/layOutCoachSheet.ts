@@ -18,9 +18,10 @@ import {
   STRIP_WAY,
   type OfferedWay,
 } from '@easytuck/core';
-import { wrapText, type Display, type DisplayItem, type Measure } from '../cards/display.ts';
-import { PAPER_MM } from '../cards/layOutGauge.ts';
-import { clipToBox } from './clipToBox.ts';
+import type { Display, DisplayItem, Measure } from '../display.ts';
+import { wrapText } from '../fitText.ts';
+import { PAPER_MM } from '../paperSizes.ts';
+
 
 const MARGIN_MM = 12;
 const COLUMNS = 2;
@@ -109,7 +110,7 @@ export function layOutCoachSheet(
       late: lateOf(fitting, unit),
     });
     const page = pages[pages.length - 1];
-    page?.push(...picture(still, left, top, { ...view, isMirror: view.isMirror && told !== 'facing' }));
+    page?.push(picture(still, left, top, { ...view, isMirror: view.isMirror && told !== 'facing' }));
     page?.push(...telling(words, i + 1, left, top + PICTURE_MM.height + 5.5, Math.min(PICTURE_MM.width, cellMm.width - 5), measure));
   });
   return pages.map((items) => ({ widthMm, heightMm, items }));
@@ -175,24 +176,28 @@ function head(
   ];
 }
 
+/** A still in its window on the page; what lies wholly outside is left out. */
 function picture(
   still: Still,
   left: number,
   top: number,
   { acrossMm, liftMm, isMirror }: { acrossMm: number; liftMm: number; isMirror: boolean },
-): DisplayItem[] {
+): DisplayItem {
   const scale = PICTURE_MM.width / acrossMm;
-  const [middleX, middleY] = [left + PICTURE_MM.width / 2, top + PICTURE_MM.height / 2];
-  const box = { left, top, right: left + PICTURE_MM.width, bottom: top + PICTURE_MM.height };
-  const items: DisplayItem[] = [];
-  for (const { tone, light, points, edges } of still.patches) {
-    const placed = points.map(([x, y]) => [middleX + (isMirror ? -x : x) * scale, middleY + (y + liftMm) * scale] as const);
-    const clipped = clipToBox(placed, box);
-    if (clipped.length < 3) continue;
-    const isWhole = clipped.length === placed.length;
-    items.push({ kind: 'patch', tone, light, points: clipped, edges: isWhole ? edges : [] });
-  }
-  return items;
+  const { width: widthMm, height: heightMm } = PICTURE_MM;
+  const [middleX, middleY] = [left + widthMm / 2, top + heightMm / 2];
+  const isSeen = (points: readonly (readonly [number, number])[]): boolean =>
+    points.some(([x]) => x > left) &&
+    points.some(([x]) => x < left + widthMm) &&
+    points.some(([, y]) => y > top) &&
+    points.some(([, y]) => y < top + heightMm);
+  const patches = still.patches
+    .map(({ tone, light, points, edges }) => ({
+      ...{ tone, light, edges },
+      points: points.map(([x, y]) => [middleX + (isMirror ? -x : x) * scale, middleY + (y + liftMm) * scale] as const),
+    }))
+    .filter(({ points }) => isSeen(points));
+  return { kind: 'still', x: left, y: top, widthMm, heightMm, patches };
 }
 
 function telling(

@@ -1,5 +1,6 @@
 import type { CardDrawing, SetCard } from '@easytuck/contract';
-import { shorten, wrapText, type Display, type DisplayItem, type Face, type Ink, type Measure } from './display.ts';
+import type { Display, DisplayItem, Face, Ink, Measure } from '../display.ts';
+import { shorten, wrapText } from '../fitText.ts';
 
 /** Sizes of a card's type and parts, in mm. A dense card has the same content. */
 interface CardSizes {

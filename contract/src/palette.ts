@@ -1,0 +1,37 @@
+import type { StillColours } from '@easytuck/core';
+
+/** Colours of the workroom, on screen, on paper and in the icon. Each end of the strip has its own; nothing is told by colour alone. */
+export const PALETTE = {
+  paper: '#f4efe4',
+  card: '#fbf8f1',
+  white: '#ffffff',
+  ink: '#24303a',
+  pencil: '#555b58',
+  thread: '#b9b09a',
+  rule: '#d9d0bc',
+  long: '#24566b',
+  longLining: '#9db8c2',
+  short: '#aa4b24',
+  shortLining: '#e0b59f',
+  tape: '#ecdcae',
+  skin: '#e9d6c1',
+  shirt: '#ffffff',
+  shirtShade: '#f9f8f5',
+  linen: '#fbfaf6',
+  linenShade: '#dde2e2',
+  good: '#35664a',
+  fair: '#8a5a00',
+  bad: '#8f1230',
+} as const;
+
+/** A still in these colours: each end in its own, skin and linen beside it. */
+export const STILL_COLOURS: StillColours = {
+  longOuter: PALETTE.long,
+  longInner: PALETTE.longLining,
+  shortOuter: PALETTE.short,
+  shortInner: PALETTE.shortLining,
+  neck: PALETTE.skin,
+  stand: PALETTE.linen,
+  leaf: PALETTE.white,
+  shirt: PALETTE.linenShade,
+};

@@ -92,3 +92,16 @@ export const keyPose = (choreography: Choreography, key: KeyPose, spacingMm?: nu
   return poseStep(choreography, moment.step, moment.share, spacingMm).pose;
 };
 export const finishedPose = (choreography: Choreography): Pose => keyPose(choreography, 'finished', 1);
+
+/** Tip to tip at key poses and between them, any piece of cloth, and predicted half-widths: what a choreography may be off by. */
+export const TOLERANCE = { keyLengthRatio: 0.005, lengthRatio: 0.01, pieceRatio: 0.05, halfWidthMm: 2 } as const;
+
+/** Cloth is not judged within this of the knot's middle. */
+export const CORE_MM = 20;
+
+/** Rounding of single precision on lengths of a decimetre, in mm. */
+export const SINGLE_MM = 1e-3;
+
+/** Where figures are printed; core itself knows no console. */
+declare const console: { readonly info: (text: string) => void };
+export const print = (text: string): void => console.info(`tying: ${text}`);

@@ -1,36 +1,23 @@
-import type { Point3 } from '../geometry/index.ts';
 import fc from 'fast-check';
-import { fitTie } from '../fit/index.ts';
-import { between, workedTie } from '../testing/index.ts';
+import type { Point3 } from '../geometry/index.ts';
 import {
   bracketPolynomial,
   closeTieRoutes,
+  type Diagram,
   findCrossings,
   jonesOfDiagram,
   jonesPolynomial,
+  type Laurent,
   mirrorPolynomial,
   multiply,
-  nameKnot,
   polynomial,
   referenceRoutes,
   simplifyPath,
   writePolynomial,
-  type Diagram,
-  type Laurent,
-  type TyingFold,
 } from './index.ts';
+import { circle, figureEight, GOOD, torus, written } from './testing.ts';
+import { between } from '../testing/index.ts';
 
-/** Corners of a smooth closed curve, enough of them that the knot is kept. */
-function sampled(curve: (angleRad: number) => Point3, count: number): Point3[] {
-  return Array.from({ length: count }, (_, i) => curve((2 * Math.PI * i) / count));
-}
-
-/** Torus knot that goes twice round the long way and q times round the short way. */
-const torus = (q: number): Point3[] =>
-  sampled((a) => ({ x: (2 + Math.cos(q * a)) * Math.cos(2 * a), y: (2 + Math.cos(q * a)) * Math.sin(2 * a), z: Math.sin(q * a) }), 24 * q);
-const figureEight = (): Point3[] =>
-  sampled((a) => ({ x: (2 + Math.cos(2 * a)) * Math.cos(3 * a), y: (2 + Math.cos(2 * a)) * Math.sin(3 * a), z: Math.sin(4 * a) }), 120);
-const circle = (): Point3[] => sampled((a) => ({ x: Math.cos(a), y: Math.sin(a), z: 0.3 * Math.sin(2 * a) }), 12);
 const mirrored = (path: readonly Point3[]): Point3[] => path.map(({ x, y, z }) => ({ x: -x, y, z }));
 
 /** From the standard tables of knots (Rolfsen's numbering; from memory), left-handed where there are two hands. */
@@ -57,81 +44,15 @@ const TABLE: Readonly<Record<'0_1' | '3_1' | '4_1' | '5_1', Laurent>> = {
   ]),
 };
 
-const written = (path: readonly Point3[], towards?: Point3): string => writePolynomial(jonesPolynomial(path, towards));
-
 /** Directions of view all round. */
 const anyView: fc.Arbitrary<Point3> = fc
   .tuple(between(-1, 1), between(0, 2 * Math.PI))
   .map(([y, a]) => ({ x: Math.sqrt(1 - y * y) * Math.cos(a), y, z: Math.sqrt(1 - y * y) * Math.sin(a) }));
 
 const VIEW: Point3 = { x: 0.1, y: 0.07, z: 1 };
+
 const writhe = (path: readonly Point3[]): number =>
   (findCrossings(simplifyPath(path), VIEW)?.crossings ?? []).reduce((sum, { sign }) => sum + sign, 0);
-
-describe('findCrossings', () => {
-  it('calls a crossing right-handed where the upper piece turns left to run along the lower one', () => {
-    // upper piece to the right, lower piece up, seen from in front
-    const path: Point3[] = [
-      { x: -1, y: 0, z: 1 },
-      { x: 1, y: 0, z: 1 },
-      { x: 2, y: -2, z: 0.5 },
-      { x: 0, y: -1, z: 0 },
-      { x: 0, y: 1, z: 0 },
-    ];
-    expect(findCrossings(path, { x: 0, y: 0, z: 1 })?.crossings.map(({ sign }) => sign)).toEqual([1]);
-    // from behind the upper piece is the lower one, and the hand of the crossing is the same
-    expect(findCrossings(path, { x: 0, y: 0, z: -1 })?.crossings.map(({ sign }) => sign)).toEqual([1]);
-  });
-  it('has no answer where two pieces fall on one another, rather than a wrong one', () => {
-    const flat: Point3[] = [
-      { x: 0, y: 0, z: 0 },
-      { x: 2, y: 0, z: 0 },
-      { x: 1, y: 1, z: 1 },
-      { x: 1, y: 0, z: 2 },
-    ];
-    expect(findCrossings(flat, { x: 0, y: 0, z: 1 })).toBeNull();
-  });
-});
-
-describe('polynomials', () => {
-  it('are written as they are printed, highest power first, without what comes to nothing', () => {
-    expect(
-      writePolynomial(
-        polynomial([
-          [1, 1],
-          [-2, -1],
-          [3, 0],
-          [1, 2],
-          [-1, 2],
-        ]),
-      ),
-    ).toBe('t + 3 - 2t^-1');
-    expect(writePolynomial(polynomial([[-1, 3]]))).toBe('-t^3');
-    expect(writePolynomial(polynomial([]))).toBe('0');
-  });
-  it('multiply as sums do, and mirror twice to themselves', () => {
-    const anyPolynomial = fc
-      .array(fc.tuple(fc.integer({ min: -4, max: 4 }), fc.integer({ min: -5, max: 5 })), { maxLength: 6 })
-      .map(polynomial);
-    const at = (p: Laurent, t: number): number => [...p].reduce((sum, [exponent, coefficient]) => sum + coefficient * t ** exponent, 0);
-    fc.assert(
-      fc.property(anyPolynomial, anyPolynomial, between(0.5, 2), (p, q, t) => {
-        expect(at(multiply(p, q), t)).toBeCloseTo(at(p, t) * at(q, t), 4);
-        expect(at(mirrorPolynomial(p), t)).toBeCloseTo(at(p, 1 / t), 4);
-        expect(mirrorPolynomial(mirrorPolynomial(p))).toEqual(p);
-      }),
-    );
-  });
-});
-
-describe('simplifyPath', () => {
-  it('draws a path without a knot down to a triangle, and leaves a knot its least', () => {
-    expect(simplifyPath(circle())).toHaveLength(3);
-    // a trefoil needs six straight pieces (Randell 1994, from memory)
-    expect(simplifyPath(torus(3)).length).toBeGreaterThanOrEqual(6);
-    expect(simplifyPath(torus(3)).length).toBeLessThan(20);
-  });
-});
 
 describe('jonesPolynomial', () => {
   it.each([
@@ -270,49 +191,3 @@ function stateSum({ crossings, arcCount }: Diagram): Laurent {
   });
   return polynomial(states.flatMap((state) => [...state].map(([exponent, coefficient]) => [coefficient, exponent] as const)));
 }
-
-/** Long end from the wearer's left, front loop to the right, pushed in from the loop's side. */
-const GOOD: TyingFold = { longEnd: 'left', frontLoop: 'right', pushedFrom: 'loop' };
-
-describe('the knot of a bow', () => {
-  it.each([
-    ['square, where the front loop lies opposite to where the long end started', GOOD, { knot: 'square' }],
-    ['a granny, where it lies on that side', { ...GOOD, frontLoop: 'left' }, { knot: 'granny', hand: 'left' }],
-    ['one half-knot only, pushed in from the flat end’s side', { ...GOOD, pushedFrom: 'flatEnd' }, { knot: 'halfKnot', hand: 'left' }],
-    [
-      'one half-knot only, so with the other fold',
-      { ...GOOD, frontLoop: 'left', pushedFrom: 'flatEnd' },
-      { knot: 'halfKnot', hand: 'left' },
-    ],
-  ] as const)('is %s; the other hand gives its mirror image', (_words, fold, name) => {
-    expect(nameKnot(jonesPolynomial(closeTieRoutes(referenceRoutes(fold))))).toEqual(name);
-    const other: TyingFold = { longEnd: 'right', frontLoop: fold.frontLoop === 'left' ? 'right' : 'left', pushedFrom: fold.pushedFrom };
-    expect(nameKnot(jonesPolynomial(closeTieRoutes(referenceRoutes(other))))).toEqual('hand' in name ? { ...name, hand: 'right' } : name);
-  });
-
-  it('is square with the front loop where a fit puts it, in both hands, as it was laid in knots of shoes (Daily-Diamond, Gregg & O’Reilly 2017: the reef holds, the granny slips)', () => {
-    const tie = workedTie();
-    for (const longEnd of ['left', 'right'] as const) {
-      const fit = fitTie({
-        tie,
-        neckPathMm: 412.75,
-        setMm: 842.3,
-        leadMm: 38,
-        longEnd,
-        limits: { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null },
-      });
-      const routes = referenceRoutes({ longEnd, frontLoop: fit.frontLoopSide, pushedFrom: 'loop' });
-      expect(nameKnot(jonesPolynomial(closeTieRoutes(routes)))).toEqual({ knot: 'square' });
-    }
-  });
-
-  it('has the polynomials that are worked out for it by hand', () => {
-    expect(written(closeTieRoutes(referenceRoutes(GOOD)))).toBe('-t^3 + t^2 - t + 3 - t^-1 + t^-2 - t^-3');
-    expect(written(closeTieRoutes(referenceRoutes({ ...GOOD, pushedFrom: 'flatEnd' })))).toBe('t^-1 + t^-3 - t^-4');
-  });
-
-  it('is nothing of the kind for other knots', () => {
-    expect(nameKnot(jonesPolynomial(circle()))).toEqual({ knot: 'unknot' });
-    expect(nameKnot(jonesPolynomial(figureEight()))).toEqual({ knot: 'other' });
-  });
-});

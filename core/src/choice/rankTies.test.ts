@@ -1,63 +1,32 @@
 import fc from 'fast-check';
 import {
-  DEFAULT_EASE_MM,
-  evenLeadMm,
-  fitWearer,
-  prepareTie,
-  schoolSet,
-  usableSettings,
-  neckPathMm,
-  resolveLimits,
-  SMALL_MM,
-  type WornCollar,
-} from '../fit/index.ts';
-import { anyTie, WORKED_TIE, workedTie, between } from '../testing/index.ts';
-import {
-  collarCustoms,
+  type Candidate,
   customsOf,
   ENOUGH_ROOM_MM,
+  type Fullness,
   fullnessOf,
+  type Hands,
   NO_TASTE,
   OCCASIONS,
-  rankTies,
-  type Candidate,
-  type Fullness,
-  type Hands,
   type RankedTie,
-  type RankingHabits,
+  rankTies,
   type Taste,
   type TieDress,
 } from './index.ts';
-
-const WORN: WornCollar = {
-  collar: { system: 'in', label: 16 },
-  easeMm: DEFAULT_EASE_MM,
-  style: 'turndown',
-  collarPointsMm: null,
-  neckBreadthMm: null,
-  faceWidthMm: null,
-};
-
-const BLACK_SILK: TieDress = { shape: 'butterfly', fibre: 'silk', weave: 'twill', look: 'black' };
-const WHITE_PIQUE: TieDress = { shape: 'batwing', fibre: 'cotton', weave: 'pique', look: 'white' };
-const RED_WOOL: TieDress = { shape: 'club', fibre: 'wool', weave: null, look: 'patterned' };
-const HABITS: RankingHabits = { school: 'true', smallMm: SMALL_MM, longEnd: 'left' };
-const worked = (change: Partial<Candidate> = {}): Candidate => ({
-  id: 'a',
-  prepared: workedTie(),
-  inStock: 1,
-  dress: BLACK_SILK,
-  ...change,
-});
+import { BLACK_SILK, HABITS, RED_WOOL, WHITE_PIQUE, worked, WORN } from './testing.ts';
+import { evenLeadMm, fitWearer, neckPathMm, prepareTie, resolveLimits, schoolSet, usableSettings, type WornCollar } from '../fit/index.ts';
+import { anyTie, between, WORKED_TIE, workedTie } from '../testing/index.ts';
 
 const anyTaste: fc.Arbitrary<Taste> = fc.record({
   occasion: fc.constantFrom(...OCCASIONS),
   fullness: fc.constantFrom<Fullness | null>('trim', 'classic', 'full', null),
   hands: fc.constantFrom<Hands | null>('sure', 'learning', 'needsHelp', null),
 });
+
 const anyDrawer: fc.Arbitrary<readonly Candidate[]> = fc
   .array(fc.record({ prepared: anyTie, inStock: fc.nat(3), dress: fc.constantFrom(BLACK_SILK, WHITE_PIQUE, RED_WOOL) }), { maxLength: 12 })
   .map((ties) => ties.map((tie, i) => ({ id: `tie ${i}`, ...tie })));
+
 const anyWorn: fc.Arbitrary<WornCollar> = fc
   .record({
     label: between(13, 20),
@@ -192,48 +161,5 @@ describe('what the house and the wearer’s hands ask for', () => {
     const { spreadMm } = fitWearer(workedTie(), WORN, 4, evenLeadMm(workedTie()), 'left').fit;
     const [on] = rankTies([worked()], { ...WORN, faceWidthMm: spreadMm }, HABITS);
     expect(on?.kind === 'wearable' && on.reasons.map(({ what }) => what)).not.toContain('past');
-  });
-});
-
-describe('dress custom', () => {
-  it('says what is worn when (common practice, no source)', () => {
-    const against = (occasion: Taste['occasion'], dress: TieDress, heightMm = 55, inStock = 5): string[] =>
-      customsOf(occasion, dress, heightMm, inStock)
-        .filter(({ speaks }) => speaks === 'against')
-        .map(({ what }) => what);
-    // white piqué, of whatever fibre
-    expect(against('whiteTie', WHITE_PIQUE)).toEqual([]);
-    expect(against('whiteTie', { ...WHITE_PIQUE, fibre: 'silk' })).toEqual([]);
-    expect(against('whiteTie', { ...WHITE_PIQUE, fibre: 'linen' })).toEqual([]);
-    expect(against('whiteTie', { ...WHITE_PIQUE, weave: 'chambray' })).toEqual(['notPique']);
-    expect(against('whiteTie', { ...WHITE_PIQUE, weave: null })).toEqual([]);
-    expect(against('whiteTie', BLACK_SILK)).toEqual(['notWhite']);
-    // black or midnight blue, of silk or an evening weave; velvet
-    expect(against('blackTie', BLACK_SILK)).toEqual([]);
-    expect(against('blackTie', { ...BLACK_SILK, look: 'midnightBlue' })).toEqual([]);
-    expect(against('blackTie', { ...BLACK_SILK, weave: 'velvet' })).toEqual([]);
-    expect(against('blackTie', { ...BLACK_SILK, fibre: 'cotton', weave: 'velvet' })).toEqual([]);
-    expect(against('blackTie', { ...BLACK_SILK, fibre: 'polyester', weave: 'satin' })).toEqual([]);
-    expect(against('blackTie', { ...BLACK_SILK, fibre: 'cotton', weave: 'pique' })).toEqual(['notEveningCloth']);
-    expect(against('blackTie', RED_WOOL)).toEqual(['notBlack']);
-    expect(against('business', RED_WOOL, 64)).toEqual(['fullByDay']);
-    expect(against('daytime', { ...BLACK_SILK, weave: 'satin' }, 50)).toEqual(['eveningClothByDay']);
-    expect(against('daytime', { ...BLACK_SILK, fibre: 'cotton', weave: 'velvet' }, 50)).toEqual(['eveningClothByDay']);
-    expect(against('weddingParty', BLACK_SILK, 55, 2)).toEqual(['fewForSet']);
-    expect(against('weddingParty', BLACK_SILK, 55, 3)).toEqual([]);
-    expect(against('other', RED_WOOL)).toEqual([]);
-  });
-
-  it('puts what it asks for first, whatever else speaks for another', () => {
-    const drawer = [worked({ id: 'black', dress: BLACK_SILK }), worked({ id: 'white', dress: WHITE_PIQUE, inStock: 0 })];
-    const first = (occasion: Taste['occasion']) => rankTies(drawer, WORN, HABITS, { ...NO_TASTE, occasion })[0]?.id;
-    expect([first('whiteTie'), first('blackTie'), first('other')]).toEqual(['white', 'black', 'black']);
-  });
-
-  it('knows both schools of wings, and where spare ends go on a button-down', () => {
-    expect(collarCustoms('blackTie', 'wing', 'behind')).toEqual(['wingsBehind']);
-    expect(collarCustoms('blackTie', 'wing', 'over')).toEqual(['wingsOver']);
-    expect(collarCustoms('whiteTie', 'buttonDown', 'behind')).toEqual(['wingForWhiteTie', 'buttonDownInformal']);
-    expect(collarCustoms('business', 'buttonDown', 'behind')).toEqual(['tuckSpareEnds']);
   });
 });

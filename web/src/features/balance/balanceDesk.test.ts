@@ -1,45 +1,17 @@
-import { tieInput, type Fitting, type Tying } from '@easytuck/contract';
-import { sampleTie } from '@easytuck/contract/testing';
-import { doubtReadings, EVEN_ENOUGH, learnTie, observationsOf, prepareTie, type FinishTarget } from '@easytuck/core';
+import { doubtReadings, EVEN_ENOUGH } from '@easytuck/core';
 import {
   clothOf,
-  deskOf,
   doubtWords,
-  isMisread,
-  effectOn,
   judge,
   needsRetie,
+  type PullTold,
   pullWords,
+  type ReadHalves,
   stateOf,
   UNEVENNESS_WORDS,
-  widthAdvice,
-  type DeskTie,
-  type PullTold,
-  type ReadHalves,
 } from './balanceDesk.ts';
-import { scaleOver } from './scaleOver.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
-import { drawOn, NOT_TRIED, triedOn, triedWords } from './whatIf.ts';
-
-const TIE = prepareTie(tieInput.parse(sampleTie));
-const FITTING = {
-  result: { setMm: 842.3, drawInMm: 0 },
-  leadMm: 38.05,
-  collar: { text: '16', system: 'in', label: 16 },
-  easeMm: 6.35,
-  longEnd: 'left',
-} as unknown as Fitting;
-const DESK: DeskTie = deskOf(FITTING, TIE);
-const fine = (mm: number): string => `${Math.round(mm)} mm`;
-const LEVEL = { tiltRad: 0, knotOffMm: 0 };
-const EVEN: FinishTarget = { kind: 'even' };
-const read = (
-  frontLoopMm: number | null,
-  frontFlatEndMm: number | null,
-  backLoopMm: number | null,
-  backFlatEndMm: number | null,
-): ReadHalves => ({ frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm });
-const judged = (halves: ReadHalves, target = EVEN) => judge(DESK, stateOf(DESK, halves, LEVEL), target, EVEN_ENOUGH, 124);
+import { DESK, EVEN, fine, judged, LEVEL, read, TIE } from './testing.ts';
 
 describe('the balance desk', () => {
   it('starts from the fitting’s own set, lead and neck path', () => {
@@ -146,113 +118,6 @@ describe('the balance desk', () => {
 
   it('counts the loop’s cloth twice', () => {
     expect(clothOf({ loopMm: 60, flatEndMm: 50, slackMm: 4 })).toEqual({ loopMm: 120, flatEndMm: 50, slackMm: 4, wholeMm: 174 });
-  });
-});
-
-describe('advice on the width', () => {
-  const advice = (wantedSpreadMm: number, half = 62) => {
-    const halves = read(half, half, half, half);
-    return widthAdvice(judge(DESK, stateOf(DESK, halves, LEVEL), EVEN, EVEN_ENOUGH, wantedSpreadMm), wantedSpreadMm, 3);
-  };
-
-  it('is none within tolerance, and names the nearest setting and what it gives past it', () => {
-    expect(advice(126)).toBeNull();
-    const wide = advice(115.5);
-    expect(wide?.widerByMm).toBeCloseTo(8.5, 1);
-    // half a size, 12.7 mm of band, is 4.2 mm of bow: two settings shorter
-    expect(wide?.setting?.lengthMm).toBeCloseTo(842.3 - 2 * 12.7, 6);
-    expect(wide?.spreadMm).toBeCloseTo(124 - (2 * 12.7) / 3, 1);
-  });
-
-  it('is held back where no knot takes so much or so little: a band off its mark, or a mis-read', () => {
-    const at = (half: number) => isMisread(DESK, stateOf(DESK, read(half, half, half, half), LEVEL));
-    expect([62, 66, 68].map(at)).toEqual([false, false, true]);
-    expect(isMisread(DESK, { ...stateOf(DESK, read(62, 62, 40, 40), LEVEL), back: { loopMm: 40, flatEndMm: 40, slackMm: 0 } })).toBe(true);
-  });
-
-  it('says where no setting of the band comes nearer, and waits until no pull is left', () => {
-    const fixed = prepareTie(tieInput.parse({ ...sampleTie, hardware: { kind: 'fixed', lengthMm: 842.3 } }));
-    const desk = { ...DESK, tie: fixed };
-    const even = judge(desk, stateOf(desk, read(62, 62, 62, 62), LEVEL), EVEN, EVEN_ENOUGH, 110);
-    expect(widthAdvice(even, 110, 3)).toMatchObject({ setting: null });
-    expect(widthAdvice(judged(read(68, 50, 55, 68)), 110, 3)).toBeNull();
-  });
-});
-
-describe('the scale of a chart', () => {
-  it('goes by round lengths, in steps that do not crowd', () => {
-    expect(scaleOver([118, 131.4], 'cm')).toEqual({ domain: [115, 135], ticks: [115, 120, 125, 130, 135] });
-    expect(scaleOver([-3, 3, 40], 'cm').ticks).toEqual([-10, 0, 10, 20, 30, 40]);
-    expect(scaleOver([120, 120], 'cm')).toEqual({ domain: [120, 125], ticks: [120, 125] });
-    // in inches the round lengths are quarters and eighths
-    expect(scaleOver([118, 131.4], 'in').ticks.map((mm) => mm / 25.4)).toEqual(
-      [4.625, 4.75, 4.875, 5, 5.125, 5.25].map((inches) => expect.closeTo(inches, 9) as number),
-    );
-  });
-});
-
-describe('what if a layer is drawn', () => {
-  const BOW = { loopMm: 60, flatEndMm: 50, slackMm: 4 };
-
-  it('moves both its ends, and puts it back', () => {
-    const tail = drawOn(BOW, NOT_TRIED, 'tailSide', 6);
-    expect(triedOn(BOW, tail)).toEqual({ loopMm: 63, flatEndMm: 44, slackMm: 4 });
-    expect(drawOn(BOW, tail, 'flatEnd', 6)).toEqual(NOT_TRIED);
-    const knot = drawOn(BOW, tail, 'knotSide', 3);
-    expect(triedOn(BOW, knot)).toEqual({ loopMm: 64.5, flatEndMm: 44, slackMm: 1 });
-    expect(drawOn(BOW, knot, 'knotSide', -3)).toEqual(tail);
-    expect(triedWords(drawOn(BOW, tail, 'knotSide', -2), fine)).toEqual([
-      'layer that shortens the flat end 6 mm out',
-      'layer that tightens the knot 2 mm back',
-    ]);
-    expect(triedWords(drawOn(BOW, NOT_TRIED, 'flatEnd', 2.4), fine)).toEqual(['flat end 2 mm out']);
-  });
-
-  it('stops where an edge would leave the picture, and lets one come back that is out of it', () => {
-    expect(triedOn(BOW, drawOn(BOW, NOT_TRIED, 'flatEnd', 500)).flatEndMm).toBeLessThanOrEqual(98);
-    expect(triedOn(BOW, drawOn(BOW, NOT_TRIED, 'tailSide', 500)).flatEndMm).toBe(5);
-    const wide = { loopMm: 120, flatEndMm: 50, slackMm: 0 };
-    expect(drawOn(wide, NOT_TRIED, 'knotSide', 4)).toEqual(NOT_TRIED);
-    expect(drawOn(wide, NOT_TRIED, 'knotSide', -4).knotSideMm).toBe(-4);
-  });
-});
-
-describe('what tyings teach', () => {
-  const tying = (id: string, at: string, change: Partial<Tying> = {}): Tying =>
-    ({
-      ...read(60, 60, 62, 62),
-      id,
-      wearerId: 'w',
-      outcome: 'tied',
-      setMm: 842.3,
-      leadMm: 38.1,
-      neckPathMm: 412.75,
-      isConfirmed: false,
-      tiedAt: at,
-      ...change,
-    }) as Tying;
-
-  it('counts only tyings that were tied, measured whole, and with a known set; oldest first', () => {
-    const observations = observationsOf([
-      tying('late', '2026-11-25T10:00:00.000Z'),
-      tying('early', '2026-11-24T10:00:00.000Z'),
-      tying('half', '2026-11-24T11:00:00.000Z', { backLoopMm: null }),
-      tying('fault', '2026-11-24T12:00:00.000Z', { outcome: 'fault' }),
-      tying('unknown', '2026-11-24T13:00:00.000Z', { setMm: null }),
-    ]);
-    expect(observations.map(({ id }) => id)).toEqual(['early', 'late']);
-    // the worked case: 15.73 of the short end
-    expect(observations[0]?.shortMm).toBeCloseTo(15.725, 6);
-  });
-
-  it('moves the prediction by two thirds of what the knot takes more, and the even lead by the difference', () => {
-    const now = learnTie(TIE, observationsOf([tying('one', '2026-11-24T10:00:00.000Z')]));
-    expect(now.beliefs.short.meanMm).toBeCloseTo(13.6, 1);
-    const { before, after, evenLeadMm } = effectOn(DESK, TIE, now.beliefs);
-    expect(after.frontSpread.meanMm - before.front.spreadMm).toBeCloseTo((-2 / 3) * (now.beliefs.short.meanMm - 9.75), 6);
-    // a millimetre of take-up is two thirds of one of bow, and so is what is not known of it
-    expect(after.frontSpread.sdMm).toBeCloseTo((2 / 3) * now.beliefs.short.sdMm, 9);
-    expect(evenLeadMm).toBeCloseTo(now.beliefs.long.meanMm - now.beliefs.short.meanMm, 9);
   });
 });
 

@@ -1,0 +1,64 @@
+import { DEFAULT_EASE_MM, evenLeadMm, naturalSetMm, neckPathMm, predictBows } from './index.ts';
+import { COLLAR_16, PATH_MM } from './testing.ts';
+import { workedTie } from '../testing/index.ts';
+import { inchesToMm } from '../units/index.ts';
+
+describe('the worked case: the tie of docs/model.md on a 16 in collar with a quarter inch of ease', () => {
+  const tie = workedTie();
+
+  it('has a neck path of 412.75 mm', () => {
+    expect(neckPathMm(COLLAR_16, DEFAULT_EASE_MM)).toBeCloseTo(PATH_MM, 9);
+  });
+
+  it('takes up 9.75 mm of the short end and 47.8 mm of the long, 57.55 in all; the even lead is 38.05 mm', () => {
+    expect(tie.takeUp.knotHeightMm).toBeCloseTo(19.5, 9);
+    expect(tie.takeUp.shortMm).toBeCloseTo(9.75, 9);
+    expect(tie.takeUp.longMm).toBeCloseTo(47.8, 9);
+    expect(tie.takeUp.shortMm + tie.takeUp.longMm).toBeCloseTo(57.55, 9);
+    expect(evenLeadMm(tie)).toBeCloseTo(38.05, 9);
+    // 1½ in to the nearest eighth; leads of 1 to 2 in are common practice, no source.
+    expect(Math.round(evenLeadMm(tie) / inchesToMm(1 / 8)) / 8).toBe(1.5);
+  });
+
+  it('comes out as cut, 124 mm, at 842.3 mm tip to tip, 470.3 mm nose to nose, crossing 9.75 mm before the nose', () => {
+    const setMm = naturalSetMm(tie, PATH_MM);
+    expect(setMm).toBeCloseTo(842.3, 9);
+    expect(setMm - 2 * 186).toBeCloseTo(470.3, 9);
+    const { front, back } = predictBows(tie, PATH_MM, setMm, 38.05);
+    expect(front.spreadMm).toBeCloseTo(124, 9);
+    expect(back.spreadMm).toBeCloseTo(124, 9);
+    expect(front.crossingAtMm).toBeCloseTo(-9.75, 9);
+    expect(front.foldAtMm).toBeCloseTo(62, 9);
+    expect(front.centreAtMm).toBeCloseTo(124, 9);
+  });
+
+  it.each([
+    [12.7, 119.8, 4.2, -3.4],
+    [38.1, 111.3, 12.7, 9.3],
+  ])(
+    'with the band %d mm shorter comes out at %d mm, fold %d mm past the belly, crossing at %d mm',
+    (shorterMm, spreadMm, foldPastMm, crossingMm) => {
+      const { front } = predictBows(tie, PATH_MM, 842.3 - shorterMm, 38.05);
+      expect(front.spreadMm).toBeCloseTo(spreadMm, 1);
+      expect(front.foldAtMm - 62).toBeCloseTo(foldPastMm, 1);
+      expect(front.crossingAtMm).toBeCloseTo(crossingMm, 1);
+    },
+  );
+
+  it.each([
+    [25.4, 128.2, 119.8],
+    [44.45, 121.9, 126.1],
+    [50.8, 119.75, 128.25],
+    [62, 116.0, 132.0],
+  ])('with a lead of %d mm has a front bow of %d and a back bow of %d mm', (leadMm, frontMm, backMm) => {
+    const { front, back } = predictBows(tie, PATH_MM, 842.3, leadMm);
+    expect(Math.abs(front.spreadMm - frontMm)).toBeLessThanOrEqual(0.05);
+    expect(Math.abs(back.spreadMm - backMm)).toBeLessThanOrEqual(0.05);
+  });
+
+  it('gives a third of an inch of bow for an inch of band, and 4.2 mm for half a collar size', () => {
+    const at = (setMm: number): number => predictBows(tie, PATH_MM, setMm, 38.05).front.spreadMm;
+    expect(at(842.3 + 25.4) - at(842.3)).toBeCloseTo(25.4 / 3, 9);
+    expect(at(842.3 + 12.7) - at(842.3)).toBeCloseTo(4.2, 1);
+  });
+});

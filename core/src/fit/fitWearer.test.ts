@@ -1,0 +1,41 @@
+import { DEFAULT_EASE_MM, estimateNeckBreadthMm, fitWearer, prepareTie, resolveLimits } from './index.ts';
+import { COLLAR_16 } from './testing.ts';
+import { WORKED_TIE, workedTie } from '../testing/index.ts';
+
+describe('fitWearer', () => {
+  const worn = {
+    collar: COLLAR_16,
+    easeMm: DEFAULT_EASE_MM,
+    style: 'turndown',
+    collarPointsMm: null,
+    neckBreadthMm: null,
+    faceWidthMm: null,
+  } as const;
+
+  it('estimates the neck as round where it was not measured, and says so', () => {
+    expect(estimateNeckBreadthMm(COLLAR_16)).toBeCloseTo(129.36, 2);
+    expect(resolveLimits(worn)).toMatchObject({ neckEstimated: true, pointsEstimated: true, collarPointsMm: 130, faceWidthMm: null });
+    expect(resolveLimits({ ...worn, neckBreadthMm: 120 })).toMatchObject({ neckBreadthMm: 120, neckEstimated: false });
+  });
+
+  it('holds a bow to the points of wings only where they were measured: the bow lies over them', () => {
+    expect(resolveLimits({ ...worn, style: 'wing' }).collarPointsMm).toBeNull();
+    expect(resolveLimits({ ...worn, style: 'wing', collarPointsMm: 110 }).collarPointsMm).toBe(110);
+  });
+
+  it('answers for a step of the hardware', () => {
+    const { fit, setting } = fitWearer(workedTie(), worn, 4, 38.05, 'left');
+    expect(setting.position).toEqual({ kind: 'mark', mark: { system: 'in', label: 16 } });
+    expect(fit.spreadMm).toBeCloseTo(124, 9);
+    expect(() => fitWearer(workedTie(), worn, 9, 38.05, 'left')).toThrow(RangeError);
+  });
+
+  it('advises folding lengthwise where the knot face would pass a third of the height', () => {
+    expect(fitWearer(workedTie(), worn, 4, 38.05, 'left').fit.foldLengthwise).toBe(false);
+    const wide = prepareTie({
+      ...WORKED_TIE,
+      blade: { ...WORKED_TIE.blade, bandWidthMm: 40, bellyWidthMm: 48, waistWidthMm: 44, tailWidthMm: 48 },
+    });
+    expect(fitWearer(wide, worn, 4, 38.05, 'left').fit.foldLengthwise).toBe(true);
+  });
+});

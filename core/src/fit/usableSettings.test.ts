@@ -1,0 +1,35 @@
+import { DEFAULT_EASE_MM, fitTie, neckPathMm, prepareTie, usableSettings } from './index.ts';
+import { NO_LIMITS } from './testing.ts';
+import { settingAt } from '../strip/index.ts';
+import { HALF_SIZE_SLOTS, WORKED_TIE, workedTie } from '../testing/index.ts';
+
+describe('usableSettings', () => {
+  const path = (inches: number): number => neckPathMm({ system: 'in', label: inches }, DEFAULT_EASE_MM);
+  const lead = 38.05;
+
+  it('finds the settings that can be worn', () => {
+    const usable = usableSettings(workedTie(), path(16), lead, NO_LIMITS);
+    expect(usable.kind).toBe('some');
+    if (usable.kind !== 'some') return;
+    for (const { step } of [usable.shortest, usable.longest]) {
+      const { lengthMm } = settingAt(HALF_SIZE_SLOTS, step);
+      expect(
+        fitTie({ tie: workedTie(), neckPathMm: path(16), setMm: lengthMm, leadMm: lead, longEnd: 'left', limits: NO_LIMITS }).grade,
+      ).not.toBe('outside');
+    }
+  });
+
+  it.each([
+    [22, 'bandTooShort'],
+    [11, 'bandTooLong'],
+  ])('says why nothing fits a collar of %d in: %s', (inches, reason) => {
+    const usable = usableSettings(workedTie(), path(inches), lead, NO_LIMITS);
+    expect(usable).toMatchObject({ kind: 'none', reason });
+    if (usable.kind === 'none' && 'byMm' in usable) expect(usable.byMm).toBeGreaterThan(0);
+  });
+
+  it('says when the step jumps over what would fit', () => {
+    const coarse = prepareTie({ ...WORKED_TIE, hardware: { kind: 'slots', shortestMm: 700, stepCount: 2, pitchMm: 300, marks: null } });
+    expect(usableSettings(coarse, path(16), lead, NO_LIMITS)).toEqual({ kind: 'none', reason: 'stepTooCoarse' });
+  });
+});

@@ -1,0 +1,32 @@
+/** A tie on the balance desk. */
+import { type Fitting, tieInput } from '@easytuck/contract';
+import { sampleTie } from '@easytuck/contract/testing';
+import { EVEN_ENOUGH, type FinishTarget, prepareTie } from '@easytuck/core';
+import { deskOf, type DeskTie, judge, type ReadHalves, stateOf } from './balanceDesk.ts';
+
+export const TIE = prepareTie(tieInput.parse(sampleTie));
+
+export const FITTING = {
+  result: { setMm: 842.3, drawInMm: 0 },
+  leadMm: 38.05,
+  collar: { text: '16', system: 'in', label: 16 },
+  easeMm: 6.35,
+  longEnd: 'left',
+} as unknown as Fitting;
+
+export const DESK: DeskTie = deskOf(FITTING, TIE);
+
+export const fine = (mm: number): string => `${Math.round(mm)} mm`;
+
+export const LEVEL = { tiltRad: 0, knotOffMm: 0 };
+
+export const EVEN: FinishTarget = { kind: 'even' };
+
+export const read = (
+  frontLoopMm: number | null,
+  frontFlatEndMm: number | null,
+  backLoopMm: number | null,
+  backFlatEndMm: number | null,
+): ReadHalves => ({ frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm });
+
+export const judged = (halves: ReadHalves, target = EVEN) => judge(DESK, stateOf(DESK, halves, LEVEL), target, EVEN_ENOUGH, 124);

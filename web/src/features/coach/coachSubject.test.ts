@@ -1,0 +1,65 @@
+import type { Fitting, Wearer } from '@easytuck/contract';
+import { lateFor, settingForGirth, subjectOfFitting, subjectOfTie, tiedBy } from './coachSubject.ts';
+import { TIE } from './testing.ts';
+
+const WEARER = {
+  id: 'w',
+  name: 'Corin Attleby',
+  collar: { text: '16', system: 'in', label: 16 },
+  easeMm: 6.35,
+  longEnd: 'right',
+} as unknown as Wearer;
+
+describe('the coach’s subject', () => {
+  it('is a tie at the setting next to its natural set, with the even lead, in the wearer’s own hand', () => {
+    const subject = subjectOfTie(TIE, WEARER);
+    expect(subject).toMatchObject({ setMm: 842.3, longEnd: 'right', wearer: { name: 'Corin Attleby' } });
+    // the worked case of docs/model.md: 16 in, lead 38.05 mm, a spread of 124 mm
+    expect(subject.leadMm).toBeCloseTo(38.05, 2);
+    const { fit } = tiedBy(subject, 'main', null);
+    expect(fit.front.spreadMm).toBeCloseTo(124, 0);
+    expect(subjectOfTie(TIE, null)).toMatchObject({ wearer: null, longEnd: 'left' });
+  });
+
+  it('is a fitting’s own finished set and lead, in the late school too, with where to tie it', () => {
+    const fitting = {
+      id: 'f',
+      tie: TIE,
+      step: 4,
+      wearer: { id: 'w', name: 'W' },
+      collar: { text: '16', system: 'in', label: 16 },
+      easeMm: 6.35,
+      leadMm: 30,
+      longEnd: 'left',
+      result: { setMm: 842.3, drawInMm: 50.8 },
+    };
+    const subject = subjectOfFitting(fitting as unknown as Fitting);
+    expect(subject).toMatchObject({ setMm: 842.3, leadMm: 30, fittingId: 'f', late: { longest: { step: 8 }, mark: { step: 4 } } });
+    // worked case of docs/model.md: the bow on the card is 124 mm wide, and so is the coach's with the even lead
+    expect(tiedBy({ ...subject, leadMm: 38.05 }, 'main', null).fit.spreadMm).toBeCloseTo(124, 1);
+  });
+
+  it('lets the band out for the way with even ends, whatever the school', () => {
+    const subject = subjectOfTie(TIE, WEARER);
+    expect(lateFor(subject, 'main')).toBeNull();
+    expect(lateFor(subject, 'evenEnds')).toMatchObject({ longest: { step: 8 }, mark: { step: 4 } });
+    expect(lateFor({ ...subject, tie: { ...TIE, hardware: { kind: 'fixed', lengthMm: 842 } } }, 'evenEnds')).toBeNull();
+  });
+
+  it('has no lead where the way has none: the back bow then comes out narrower by two thirds of it', () => {
+    const subject = subjectOfTie(TIE, WEARER);
+    const even = tiedBy(subject, 'evenEnds', null);
+    expect(even.leadMm).toBe(0);
+    expect(even.fit.front.spreadMm - even.fit.back.spreadMm).toBeCloseTo((2 / 3) * subject.leadMm, 6);
+  });
+
+  it('gives the same bow on a thigh, with the band let out by the difference of the girths, or says what the band lacks', () => {
+    const subject = subjectOfTie(TIE, WEARER);
+    const girth = subject.collarGirthMm + 25.4;
+    expect(tiedBy(subject, 'main', girth).fit.front.spreadMm).toBeCloseTo(tiedBy(subject, 'main', null).fit.front.spreadMm, 6);
+    expect(settingForGirth(subject, girth).setting.nearest.lengthMm).toBeCloseTo(842.3 + 25.4, 6);
+    expect(settingForGirth(subject, 520).setting.beyondMm).toBeGreaterThan(0);
+    // a place as thick as the collar wants the set of the neck
+    expect(settingForGirth(subject, subject.collarGirthMm).setting).toMatchObject({ nearest: { step: 4 }, beyondMm: 0 });
+  });
+});

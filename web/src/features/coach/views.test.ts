@@ -1,0 +1,22 @@
+import type { Told } from '@easytuck/contract';
+import type { TyingStep } from '@easytuck/core';
+import { bestView, VIEW_NAMES, viewOf } from './views.ts';
+
+describe('views', () => {
+  it('look from the other side in the other hand, where they look from a side at all', () => {
+    for (const name of VIEW_NAMES) {
+      const [left, right] = [viewOf(name, 'left'), viewOf(name, 'right')];
+      expect(right.towards.x).toBeCloseTo(-left.towards.x, 12);
+      expect(right.awayMm).toBe(left.awayMm);
+    }
+  });
+
+  it('show the passage from above, and all that a mirror shows in the mirror, or facing where somebody helps', () => {
+    const views = (reader: Told): string[] =>
+      (['lead', 'passage', 'backBow', 'halfKnot', 'balance'] as TyingStep[]).map((step) => bestView(step, reader));
+    expect(views('wearer')).toEqual(['mirror', 'passage', 'passage', 'side', 'mirror']);
+    expect(views('behind')).toEqual(views('wearer'));
+    expect(views('facing')).toEqual(['facing', 'passage', 'passage', 'side', 'facing']);
+    expect([viewOf('mirror', 'left').onTheLeft, viewOf('facing', 'left').onTheLeft]).toEqual(['left', 'right']);
+  });
+});

@@ -160,7 +160,12 @@ type StillItem = Extract<DisplayItem, { kind: 'still' }>;
  * Draws a still through its window, as one stream of the page's content written as text: there are thousands of patches, and an
  * object for each operator takes seconds. The window is the PDF's own clipping path (ISO 32000-1, 8.5.4).
  */
-function drawStill(page: PDFPage, { x, y, widthMm, heightMm, patches }: StillItem, px: (xMm: number) => number, py: (yMm: number) => number): void {
+function drawStill(
+  page: PDFPage,
+  { x, y, widthMm, heightMm, patches }: StillItem,
+  px: (xMm: number) => number,
+  py: (yMm: number) => number,
+): void {
   if (patches.length === 0) return;
   const figure = (value: number): string => value.toFixed(2);
   const clip = `${figure(px(x))} ${figure(py(y + heightMm))} ${figure(widthMm * POINTS_PER_MM)} ${figure(heightMm * POINTS_PER_MM)} re W n\n`;

@@ -22,7 +22,6 @@ import type { Display, DisplayItem, Measure } from '../display.ts';
 import { wrapText } from '../fitText.ts';
 import { PAPER_MM } from '../paperSizes.ts';
 
-
 const MARGIN_MM = 12;
 const COLUMNS = 2;
 const ROWS = 3;

@@ -1,10 +1,7 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ConnectionRefusedError, DatabaseError } from 'sequelize';
-import { isDatabaseAway, isWorthRetrying } from './database/databaseErrors.ts';
-import { ProblemError } from './problem.ts';
-import { openTestShop, type TestShop } from './testing.ts';
+import { openTestShop, type TestShop } from '../testing.ts';
 
 describe('the built interface', () => {
   let shop: TestShop;
@@ -59,41 +56,5 @@ describe('the built interface', () => {
     const answer = await page('/assets/..%2f..%2f..%2f..%2fetc%2fpasswd', {});
     expect(answer.statusCode).toBeGreaterThanOrEqual(400);
     expect(answer.body).not.toContain('root:');
-  });
-});
-
-describe('errors of the database', () => {
-  const databaseError = (code: string): DatabaseError => new DatabaseError(Object.assign(new Error(code), { code, sql: '' }));
-  it.each(['ECONNRESET', 'ER_SERVER_SHUTDOWN', 'ER_CONNECTION_KILLED', 'ER_SOCKET_UNEXPECTED_CLOSE'])('know %s as away', (code) => {
-    expect(isDatabaseAway(databaseError(code))).toBe(true);
-    expect(isWorthRetrying(databaseError(code))).toBe(false);
-  });
-  it('know a refused connection as away, also as the cause of another error', () => {
-    const refused = new ConnectionRefusedError(new Error('refused'));
-    expect(isDatabaseAway(refused)).toBe(true);
-    expect(isDatabaseAway(Object.assign(new Error('outer'), { cause: databaseError('EPIPE') }))).toBe(true);
-  });
-  it.each(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT'])('know %s as worth another try', (code) => {
-    expect([isWorthRetrying(databaseError(code)), isDatabaseAway(databaseError(code))]).toEqual([true, false]);
-  });
-  it('know a mistake of our own as neither', () => {
-    expect([isWorthRetrying(databaseError('ER_PARSE_ERROR')), isDatabaseAway(databaseError('ER_PARSE_ERROR'))]).toEqual([false, false]);
-    expect(isDatabaseAway('thrown')).toBe(false);
-  });
-});
-
-describe('ProblemError', () => {
-  it('crosses the wire with its sentence, and a detail only where there is more to say', () => {
-    expect(new ProblemError('notFound').toProblem()).toEqual({
-      type: '/problems/notFound',
-      title: 'There is no such record.',
-      status: 404,
-      code: 'notFound',
-    });
-    expect(new ProblemError('stale', { detail: 'Look again.', current: { version: 2 } }).toProblem()).toMatchObject({
-      status: 409,
-      detail: 'Look again.',
-      current: { version: 2 },
-    });
   });
 });

@@ -1,24 +1,21 @@
-import { POINTS_PER_MM } from './paper/renderPdf.ts';
-import { OFFERED_WAYS } from '@easytuck/core';
-import { type Fitting, type PrinterState } from '@easytuck/contract';
-import Fastify from 'fastify';
+import type { Fitting } from '@easytuck/contract';
 import { getDocument, OPS, type PDFPageProxy } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { v7 as uuid } from 'uuid';
-import { shorten, wrapText } from './paper/fitText.ts';
-import { measureText, setText } from './paper/fonts.ts';
-import { A6_MM, layOutCard } from './paper/layouts/layOutCard.ts';
-import { layOutCoachSheet } from './paper/layouts/layOutCoachSheet.ts';
-import { simulatedPrinter } from './modules/printer/service.ts';
-import { aFitting, aTie, aWearer, openTestShop, type TestShop } from './testing.ts';
+import { measureText } from './fonts.ts';
+import { A6_MM, layOutCard } from './layouts/layOutCard.ts';
+import { textOf, tie } from './testing.ts';
+import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../testing.ts';
 
 let shop: TestShop;
+
 let fitting: Fitting;
-const tie = aTie({ name: 'Printed tie' });
+
 beforeAll(async () => {
   shop = await openTestShop();
   await shop.app.inject({ method: 'POST', url: '/api/ties', payload: tie });
   fitting = await giveOut({ occasion: 'blackTie' });
 });
+
 afterAll(async () => {
   await shop.close();
 });
@@ -29,6 +26,7 @@ async function giveOut(change: Parameters<typeof aFitting>[2]): Promise<Fitting>
 }
 
 const MM_PER_POINT = 25.4 / 72;
+
 /** A point of PDF is 0.35 mm; sizes are written to a hundredth of one. */
 const WITHIN_MM = 0.01;
 
@@ -39,12 +37,11 @@ async function pagesOf(url: string): Promise<PDFPageProxy[]> {
   const document = await getDocument({ data: new Uint8Array(answer.rawPayload), verbosity: 0 }).promise;
   return Promise.all(Array.from({ length: document.numPages }, (_, i) => document.getPage(i + 1)));
 }
+
 const sizeMm = (page: PDFPageProxy): number[] => {
   const { width, height } = page.getViewport({ scale: 1 });
   return [width * MM_PER_POINT, height * MM_PER_POINT];
 };
-const textOf = async (page: PDFPageProxy): Promise<string> =>
-  (await page.getTextContent()).items.map((item) => ('str' in item ? item.str : '')).join(' ');
 
 /** Straight lines of a page, as lengths across and up, in mm. */
 async function linesMm(page: PDFPageProxy): Promise<{ across: number; up: number; x: number }[]> {
@@ -178,109 +175,6 @@ describe('the set card', () => {
   });
 });
 
-describe('the coach sheet', () => {
-  it.each(['A4', 'Letter'])('tells all steps of the main way on two sheets of %s, in vectors, in the wearer’s own sides', async (paper) => {
-    const pages = await pagesOf(`/api/paper/coach-sheets/${fitting.id}?paper=${paper}`);
-    expect(pages).toHaveLength(2);
-    const text = (await Promise.all(pages.map(textOf))).join(' ');
-    for (const words of [
-      'Rosalind Åkesson-Quaye',
-      'Printed tie',
-      '1. Drape',
-      '8. Find the passage',
-      '12. Collar down',
-      'on your right',
-      'presses the throat',
-    ])
-      expect(text).toContain(words);
-    const operators = (await pages[1]?.getOperatorList())?.fnArray ?? [];
-    expect(operators).not.toContain(OPS.paintImageXObject);
-    expect(operators.filter((fn) => fn === OPS.constructPath).length).toBeGreaterThan(1000);
-  });
-
-  it('keeps every picture and every line of text on the sheet, in every way, on both papers', () => {
-    const outside: string[] = [];
-    for (const way of OFFERED_WAYS)
-      for (const paper of ['A4', 'Letter'] as const)
-        for (const { widthMm, heightMm, items } of layOutCoachSheet(
-          fitting,
-          way,
-          way === 'helper' ? 'facing' : 'wearer',
-          'in',
-          paper,
-          measureText,
-        ))
-          for (const item of items) {
-            const isIn =
-              item.kind === 'still'
-                ? item.x > 10 && item.x + item.widthMm < widthMm - 10 && item.y > 20 && item.y + item.heightMm < heightMm - 30
-                : item.kind !== 'text' || (item.y < heightMm - 4 && item.x + measureText(item.text, item.face, item.sizeMm) < widthMm);
-            if (!isIn) outside.push(`${way}, ${paper}: ${JSON.stringify(item)}`);
-          }
-    expect(outside).toEqual([]);
-  });
-
-  it('shows each picture through a window of the PDF’s own, so that no cloth reaches past it', async () => {
-    const stills = layOutCoachSheet(fitting, 'main', 'wearer', 'in', 'A4', measureText).flatMap(({ items }) =>
-      items.filter((item) => item.kind === 'still'),
-    );
-    // some of the cloth does reach past its picture: the band round the neck, the long end on its way
-    expect(stills.some(({ x, patches }) => patches.some(({ points }) => points.some(([at]) => at < x - 1)))).toBe(true);
-    const pages = await pagesOf(`/api/paper/coach-sheets/${fitting.id}?paper=A4`);
-    const windows = (
-      await Promise.all(
-        pages.map(async (page) => {
-          const { fnArray, argsArray } = await page.getOperatorList();
-          const heightPt = page.view[3] ?? Number.NaN;
-          // a window is a rectangle made a clipping path: its bounds come with the path before it
-          return fnArray.flatMap((fn, i) => {
-            if (fn !== OPS.clip) return [];
-            const path = argsArray.slice(i + 1, i + 2)[0] as readonly unknown[];
-            const [left, low, right, high] = Array.from(path[2] as ArrayLike<number>).map((pt) => pt / POINTS_PER_MM);
-            return [{ x: left, y: heightPt / POINTS_PER_MM - (high ?? 0), widthMm: (right ?? 0) - (left ?? 0), heightMm: (high ?? 0) - (low ?? 0) }];
-          });
-        }),
-      )
-    ).flat();
-    expect(windows).toHaveLength(stills.length);
-    for (const [i, { x, y, widthMm, heightMm }] of stills.entries()) {
-      expect(windows[i]?.x).toBeCloseTo(x, 1);
-      expect(windows[i]?.y).toBeCloseTo(y, 1);
-      expect(windows[i]?.widthMm).toBeCloseTo(widthMm, 1);
-      expect(windows[i]?.heightMm).toBeCloseTo(heightMm, 1);
-    }
-  });
-
-  it('draws the late school’s bow at its finished set, and says what to let out and take in', async () => {
-    const late = await giveOut({ school: 'late' });
-    const patches = (of: Fitting): unknown[] =>
-      layOutCoachSheet(of, 'main', 'wearer', 'in', 'A4', measureText).flatMap(({ items }) => items.filter(({ kind }) => kind === 'still'));
-    expect(patches(late)).toEqual(patches(fitting));
-    const text = (await Promise.all((await pagesOf(`/api/paper/coach-sheets/${late.id}`)).map(textOf))).join(' ');
-    expect(text).toContain('Let the band out to mark 18 for tying');
-    expect(text).toContain('Take the band back in to mark 16');
-  });
-
-  it('speaks to a helper who faces the wearer, with the pictures turned', async () => {
-    const text = (await Promise.all((await pagesOf(`/api/paper/coach-sheets/${fitting.id}?told=facing`)).map(textOf))).join(' ');
-    expect(text).toContain('as you face the wearer');
-    expect(text).toContain('the wearer’s left (on your right)');
-    expect(text).not.toContain('mirror');
-    const xs = (told: 'wearer' | 'facing'): number[] =>
-      layOutCoachSheet(fitting, 'main', told, 'in', 'A4', measureText)
-        .slice(0, 1)
-        .flatMap(({ items }) => items.flatMap((item) => (item.kind === 'still' ? item.patches.flatMap(({ points }) => points[0]?.[0] ?? []) : [])))
-        .slice(0, 40);
-    expect(xs('facing')).not.toEqual(xs('wearer'));
-  });
-
-  it('is refused for a way that nobody knows, and for a fitting that is not there', async () => {
-    const of = (path: string) => shop.app.inject({ method: 'GET', url: `/api/paper/coach-sheets/${path}` });
-    expect((await of(`${fitting.id}?way=magic`)).statusCode).toBe(400);
-    expect((await of(uuid())).statusCode).toBe(404);
-  });
-});
-
 describe('set tables', () => {
   it('give a tie’s set, lead and room for every quarter size from 13 to 20 in, as the model works them out', async () => {
     const pages = await pagesOf(`/api/paper/set-tables/ties/${tie.id}?paper=A4`);
@@ -352,59 +246,5 @@ describe('the setting gauge', () => {
     const [page] = await pagesOf(`/api/paper/gauges/${long.id}?paper=Letter`);
     if (!page) throw new Error('a gauge has a page');
     expect(await textOf(page)).toContain('join the second piece here');
-  });
-});
-
-describe('type', () => {
-  it('is measured as it is set, wrapped and shortened by that', () => {
-    expect(measureText('mm', 'text', 10)).toBeCloseTo(2 * measureText('m', 'text', 10), 1);
-    const lines = wrapText('one two three four five', 'text', 4, 20, measureText);
-    expect(lines.join(' ')).toBe('one two three four five');
-    for (const line of lines) expect(measureText(line, 'text', 4)).toBeLessThanOrEqual(20);
-    expect(shorten('a long name', 'figure', 4, 10, measureText)).toMatch(/…$/);
-  });
-  it('shows a lozenge for letters it does not have, so that no name stops a card', () => {
-    expect(setText('Ann 陳', 'text')).toBe('Ann ◊');
-  });
-});
-
-describe('the label printer', () => {
-  it('is handed the card as SVG under a key, and its state is passed on', async () => {
-    const received: { id: string; title: string; svg: string }[] = [];
-    const state = (): PrinterState => ({
-      state: 'ready',
-      labelsLeft: 9,
-      isSimulated: true,
-      jobs: received.map(({ id, title }) => ({ id, title, state: 'printed', hasImage: true })),
-    });
-    const printer = Fastify();
-    printer.get('/state', async () => state());
-    printer.post('/jobs', async ({ body }) => {
-      received.push(body as (typeof received)[number]);
-      return state();
-    });
-    printer.get('/jobs/:id', async (_request, reply) => reply.type('image/png').send(Buffer.from('png')));
-    const printerUrl = await printer.listen({ host: '127.0.0.1', port: 0 });
-    const withPrinter = await openTestShop({ printerUrl });
-    await withPrinter.app.inject({ method: 'POST', url: '/api/ties', payload: tie });
-    const sent = aFitting({ kind: 'new', id: uuid(), name: 'A <b> & "c"' }, tie.id);
-    await withPrinter.app.inject({ method: 'POST', url: '/api/fittings', payload: sent });
-    const jobId = uuid();
-    const answer = await withPrinter.app.inject({ method: 'POST', url: '/api/printer/jobs', payload: { jobId, fittingId: sent.id } });
-    expect(answer.json()).toMatchObject({ state: 'ready', jobs: [{ id: jobId, title: 'A <b> & "c": Printed tie' }] });
-    expect(received[0]?.svg).toMatch(/^<svg [^>]*width="105mm" height="70mm"/);
-    expect(received[0]?.svg).not.toContain('<b>');
-    const image = await withPrinter.app.inject({ method: 'GET', url: `/api/printer/jobs/${jobId}/image` });
-    expect([image.headers['content-type'], image.body]).toEqual(['image/png', 'png']);
-
-    await printer.close();
-    expect((await withPrinter.app.inject({ method: 'GET', url: '/api/printer' })).json()).toMatchObject({ state: 'offline' });
-    const away = await withPrinter.app.inject({ method: 'POST', url: '/api/printer/jobs', payload: { jobId: uuid(), fittingId: sent.id } });
-    expect(away.json()).toMatchObject({ status: 503, code: 'printerAway' });
-    await withPrinter.close();
-  });
-  it('is none where none is connected', async () => {
-    expect(await simulatedPrinter(undefined).state()).toMatchObject({ state: 'none' });
-    await expect(simulatedPrinter(undefined).print({ id: 'a', title: '', svg: '' })).rejects.toThrow('No label printer is connected');
   });
 });

@@ -28,18 +28,21 @@ describe('cloth', () => {
   });
 
   it.each(TYING_WAYS)('keeps its length and stays out of the neck at 60 moments between each two key poses, tied %s', (way) => {
+    const worst = { length: 0, depth: 0 };
     for (const longEnd of ['left', 'right'] as const) {
       const choreography = choreograph(MEASURES, longEnd, way);
       for (const step of longEnd === 'left' ? ownSteps(choreography) : choreography.steps) {
         for (let i = 0; i <= 60; i += longEnd === 'left' ? 1 : 10) {
           const { pose } = poseStep(choreography, step, i / 60);
-          figures.length = Math.max(figures.length, Math.abs(measureCloth(pose).lengthMm / MEASURES.setMm - 1));
-          figures.depth = Math.max(figures.depth, depthInCollar(pose, MEASURES.collarRadiusMm, -18, 50));
+          worst.length = Math.max(worst.length, Math.abs(measureCloth(pose).lengthMm / MEASURES.setMm - 1));
+          worst.depth = Math.max(worst.depth, depthInCollar(pose, MEASURES.collarRadiusMm, -18, 50));
         }
       }
     }
-    expect(figures.length).toBeLessThan(TOLERANCE.lengthRatio);
-    expect(figures.depth).toBeLessThan(SINGLE_MM);
+    figures.length = Math.max(figures.length, worst.length);
+    figures.depth = Math.max(figures.depth, worst.depth);
+    expect(worst.length).toBeLessThan(TOLERANCE.lengthRatio);
+    expect(worst.depth).toBeLessThan(SINGLE_MM);
   });
 
   it.each(DOZEN)('does not pass through cloth or collar at any key pose, on %s', (_name, measures) => {

@@ -1,5 +1,5 @@
 import { control, FORWARD, straight, to } from './poses/controls.ts';
-import { layAt, type Frame } from './timeline.ts';
+import { layAt, type Frame, soundFrames } from './timeline.ts';
 
 /** A strip of two straight strands at a height; enough to see where a moment lies between frames. */
 const frame = (share: number, y: number, more: Partial<Frame> = {}): Frame => ({
@@ -62,11 +62,24 @@ describe('a moment between frames', () => {
     }
   });
 
-  it('cannot be between frames of different make, or of none', () => {
-    const short = frame(1, 0);
-    expect(() => layAt([frame(0, 0), { ...short, strip: { ...short.strip, long: short.strip.long.slice(1) } }], 0.5)).toThrow(
-      'frames of a step have as many controls each',
-    );
+  // also where it is the first that has fewer: what the others have more of would otherwise be dropped in silence
+  it.each(['short', 'long'] as const)('cannot be between frames whose %s ends are led through unlike many controls', (end) => {
+    const [one, other] = [frame(0, 0), frame(1, 0)];
+    const fewer = { ...other, strip: { ...other.strip, [end]: other.strip[end].slice(1) } };
+    for (const frames of [
+      [one, fewer],
+      [{ ...fewer, share: 0 }, other],
+    ]) {
+      expect(() => layAt(frames, 0.5)).toThrow('frames of a step have as many controls each');
+      expect(() => soundFrames(frames)).toThrow('frames of a step have as many controls each');
+    }
+  });
+
+  it('is of a step that has frames, in their order', () => {
     expect(() => layAt([], 0)).toThrow('at least one frame');
+    expect(() => soundFrames([])).toThrow('at least one frame');
+    expect(() => soundFrames([frame(0, 0), frame(0.7, 0), frame(0.7, 0)])).toThrow('in order, not 0.7 after 0.7');
+    const sound = [frame(0, 0), frame(1, 0)];
+    expect(soundFrames(sound)).toBe(sound);
   });
 });

@@ -139,7 +139,9 @@ export function isRunning(pid: number): boolean {
 const pause = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 async function waitUntil(holds: () => boolean | Promise<boolean>, otherwise: string): Promise<void> {
-  for (const began = Date.now(); !(await holds()); await pause(20)) {
+  const began = Date.now();
+  while (!(await holds())) {
+    await pause(20);
     if (Date.now() - began > BACK_WITHIN_MS) throw new Error(otherwise);
   }
 }

@@ -24,7 +24,9 @@ export async function findingsOf(page: Page): Promise<LayoutFindings> {
     /** Put over the page on purpose, or only there for readers. */
     const isApart = (element: Element): boolean => {
       for (let at: Element | null = element; at; at = at.parentElement) {
-        const { position, clip, clipPath, zIndex } = style(at);
+        const { position, clipPath, zIndex } = style(at);
+        // (clip is old, and what the interface's library hides words with)
+        const clip = style(at).getPropertyValue('clip');
         if (position === 'fixed' || clip.startsWith('rect(0') || clipPath.startsWith('inset(50')) return true;
         if (position === 'absolute' && Number(zIndex) > 0) return true;
       }

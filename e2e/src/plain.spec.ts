@@ -96,7 +96,7 @@ test.describe('by keyboard alone', () => {
         await page.keyboard.press(key);
       }
     };
-    const type = (text: string): Promise<void> => press(...text);
+    const type = (text: string): Promise<void> => press(...Array.from(text));
     await press('/');
     await type('piet');
     await expect(page.getByRole('option', { name: /Piet van Hollum/ })).toBeVisible();

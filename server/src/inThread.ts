@@ -31,7 +31,7 @@ export function inThread<Answer, Said = never>(module: URL, { data, onSaid, most
     signal?.addEventListener('abort', cancel, { once: true });
     worker.on('message', (message: ThreadAnswer<Answer> | Said) => {
       if (typeof message === 'object' && message !== null && 'answer' in message) resolve(message.answer);
-      else onSaid?.(message as Said);
+      else onSaid?.(message);
     });
     worker.once('error', reject);
     worker.once('exit', () => {

@@ -1,6 +1,5 @@
 import { DEFAULT_EASE_MM, prepareTie, SCHOOLS, schoolSet } from './index.ts';
 import { COLLAR_16 } from './testing.ts';
-import type { Hardware } from '../strip/index.ts';
 import { HALF_SIZE_SLOTS, WORKED_TIE, workedTie } from '../testing/index.ts';
 
 describe('schools', () => {
@@ -24,7 +23,7 @@ describe('schools', () => {
   });
 
   it('sets an unnumbered band where the bow comes out as cut', () => {
-    const loose = prepareTie({ ...WORKED_TIE, hardware: { ...HALF_SIZE_SLOTS, marks: null } as Hardware });
+    const loose = prepareTie({ ...WORKED_TIE, hardware: { ...HALF_SIZE_SLOTS, marks: null } });
     expect(set('true', loose).wantedMm).toBeCloseTo(842.3, 9);
     expect(set('true', loose).mark).toBeNull();
     expect(set('easy', loose).wantedMm).toBeCloseTo(848.65, 9);

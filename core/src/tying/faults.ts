@@ -177,7 +177,7 @@ const BAND_LOWERED: readonly number[] = [0, 0, 0, 0, 0.25, 0.72];
 /** The knot and the bow hanging below the button or standing forward of it; the band goes down to them. */
 function bothLowered(y: number, z: number): ChangedEnds {
   const by = (c: Control, share: number): Control => ({ ...c, at: to(c.at.x, c.at.y + y * share, c.at.z + z * share) });
-  const lowered = <End extends Parts<'band'>>(end: End): Parts<string> =>
+  const lowered = (end: Parts<string>): Parts<string> =>
     Object.fromEntries(
       Object.entries(end).map(([name, controls]) => [name, controls.map((c, k) => by(c, name === 'band' ? (BAND_LOWERED[k] ?? 1) : 1))]),
     );

@@ -1,18 +1,8 @@
 import type { Side } from '../fit/index.ts';
 import type { Point3 } from '../geometry/index.ts';
 import { jonesPolynomial, mirrorPolynomial, nameKnot, writePolynomial } from '../knot/index.ts';
-import {
-  atFolds,
-  atTips,
-  choreograph,
-  closePose,
-  faultyBow,
-  jonesOfPose,
-  type KeyPose,
-  knotOfPose,
-  type Pose,
-  TYING_FAULTS,
-} from './index.ts';
+import type { TYING_FAULTS } from './index.ts';
+import { atFolds, atTips, choreograph, closePose, faultyBow, jonesOfPose, type KeyPose, knotOfPose, type Pose } from './index.ts';
 import { DOZEN, finishedPose, keyPose, MAIN, MEASURES } from './testing.ts';
 import { TYING_WAYS } from './ways.ts';
 

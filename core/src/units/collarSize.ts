@@ -81,7 +81,7 @@ const LARGEST_KEPT: Readonly<Record<CollarSystem, number>> = { in: 21, cm: 54 };
  */
 export function doubtedCollar({ system, label }: CollarSize): CollarSize | null {
   if (label <= LARGEST_KEPT[system] || !Number.isInteger(label)) return null;
-  const backwards = Number([...String(label)].reverse().join(''));
+  const backwards = Number(Array.from(String(label)).reverse().join(''));
   const likely = COLLAR_SYSTEMS.find((each) => isInRange(backwards, each));
   return likely === undefined ? null : { system: likely, label: backwards };
 }

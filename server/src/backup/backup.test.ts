@@ -184,7 +184,7 @@ describe('bringing back', () => {
   const refusal = (path: string, over = true, url = shop.databaseUrl): Promise<string> =>
     restoreShop(url, path, { over }).then(
       () => 'taken',
-      (error: Error) => `${error.name}: ${error.message}`,
+      (error: unknown) => String(error),
     );
 
   it('never happens over records without saying so, and what was there is backed up first', async () => {

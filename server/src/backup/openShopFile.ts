@@ -39,7 +39,7 @@ export async function openShopFile(path: string): Promise<ShopFile> {
 export async function checkShopFile(path: string): Promise<Manifest> {
   const file = await openShopFile(path);
   try {
-    for (const { name } of file.manifest.tables) for await (const line of file.lines(name)) void line;
+    for (const { name } of file.manifest.tables) for await (const _line of file.lines(name));
     return file.manifest;
   } finally {
     file.close();

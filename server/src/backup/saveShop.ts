@@ -70,7 +70,7 @@ async function writeZip(connection: Connection, path: string, reason: BackupReas
     return written;
   })();
   // a failure of either ends both
-  const [written] = await Promise.all([work.catch((error: Error) => Promise.reject(destroyed(zip, error))), done]);
+  const [written] = await Promise.all([work.catch((error: unknown) => Promise.reject(destroyed(zip, error))), done]);
   return written;
 }
 
@@ -82,8 +82,9 @@ async function nameOfShop(connection: Connection): Promise<string> {
   return row?.name ?? '';
 }
 
-function destroyed(zip: ZipFile, error: Error): Error {
-  (zip.outputStream as PassThrough).destroy(error);
+function destroyed(zip: ZipFile, thrown: unknown): Error {
+  const error = thrown instanceof Error ? thrown : new Error('the shop could not be written out', { cause: thrown });
+  if (zip.outputStream instanceof PassThrough) zip.outputStream.destroy(error);
   return error;
 }
 

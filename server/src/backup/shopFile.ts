@@ -80,10 +80,7 @@ export function readRow(columns: readonly ShopColumn[], line: string): (string |
     const value = written[name];
     if (value === undefined || value === null) return null;
     if (kind === 'document') return JSON.stringify(value);
-    if (kind === 'time')
-      return String(value as string)
-        .replace('T', ' ')
-        .replace('Z', '');
+    if (kind === 'time' && typeof value === 'string') return value.replace('T', ' ').replace('Z', '');
     return value as string | number;
   });
 }

@@ -16,7 +16,7 @@ export function wrapText(text: string, face: Face, sizeMm: number, widthMm: numb
 /** A text on one line, cut with an ellipsis where it is too wide. */
 export function shorten(text: string, face: Face, sizeMm: number, widthMm: number, measure: Measure): string {
   if (measure(text, face, sizeMm) <= widthMm) return text;
-  const letters = [...text];
+  const letters = Array.from(text);
   const fits = (count: number): boolean => measure(`${letters.slice(0, count).join('')}…`, face, sizeMm) <= widthMm;
   let [few, many] = [1, letters.length];
   while (many - few > 1) {

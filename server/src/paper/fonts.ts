@@ -68,7 +68,7 @@ export const measureText: Measure = (text, face, sizeMm) => {
 /** A text with only letters that the face has: others are shown as a lozenge, so that nobody's name stops a card. */
 export function setText(text: string, face: Face): string {
   const opened = font(face);
-  return [...text.normalize('NFC')]
+  return Array.from(text.normalize('NFC'))
     .map((letter) => (opened.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0) ? letter : letter.trim() === '' ? ' ' : '◊'))
     .join('');
 }

@@ -29,13 +29,19 @@ export function at(record: unknown, path: string): unknown {
     );
 }
 
+/** A text or a number at a path, as text; nothing else is written into a cell. */
+function textAt(record: unknown, path: string): string {
+  const value = at(record, path);
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+}
+
 const plainNumber = (value: unknown): string => (typeof value === 'number' ? String(Math.round(value * 1e6) / 1e6) : '');
 
 /** Text as it is. */
 export const textColumn = <D>(name: string, path: string): Column<D> => ({
   name,
   path,
-  write: (data) => String(at(data, path) ?? ''),
+  write: (data) => textAt(data, path),
   read: (cell, row) => put(row, path, cell),
 });
 
@@ -45,7 +51,7 @@ export const wordColumn = <D>(name: string, path: string, blank?: unknown, words
   path,
   words,
   write: (data) => {
-    const value = String(at(data, path) ?? '');
+    const value = textAt(data, path);
     return words[value] ?? value;
   },
   read: (cell, row) => {
@@ -74,7 +80,7 @@ export const numberColumn = <D>(name: string, path: string, blank?: null): Colum
 export const dayColumn = <D>(name: string, path: string): Column<D> => ({
   name,
   path,
-  write: (data) => String(at(data, path) ?? ''),
+  write: (data) => textAt(data, path),
   read: (cell, row) => put(row, path, cell.trim() === '' ? null : cell.trim()),
 });
 

@@ -179,7 +179,7 @@ const partsOf = (record: unknown): ReadonlySet<string> =>
 /** A value of a file as it may be shown. */
 function shown(value: unknown): string {
   if (value === undefined || value === null) return '';
-  return typeof value === 'object' ? JSON.stringify(value) : String(value as string | number | boolean);
+  return typeof value === 'string' ? value : JSON.stringify(value);
 }
 
 function checked<Data>(

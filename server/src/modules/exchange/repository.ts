@@ -69,7 +69,7 @@ export function importLog(jobs: Sequelize): ImportLog {
           VALUES (?, ?, ?, ?, 'waiting', 0, 0, 0, UTC_TIMESTAMP(3), UTC_TIMESTAMP(3))`,
         { replacements: values, type: QueryTypes.INSERT },
       );
-      if (Number(inserted) === 1) return 'now';
+      if (inserted === 1) return 'now';
       const row = await read(key);
       if (row?.kind !== kind || row.mode !== mode || row.fingerprint !== fingerprint) return 'taken';
       if (row.state === 'done' || row.isRunning === 1) return 'before';
@@ -78,7 +78,7 @@ export function importLog(jobs: Sequelize): ImportLog {
           WHERE id = ? AND state <> 'done' AND NOT (${IS_RUNNING})`,
         { replacements: [key], type: QueryTypes.UPDATE },
       );
-      return Number(taken) === 1 ? 'now' : 'before';
+      return taken === 1 ? 'now' : 'before';
     },
     find: async (key) => {
       const row = await read(key);

@@ -177,11 +177,11 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
           ...values,
           most,
         ]);
-        return Number(row?.found ?? 0);
+        return row?.found ?? 0;
       }
       const { where, values } = shown === 'current' ? { where: CURRENT, values: [] } : listed(shown, today);
       const [row] = await readRows<{ found: number }>(sequelize, `SELECT COUNT(*) AS found FROM wearers WHERE ${where}`, [...values]);
-      return Number(row?.found ?? 0);
+      return row?.found ?? 0;
     },
     isReferred: async (id, transaction) => {
       for (const [table, column] of [

@@ -10,7 +10,7 @@ let asked: { path: string; init: RequestInit | undefined }[] = [];
 function answer(response: Response | null): void {
   asked = [];
   globalThis.fetch = (path, init) => {
-    asked.push({ path: String(path), init });
+    asked.push({ path: path instanceof Request ? path.url : path.toString(), init });
     return response ? Promise.resolve(response) : Promise.reject(new TypeError('fetch failed'));
   };
 }

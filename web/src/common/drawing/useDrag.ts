@@ -2,10 +2,10 @@ import { useCallback, useRef, type PointerEvent } from 'react';
 import { flushSync } from 'react-dom';
 
 interface Drag {
-  readonly onPointerDown: (event: PointerEvent<Element>) => void;
-  readonly onPointerMove: (event: PointerEvent<Element>) => void;
-  readonly onPointerUp: (event: PointerEvent<Element>) => void;
-  readonly onPointerCancel: (event: PointerEvent<Element>) => void;
+  readonly onPointerDown: (event: PointerEvent) => void;
+  readonly onPointerMove: (event: PointerEvent) => void;
+  readonly onPointerUp: (event: PointerEvent) => void;
+  readonly onPointerCancel: (event: PointerEvent) => void;
 }
 
 /**
@@ -15,7 +15,7 @@ interface Drag {
 export function useDrag<V>(onStart: () => V, onMove: (start: V, byPx: number) => void): Drag {
   const held = useRef<{ readonly start: V; readonly fromPx: number } | null>(null);
   const onPointerDown = useCallback(
-    (event: PointerEvent<Element>) => {
+    (event: PointerEvent) => {
       if (event.button !== 0) return;
       event.currentTarget.setPointerCapture(event.pointerId);
       held.current = { start: onStart(), fromPx: event.clientX };
@@ -23,7 +23,7 @@ export function useDrag<V>(onStart: () => V, onMove: (start: V, byPx: number) =>
     [onStart],
   );
   const onPointerMove = useCallback(
-    (event: PointerEvent<Element>) => {
+    (event: PointerEvent) => {
       const drag = held.current;
       // Within the event, so that drawings and numbers are in the very next frame and not in the one after it.
       if (drag) flushSync(() => onMove(drag.start, event.clientX - drag.fromPx));

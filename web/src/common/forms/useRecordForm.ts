@@ -162,7 +162,7 @@ export function useRecordForm<R extends { readonly version: number }, V extends 
       setClashes([]);
       setArrived([]);
       setChanged(false);
-      reset(formOf(saved) as DefaultValues<V>);
+      reset(formOf(saved));
     },
     [name, formOf, reset],
   );

@@ -63,6 +63,8 @@ function Words() {
         label="Find a word"
         value={sought}
         onChange={(event) => setSought(event.target.value)}
+        // opened on purpose to be typed into: the keyboard belongs there
+        // eslint-disable-next-line jsx-a11y/no-autofocus
         autoFocus
         sx={{ maxWidth: '20rem', mb: 2 }}
         slotProps={{ htmlInput: { autoComplete: 'off' } }}

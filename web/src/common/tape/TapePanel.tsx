@@ -92,7 +92,7 @@ export function TapePanel({ onClose, docked = true }: { onClose?: () => void; do
         min={0}
         max={1000}
         value={Math.min(1000, lengthMm)}
-        onChange={(_event, value) => pull(value as number)}
+        onChange={(_event, value) => pull(value)}
         tabIndex={-1}
         sx={{ color: COLOURS.ink }}
       />

@@ -66,7 +66,6 @@ export function TapeProvider({ tape = simulatedTape, children }: { tape?: TapeMe
 
 /** Writes as a hand would, so that the form that owns the field hears of it. */
 function writeIntoField(field: HTMLInputElement, text: string): void {
-  const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set;
-  setter?.call(field, text);
+  Reflect.set(HTMLInputElement.prototype, 'value', text, field);
   field.dispatchEvent(new Event('input', { bubbles: true }));
 }

@@ -46,7 +46,7 @@ export function useCoach(subject: CoachSubject): Coach {
   const { length } = useUnits();
   const [state, dispatch] = useReducer(coachReducer, null, () => ({
     ...COACH_START,
-    ...readStored<Kept>(STORED, (value) => (typeof value === 'object' ? (value as Kept) : null), {}),
+    ...readStored<Kept>(STORED, (value) => (typeof value === 'object' ? value : null), {}),
   }));
   // a place about as thick as the collar: the band that fits the one then fits the other
   const [thighGirthMm, setThighGirthMm] = useState(() => Math.round(subject.collarGirthMm));

@@ -113,6 +113,8 @@ export function MergeAny({ wearer }: { wearer: Wearer }) {
                 </Box>
               </Box>
             )}
+            // opened on purpose to be typed into: the keyboard belongs there
+            // eslint-disable-next-line jsx-a11y/no-autofocus
             renderInput={(params) => <TextField {...params} label="Find by name" autoFocus />}
           />
           <Button variant="outlined" onClick={() => setOpen(false)} sx={{ mt: 2 }}>

@@ -63,6 +63,8 @@ export function Offers({ ties, tieId, rankingFor, onChoose }: OffersProps) {
           aria-expanded
           aria-controls={listId}
           aria-activedescendant={shown[active] ? `${listId}-${active}` : undefined}
+          // opened on purpose to be typed into: the keyboard belongs there
+          // eslint-disable-next-line jsx-a11y/no-autofocus
           autoFocus
           autoComplete="off"
           placeholder="Find by name, cloth or code"

@@ -25,7 +25,7 @@ const BACK_WITHIN_MS = 60_000;
 const SAVERS = 4;
 
 /** Number of a part's process as it is now. */
-export function pidOf({ folder }: Killable, part: 'database' | 'server'): number {
+function pidOf({ folder }: Killable, part: 'database' | 'server'): number {
   if (part === 'database') return Number(readFileSync(join(folder, 'database.pid'), 'utf8'));
   return (JSON.parse(readFileSync(join(folder, 'running.json'), 'utf8')) as { serverPid: number }).serverPid;
 }

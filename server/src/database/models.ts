@@ -23,7 +23,7 @@ export interface WearerRow {
 }
 
 /** A word of a wearer's name, or a beginning of one. */
-export interface WearerWordRow {
+interface WearerWordRow {
   word: string;
   seenAt: Date;
   wearerId: string;
@@ -40,7 +40,7 @@ export interface WearerMeasureRow {
 }
 
 /** A tie that a wearer owns. */
-export interface WearerTieRow {
+interface WearerTieRow {
   wearerId: string;
   tieId: string;
   since: Date;

@@ -53,7 +53,7 @@ export type DisplayItem =
     };
 
 /** A flat patch of a still, in mm of the page. */
-export interface PaperPatch {
+interface PaperPatch {
   readonly tone: StillTone;
   readonly light: number;
   readonly points: readonly (readonly [x: number, y: number])[];

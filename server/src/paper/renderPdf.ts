@@ -11,7 +11,7 @@ import { PdfTags, type Tag } from './tagPdf.ts';
 export const POINTS_PER_MM = 72 / 25.4;
 
 /** Where a display goes on a page, in mm from the page's upper left corner. */
-export interface Placed {
+interface Placed {
   readonly display: Display;
   readonly x: number;
   readonly y: number;

@@ -27,7 +27,7 @@ export function runningIn(folder) {
 }
 
 /** Number of the private database's process as it is now: it is another one after it was started again. @param {string} folder */
-export const databasePidIn = (folder) => Number(readFileSync(join(folder, 'database.pid'), 'utf8'));
+const databasePidIn = (folder) => Number(readFileSync(join(folder, 'database.pid'), 'utf8'));
 
 /** Address of the private database that runs in a folder, its password included. @param {string} folder */
 export function databaseUrlIn(folder) {

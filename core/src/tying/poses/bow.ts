@@ -112,7 +112,7 @@ export function longBowParts(m: TyingMeasures, lay: BowLay): Parts<'wrap' | 'und
 }
 
 /** {@link longBowParts} one after another. */
-export const longBow = (m: TyingMeasures, lay: BowLay): Control[] => inOrder(longBowParts(m, lay));
+const longBow = (m: TyingMeasures, lay: BowLay): Control[] => inOrder(longBowParts(m, lay));
 
 /** Long end from the crossing to the middle of the knot's front. */
 export function wrap(m: TyingMeasures, lay: Pick<BowLay, 'loose' | 'longTurn'>): Control[] {
@@ -190,7 +190,7 @@ function loop(side: SideSign, r: number, from: number, back: number, ahead: (out
 }
 
 /** Both whole strands of a bow on the wearer. */
-export function bowStrands(m: TyingMeasures, lay: BowLay): { readonly short: Strand; readonly long: Strand } {
+function bowStrands(m: TyingMeasures, lay: BowLay): { readonly short: Strand; readonly long: Strand } {
   return { short: [...band(m, -1), ...shortBow(m, lay)], long: [...band(m, 1), ...longBow(m, lay)] };
 }
 

@@ -6,7 +6,7 @@ import type { Control } from '../strand.ts';
 /** How much higher a collar sits at the back than at its button (assumed, no source). */
 const BACK_RISE_MM = 8;
 
-export const SNUG: readonly number[] = [180, 150, 120, 88, 56, 24];
+const SNUG: readonly number[] = [180, 150, 120, 88, 56, 24];
 
 /** The band from the middle of the neck's back to near the front, at angles in degrees from the front. */
 export function band({ bandRadiusMm, collarRadiusMm }: TyingMeasures, half: Half, angles: readonly number[] = SNUG): Control[] {

@@ -49,7 +49,7 @@ function foldControls(depths: FoldDepths, p: SideSign, moment: FoldMoment, gathe
 }
 
 /** Depths, in mm, between which an end is folded and pushed through: where it hangs, and where its two layers will lie. */
-export interface FoldDepths {
+interface FoldDepths {
   readonly hang: number;
   readonly knot: number;
   readonly tail: number;
@@ -61,7 +61,7 @@ export interface FoldDepths {
  */
 
 /** The blade swept up to its side, its tip leading forward. */
-export function sweptAside({ hang }: FoldDepths, p: SideSign): Control[] {
+function sweptAside({ hang }: FoldDepths, p: SideSign): Control[] {
   const sweep: readonly (readonly [number, number, number])[] = [
     [38, -84, 0],
     [50, -84, 6],
@@ -93,7 +93,7 @@ function bight({ hang, knot }: FoldDepths, p: SideSign): Control[] {
 }
 
 /** The fold begun at the belly: the tail points forward, clear of the strand that leads to the fold. */
-export function foldBegunAside(depths: FoldDepths, p: SideSign): Control[] {
+function foldBegunAside(depths: FoldDepths, p: SideSign): Control[] {
   const { knot } = depths;
   const ahead: Point3 = to(-p, 0, 0);
   return [
@@ -109,7 +109,7 @@ export function foldBegunAside(depths: FoldDepths, p: SideSign): Control[] {
 }
 
 /** The fold made out at the side, the tail turned back over it. */
-export function foldMadeAside(depths: FoldDepths, p: SideSign): Control[] {
+function foldMadeAside(depths: FoldDepths, p: SideSign): Control[] {
   const { tail } = depths;
   return [
     ...bight(depths, p),
@@ -121,7 +121,7 @@ export function foldMadeAside(depths: FoldDepths, p: SideSign): Control[] {
 }
 
 /** The fold held at the mouth of the passage. */
-export function foldHeld(depths: FoldDepths, p: SideSign, gatherRatio: number): Control[] {
+function foldHeld(depths: FoldDepths, p: SideSign, gatherRatio: number): Control[] {
   const { hang, knot, tail } = depths;
   return [
     control(to(p * 2, -26, hang + 2), to(0, -0.3, 1), 0.55),
@@ -137,7 +137,7 @@ export function foldHeld(depths: FoldDepths, p: SideSign, gatherRatio: number): 
 }
 
 /** The fold come through the passage by `reachMm`. */
-export function foldHalfway(depths: FoldDepths, p: SideSign, gatherRatio: number, reachMm: number): Control[] {
+function foldHalfway(depths: FoldDepths, p: SideSign, gatherRatio: number, reachMm: number): Control[] {
   const { hang, knot, tail } = depths;
   return [
     control(to(p * 2, -18, hang + 1), to(0, -0.3, 1), 0.55),

@@ -25,7 +25,7 @@ import {
 } from '@easytuck/core';
 
 /** Shown with every tie that is given out, deferring to doctors and to the rules of a workplace. */
-export const CAUTIONS: readonly string[] = [
+const CAUTIONS: readonly string[] = [
   'Never so tight that it presses the throat: leave a finger’s room, and loosen it at once on dizziness, headache or shortness of breath. With glaucoma or circulation trouble, ask a doctor first.',
   'Children, and work near machinery, in care or in security: only a breakaway clasp, or no tie at all, as the rules there say.',
 ];

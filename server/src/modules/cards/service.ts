@@ -13,7 +13,7 @@ import { renderPdf } from '../../paper/renderPdf.ts';
 import { renderSvg } from '../../paper/renderSvg.ts';
 
 /** Labels of the shop's printer. */
-export const LABEL_MM = { widthMm: 105, heightMm: 70 } as const;
+const LABEL_MM = { widthMm: 105, heightMm: 70 } as const;
 const SHEET_COLUMNS = 2;
 const SHEET_ROWS = 4;
 

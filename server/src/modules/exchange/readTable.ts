@@ -219,7 +219,7 @@ function inWords<Data>(message: string, column: Column<Data> | undefined): strin
 }
 
 /** No more of what was written than can be of use to whoever reads it. */
-export function clip(text: string): string {
+function clip(text: string): string {
   if (text.length <= LONGEST_CELL_SHOWN) return text;
   return `${Array.from(text.slice(0, LONGEST_CELL_SHOWN - 1))
     .filter((character) => character.isWellFormed())

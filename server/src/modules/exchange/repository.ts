@@ -20,7 +20,7 @@ export interface ImportMark {
 }
 
 /** Where an import stands: begun now, begun before by the same saving, or its key taken by another one. */
-export type Begun = 'now' | 'before' | 'taken';
+type Begun = 'now' | 'before' | 'taken';
 
 /** The log of imports; the only place that knows its columns. */
 export interface ImportLog {

@@ -4,7 +4,7 @@ import { writeCsvHeading, writeCsvRows } from './csv.ts';
 import { openTestShop, sendTableFile, type TestShop } from '../../testing.ts';
 
 /** Shops that tables go out of and into. */
-export const shops: TestShop[] = [];
+const shops: TestShop[] = [];
 
 export const open = async (): Promise<TestShop> => {
   const shop = await openTestShop();

@@ -19,7 +19,7 @@ import { ENDING_MARK, isShortWord, nameWords, searchWords, SHORTEST_MIDDLE } fro
 export type KeptWearer = Omit<Wearer, 'id' | 'version' | 'createdAt' | 'updatedAt' | 'seenAt' | 'mergedInto' | 'awayAt'>;
 
 /** Which wearers are listed: those of every day, those with a day to come (soonest first), those put away. */
-export type WearersShown = 'current' | 'due' | 'away';
+type WearersShown = 'current' | 'due' | 'away';
 
 /** A measure to be put on record. */
 export type NewMeasure = Pick<TakenMeasure, 'kind' | 'value' | 'takenBy'>;

@@ -7,7 +7,7 @@ import { wrapText } from '../fitText.ts';
 const MARGIN_MM = 12;
 const STRIP_HEIGHT_MM = 24;
 /** The check length that tells whether a printer has kept the size. */
-export const CHECK_MM = 100;
+const CHECK_MM = 100;
 /** Where a gauge too long for the paper is cut; the second piece is glued on there. */
 const JOIN_MM = 180;
 

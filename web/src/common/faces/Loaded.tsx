@@ -52,7 +52,7 @@ export function Loaded<T>({ reading, children }: { reading: Reading<T>; children
 }
 
 /** Told above content that was read before the records went away. */
-export function AwayNotice() {
+function AwayNotice() {
   return (
     <Alert severity="warning" sx={{ m: 1 }}>
       The shop’s records cannot be reached just now. What you see was read before; what you type is kept here.

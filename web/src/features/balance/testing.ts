@@ -6,7 +6,7 @@ import { deskOf, type DeskTie, judge, type ReadHalves, stateOf } from './balance
 
 export const TIE = prepareTie(tieInput.parse(sampleTie));
 
-export const FITTING = {
+const FITTING = {
   result: { setMm: 842.3, drawInMm: 0 },
   leadMm: 38.05,
   collar: { text: '16', system: 'in', label: 16 },

@@ -39,7 +39,7 @@ export const OPTIONAL_MEASURES: readonly OptionalMeasure[] = [
 ];
 
 /** What the bench was filled with from a record or an older fitting: what differs from it was measured here. */
-export interface Prefill {
+interface Prefill {
   readonly name: string;
   readonly collarText: string;
   readonly longEnd: Side;

@@ -29,7 +29,7 @@ export const WORKED: BenchEvent[] = [
   { type: 'tieChosen', tieId: TIE.id },
 ];
 
-export const HOUSE = { easeMm: DEFAULT_EASE_MM, smallMm: SMALL_MM };
+const HOUSE = { easeMm: DEFAULT_EASE_MM, smallMm: SMALL_MM };
 
 /** The bench's view in inches, in a house of usual habits, with nobody named. */
 export const viewer = () => {

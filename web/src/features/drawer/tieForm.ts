@@ -128,7 +128,7 @@ const count = (text: string): number => {
 const orUsual = (text: string, usual: number, read: (text: string) => number): number => (text.trim() === '' ? usual : read(text));
 
 /** The tape readings along a blade; NaN where one cannot be read. */
-export const readTape = (form: Pick<TieForm, 'tipToWaist' | 'tipToBelly' | 'tipToNose'>, unit: LengthUnit): BladeTape => ({
+const readTape = (form: Pick<TieForm, 'tipToWaist' | 'tipToBelly' | 'tipToNose'>, unit: LengthUnit): BladeTape => ({
   tipToWaistMm: mm(form.tipToWaist, unit),
   tipToBellyMm: mm(form.tipToBelly, unit),
   tipToNoseMm: mm(form.tipToNose, unit),

@@ -11,7 +11,7 @@ import type { View } from '../views.ts';
 export const SHOWN_PER_AWAY = 0.52;
 
 /** Paints a still on a canvas: patches from far to near. */
-export function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, liftMm: number, isMirror: boolean): void {
+function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, liftMm: number, isMirror: boolean): void {
   const brush = canvas.getContext('2d');
   if (!brush) return;
   const { width, height } = canvas;

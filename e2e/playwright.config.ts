@@ -13,18 +13,22 @@ export const chromium = {
   ],
 };
 
+/** As most journeys need it: what is drawn flat is drawn faster without a graphics processor that is none. */
+const flat = { ...chromium, args: [...chromium.args, '--disable-gpu'] };
+
 /** Journeys through the real thing: server, database and browser. Each worker starts its own. */
 export default defineConfig({
   testDir: './src',
   outputDir: '../test-results',
-  workers: 2,
+  // one more than there are cores on a small machine: while one waits for a restart or a movement, the others work
+  workers: 3,
   fullyParallel: false,
   // what hangs is ended; how long a sound journey takes depends on the machine
   timeout: 300_000,
   expect: { timeout: 45_000 },
   retries: 0,
   reporter: [['list'], ['json']],
-  use: { browserName: 'chromium', launchOptions: chromium, screenshot: 'only-on-failure', locale: 'en-GB' },
+  use: { browserName: 'chromium', launchOptions: flat, screenshot: 'only-on-failure', locale: 'en-GB' },
   projects: [
     { name: 'laptop', use: { viewport: { width: 1280, height: 800 } } },
     { name: 'tablet', use: { viewport: { width: 820, height: 1180 }, hasTouch: true }, testMatch: /journey\.spec\.ts/ },

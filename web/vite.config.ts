@@ -5,8 +5,13 @@ import { defineConfig } from 'vite';
 const MUI_BASE =
   /node_modules\/(@mui\/(utils|system|styled-engine|private-theming)|@emotion|@mui\/material\/(styles|utils|SvgIcon|Paper|internal))/;
 
+/** Where the API answers while the interface is worked on; requests are passed on as if its own page had asked. */
+const api = process.env['EASYTUCK_API'];
+const passedOn = api ? { target: api, changeOrigin: true, headers: { origin: api } } : undefined;
+
 export default defineConfig({
   plugins: [react()],
+  server: { strictPort: true, ...(passedOn ? { proxy: { '/api': passedOn, '/readyz': passedOn, '/healthz': passedOn } } : {}) },
   build: {
     target: 'es2022',
     sourcemap: false,

@@ -1,4 +1,7 @@
-/** Starts Easy Tuck: set-up, database, simulated label printer, server; keeps all running and stops them together. `--demo` loads the demo scenario once. */
+/**
+ * Starts Easy Tuck: set-up, database, simulated label printer, server; keeps all running and stops them together. `--demo` loads
+ * the demo scenario once; `--no-pages` serves the API alone, for whoever serves the pages otherwise.
+ */
 import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -29,7 +32,7 @@ runMain(async () => {
   const log = (/** @type {string} */ line) => console.log(line);
   const [databaseStart, build] = await Promise.allSettled([
     external ? undefined : startPrivateDatabase(folder, { supervise: true, log }),
-    buildWeb(),
+    process.argv.includes('--no-pages') ? undefined : buildWeb(),
   ]);
   const database = databaseStart.status === 'fulfilled' ? databaseStart.value : undefined;
   if (databaseStart.status === 'rejected') throw databaseStart.reason;

@@ -1,8 +1,9 @@
 /**
  * Runs the tests, all or the parts that are named: types, lint, core, contract, server, devices, web, tools, e2e. Sets up what
- * they need, and ends with one line that counts them all.
+ * they need, and ends with one line that counts them all. What else is named picks files, or where no file is called so, tests
+ * by their names: `npm run test:core -- predictSpread`. `--watch` runs the unit tests again whenever they are concerned.
  */
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildWeb } from './lib/buildWeb.mjs';
 import { CHROMIUM, ensurePrograms, MARIADB_INSTALL, MARIADBD, MY_PRINT_DEFAULTS } from './lib/debianPackages.mjs';
@@ -10,19 +11,24 @@ import { ensureNodePackages } from './lib/nodePackages.mjs';
 import { addOutcomes, closingLine, jestOutcome, playwrightOutcome } from './lib/outcome.mjs';
 import { CACHE, DATA, ROOT } from './lib/paths.mjs';
 import { startPrivateDatabase } from './lib/privateDatabase.mjs';
-import { run, runMain } from './lib/run.mjs';
+import { run, runMain, SetupError } from './lib/run.mjs';
 
 /** @typedef {import('./lib/outcome.mjs').Outcome} Outcome */
 
 const WORKSPACES = ['core', 'contract', 'server', 'devices', 'web', 'e2e', 'tools'];
 const JEST_PARTS = ['core', 'contract', 'server', 'devices', 'web', 'tools'];
+/** Parts that can be watched without a database. */
+const WATCHED_PARTS = ['core', 'contract', 'web'];
 const PARTS = ['types', 'lint', ...JEST_PARTS, 'e2e'];
 
 runMain(async () => {
-  const asked = process.argv.slice(2).filter((part) => !part.startsWith('-'));
-  const unknown = asked.filter((part) => !PARTS.includes(part));
-  if (unknown.length > 0) throw new Error(`there is no part ${unknown.join(', ')}; there are ${PARTS.join(', ')}`);
-  const parts = asked.length > 0 ? asked : PARTS;
+  const words = process.argv.slice(2).filter((word) => !word.startsWith('-'));
+  const isWatched = process.argv.includes('--watch');
+  const asked = words.filter((word) => PARTS.includes(word));
+  const sought = words.filter((word) => !PARTS.includes(word));
+  const parts = asked.length > 0 ? asked : isWatched ? WATCHED_PARTS : PARTS;
+  if (sought.length > 0 && !asked.some((part) => part === 'e2e' || JEST_PARTS.includes(part)))
+    throw new SetupError(`Name a part before “${sought.join(' ')}”: ${PARTS.join(', ')}.`);
   const wants = (/** @type {string} */ part) => parts.includes(part);
   const jestParts = JEST_PARTS.filter(wants);
 
@@ -30,6 +36,10 @@ runMain(async () => {
   if (wants('server') || wants('e2e'))
     await ensurePrograms([MARIADBD, MARIADB_INSTALL, MY_PRINT_DEFAULTS, ...(wants('e2e') ? [CHROMIUM] : [])]);
   mkdirSync(CACHE, { recursive: true });
+  if (isWatched) {
+    await runJest(jestParts, sought, true);
+    return;
+  }
 
   // lint needs one core for long and goes on beside the rest; the journeys want only the built interface
   const outcomes = await Promise.all([
@@ -37,9 +47,9 @@ runMain(async () => {
     (async () => {
       const checked = await Promise.all([
         checkTheRest(wants),
-        jestParts.length > 0 ? timed('unit tests', () => runJest(jestParts)) : none(),
+        jestParts.length > 0 ? timed('unit tests', () => runJest(jestParts, sought)) : none(),
       ]);
-      return addOutcomes([...checked, wants('e2e') ? await timed('journeys', runJourneys) : await none()]);
+      return addOutcomes([...checked, wants('e2e') ? await timed('journeys', () => runJourneys(sought)) : await none()]);
     })(),
   ]);
 
@@ -69,7 +79,9 @@ async function timed(name, work) {
   return result;
 }
 
-const checkLint = () => timed('lint', () => check('lint', bin('eslint', 'bin', 'eslint.js'), ['.', '--max-warnings', '0']));
+/** Files that are as they were when they last passed are not looked at again. */
+const LINT_CACHE = ['--cache', '--cache-strategy', 'content', '--cache-location', join(CACHE, 'eslint')];
+const checkLint = () => timed('lint', () => check('lint', bin('eslint', 'bin', 'eslint.js'), ['.', '--max-warnings', '0', ...LINT_CACHE]));
 
 /** Types, format and arrows one after another, then the interface for the journeys. @param {(part: string) => boolean} wants @returns {Promise<Outcome>} */
 async function checkTheRest(wants) {
@@ -79,19 +91,36 @@ async function checkTheRest(wants) {
       outcomes.push(await check(`types of ${workspace}`, bin('typescript', 'bin', 'tsc'), ['-p', workspace]));
   if (wants('lint'))
     outcomes.push(
-      await check('format', bin('prettier', 'bin', 'prettier.cjs'), ['--check', '.', '--log-level', 'warn']),
+      await check('format', bin('prettier', 'bin', 'prettier.cjs'), [
+        '--check',
+        '.',
+        '--log-level',
+        'warn',
+        '--cache',
+        '--cache-location',
+        join(CACHE, 'prettier'),
+      ]),
       await check(
         'arrows between workspaces',
         bin('dependency-cruiser', 'bin', 'dependency-cruise.mjs'),
         WORKSPACES.filter((name) => name !== 'tools' && name !== 'e2e').map((name) => `${name}/src`),
       ),
+      await check('exports and packages in use', bin('knip', 'bin', 'knip.js'), []),
     );
   if (wants('e2e')) await buildWeb();
   return addOutcomes(outcomes);
 }
 
-/** @param {readonly string[]} parts @returns {Promise<Outcome>} */
-async function runJest(parts) {
+/** Options that pick the files called so, or where there is none the tests. @param {readonly string[]} sought @param {readonly string[]} folders @param {string} byFile @param {string} byName */
+function picked(sought, folders, byFile, byName) {
+  if (sought.length === 0) return [];
+  const files = folders.flatMap((folder) => readdirSync(join(ROOT, folder, 'src'), { recursive: true, encoding: 'utf8' }));
+  const areFiles = sought.every((word) => files.some((file) => /\.(test|spec)\./.test(file) && file.includes(word)));
+  return areFiles ? (byFile === '' ? sought : [byFile, ...sought]) : [byName, sought.join(' ')];
+}
+
+/** @param {readonly string[]} parts @param {readonly string[]} sought @returns {Promise<Outcome>} */
+async function runJest(parts, sought, isWatched = false) {
   const report = join(CACHE, 'jest.json');
   rmSync(report, { force: true });
   const database = parts.includes('server') ? await startPrivateDatabase(join(DATA, 'test')) : undefined;
@@ -104,9 +133,8 @@ async function runJest(parts) {
         bin('jest', 'bin', 'jest.js'),
         '--selectProjects',
         ...parts,
-        '--json',
-        '--outputFile',
-        report,
+        ...picked(sought, parts, '--testPathPatterns', '--testNamePattern'),
+        ...(isWatched ? ['--watchAll'] : ['--json', '--outputFile', report]),
       ],
       {
         env: {
@@ -114,22 +142,30 @@ async function runJest(parts) {
           NODE_OPTIONS: '--experimental-vm-modules --no-warnings',
           ...(database ? { DATABASE_URL: database.url('easytuck') } : {}),
         },
-        onlyErrors: true,
+        onlyErrors: !isWatched,
+        input: isWatched ? 'inherit' : 'ignore',
       },
     );
-    return jestOutcome(JSON.parse(readFileSync(report, 'utf8')));
+    return isWatched ? none() : jestOutcome(JSON.parse(readFileSync(report, 'utf8')));
   } finally {
     await database?.stop();
   }
 }
 
-/** @returns {Promise<Outcome>} */
-async function runJourneys() {
+/** @param {readonly string[]} sought @returns {Promise<Outcome>} */
+async function runJourneys(sought) {
   const report = join(CACHE, 'journeys.json');
   rmSync(report, { force: true });
   rmSync(join(DATA, 'e2e'), { recursive: true, force: true });
-  await run(process.execPath, [bin('@playwright', 'test', 'cli.js'), 'test', '--config', join('e2e', 'playwright.config.ts')], {
-    env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
-  });
+  await run(
+    process.execPath,
+    [
+      ...[bin('@playwright', 'test', 'cli.js'), 'test', '--config', join('e2e', 'playwright.config.ts')],
+      ...picked(sought, ['e2e'], '', '--grep'),
+    ],
+    {
+      env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+    },
+  );
   return playwrightOutcome(JSON.parse(readFileSync(report, 'utf8')));
 }

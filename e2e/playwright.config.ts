@@ -20,8 +20,7 @@ const flat = { ...chromium, args: [...chromium.args, '--disable-gpu'] };
 export default defineConfig({
   testDir: './src',
   outputDir: '../test-results',
-  // one more than there are cores on a small machine: while one waits for a restart or a movement, the others work
-  workers: 3,
+  workers: 2,
   fullyParallel: false,
   // what hangs is ended; how long a sound journey takes depends on the machine
   timeout: 300_000,

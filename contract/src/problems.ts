@@ -8,7 +8,7 @@ export const PROBLEMS = {
   notFound: { status: 404, title: 'There is no such record.' },
   noSuchPage: { status: 404, title: 'There is nothing at this address.' },
   stale: { status: 409, title: 'Somebody else saved this record in the meantime.' },
-  taken: { status: 409, title: 'A different record was already saved under this key.' },
+  keyInUse: { status: 409, title: 'A different record was already saved under this key.' },
   tooSlow: { status: 408, title: 'The request took too long to arrive. Nothing was saved.' },
   tooLarge: { status: 413, title: 'This is too much at once.' },
   mediaType: { status: 415, title: 'Only JSON is taken here, or a file sent as a form.' },

@@ -4,7 +4,7 @@ import type { Sequelize } from 'sequelize';
 import { backupRoutes } from './modules/backups/routes.ts';
 import { cardRoutes } from './modules/cards/routes.ts';
 import { coachRoutes } from './modules/coach/routes.ts';
-import { tableRoutes } from './modules/tables/routes.ts';
+import { tableRoutes } from './modules/setTables/routes.ts';
 import { collarRoutes } from './modules/collars/routes.ts';
 import { exchangeRoutes } from './modules/exchange/routes.ts';
 import { fittingRoutes } from './modules/fittings/routes.ts';

@@ -61,9 +61,9 @@ describe('giving out', () => {
     const sent = aFitting({ kind: 'known', id: one.id }, tieId);
     await send('POST', '/api/fittings', sent);
     const second = await send('POST', '/api/fittings', { ...sent, wearer: { kind: 'known', id: other.id } });
-    expect(second.json()).toMatchObject({ status: 409, code: 'taken', current: { wearer: { id: one.id } } });
+    expect(second.json()).toMatchObject({ status: 409, code: 'keyInUse', current: { wearer: { id: one.id } } });
     const somebodyNew = await send('POST', '/api/fittings', { ...sent, wearer: { kind: 'new', id: uuid(), name: 'Third Tab' } });
-    expect(somebodyNew.json()).toMatchObject({ code: 'taken' });
+    expect(somebodyNew.json()).toMatchObject({ code: 'keyInUse' });
     expect((await send('POST', '/api/fittings', sent)).statusCode).toBe(200);
   });
 
@@ -74,7 +74,7 @@ describe('giving out', () => {
     await send('POST', '/api/fittings', misspelt);
     const corrected = { ...misspelt, wearer: { kind: 'new' as const, id: wearerId, name: 'John Wright' } };
     expect((await send('POST', '/api/fittings', corrected)).json()).toMatchObject({
-      code: 'taken',
+      code: 'keyInUse',
       current: { wearer: { name: 'Jon Wrigt' } },
     });
     // as the bench then sends it

@@ -5,10 +5,10 @@ import { oppositeSide, type Side, type TyingFault, type TyingStep, type TyingWay
  * or into the mirror. To one who faces the wearer left and right change places; from behind they do not.
  */
 export const READERS = ['wearer', 'facing', 'behind'] as const;
-export type Told = (typeof READERS)[number];
+export type Reader = (typeof READERS)[number];
 
 /** The readers as they are chosen. */
-export const READER_WORDS: Readonly<Record<Told, string>> = {
+export const READER_WORDS: Readonly<Record<Reader, string>> = {
   wearer: 'the wearer, at a mirror',
   facing: 'a helper, facing the wearer',
   behind: 'a helper, behind the wearer',
@@ -27,11 +27,11 @@ export interface StepWords {
   readonly trap: string;
 }
 
-/** What is told depends on the hand, the way, and who is told. */
+/** What is said depends on the hand, the way, and who reads. */
 export interface StepContext {
   readonly longEnd: Side;
   readonly way: TyingWay;
-  readonly told: Told;
+  readonly reader: Reader;
   /** The lead in words, such as 1½ in. */
   readonly lead: string;
   /** Where the band is let out for tying and taken in afterwards: the setting to tie at, and the mark to go back to. */
@@ -39,11 +39,11 @@ export interface StepContext {
 }
 
 /** Side of the reader's own that one of the wearer's sides lies on. */
-export const readersSide = (side: Side, told: Told): Side => (told === 'facing' ? oppositeSide(side) : side);
+export const readersSide = (side: Side, reader: Reader): Side => (reader === 'facing' ? oppositeSide(side) : side);
 
 /** A side as it is named: always whose, and to a helper also where it lies for them. */
-export function sideName(side: Side, told: Told): string {
-  return told === 'wearer' ? `your ${side}` : `the wearer’s ${side} (on your ${readersSide(side, told)})`;
+export function sideName(side: Side, reader: Reader): string {
+  return reader === 'wearer' ? `your ${side}` : `the wearer’s ${side} (on your ${readersSide(side, reader)})`;
 }
 
 /** What to say of a step. The order and the words are common practice, no source; which fold holds is derived in docs/model.md. */
@@ -60,26 +60,26 @@ interface Named {
   readonly isHelped: boolean;
 }
 
-function named({ longEnd, told }: StepContext): Named {
-  const hand = (side: Side): string => (told === 'wearer' ? `${capital(side)} hand` : `Your ${readersSide(side, told)} hand`);
+function named({ longEnd, reader }: StepContext): Named {
+  const hand = (side: Side): string => (reader === 'wearer' ? `${capital(side)} hand` : `Your ${readersSide(side, reader)} hand`);
   return {
-    own: sideName(longEnd, told),
-    other: sideName(oppositeSide(longEnd), told),
+    own: sideName(longEnd, reader),
+    other: sideName(oppositeSide(longEnd), reader),
     ownHand: hand(longEnd),
     otherHand: hand(oppositeSide(longEnd)),
-    isHelped: told !== 'wearer',
+    isHelped: reader !== 'wearer',
   };
 }
 
 /** How the gap behind the front bow is seen, where it can be seen at all. */
-const LOOK_IN: Readonly<Record<Told, string>> = {
+const LOOK_IN: Readonly<Record<Reader, string>> = {
   wearer: 'turn sideways to the mirror and you can see it',
   facing: 'look in from the side and you can see it',
   behind: 'have the wearer turn sideways to the mirror and you can see it',
 };
 
 function leadWords(step: TyingStep, context: StepContext): StepWords {
-  const { way, lead, late, told } = context;
+  const { way, lead, late, reader } = context;
   const { own, other, ownHand, otherHand, isHelped } = named(context);
   const isThumbWay = way === 'pinchAndTurn';
   switch (step) {
@@ -157,7 +157,7 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
               `${ownHand}: holds both wings forward; its thumb is already behind them.`,
               `${otherHand}: feels for the gap with the forefinger, from ${other}.`,
             ],
-        check: `A finger goes through behind the front bow, in front of the half-knot. You feel it more than you see it; ${LOOK_IN[told]}.`,
+        check: `A finger goes through behind the front bow, in front of the half-knot. You feel it more than you see it; ${LOOK_IN[reader]}.`,
         trap: 'No gap? Either the front bow was folded the wrong way or the half-knot has come loose.',
       };
     case 'backBow':

@@ -88,7 +88,7 @@ const stepsOf = (way: StepContext['way']): readonly TyingStep[] =>
 
 describe('stepWords', () => {
   const told = (step: TyingStep, context: Partial<StepContext> = {}): StepWords =>
-    stepWords(step, { longEnd: 'left', way: 'main', told: 'wearer', lead: '1½ in', ...context });
+    stepWords(step, { longEnd: 'left', way: 'main', reader: 'wearer', lead: '1½ in', ...context });
 
   it('sends the front loop opposite to where the long end started, in both hands', () => {
     expect(told('frontBow').act).toContain('the loop on your right, the flat end on your left');
@@ -118,18 +118,18 @@ describe('stepWords', () => {
   });
 
   it('names sides to a helper as the wearer’s own, and where they lie for whoever helps', () => {
-    expect(told('lead', { told: 'facing' }).act).toContain('the end on the wearer’s left (on your right)');
-    expect(told('lead', { told: 'behind' }).act).toContain('the end on the wearer’s left (on your left)');
+    expect(told('lead', { reader: 'facing' }).act).toContain('the end on the wearer’s left (on your right)');
+    expect(told('lead', { reader: 'behind' }).act).toContain('the end on the wearer’s left (on your left)');
     // the hands that work are the helper's own
-    expect(told('park', { told: 'facing' }).hands[0]).toMatch(/^Your right hand: lays it over/);
-    expect(told('park', { told: 'behind' }).hands[0]).toMatch(/^Your left hand: lays it over/);
+    expect(told('park', { reader: 'facing' }).hands[0]).toMatch(/^Your right hand: lays it over/);
+    expect(told('park', { reader: 'behind' }).hands[0]).toMatch(/^Your left hand: lays it over/);
   });
 
   it('never sends somebody who faces the wearer to the mirror, and says to no helper that a side is simply theirs', () => {
     for (const way of ['main', 'pinchAndTurn', 'plainPush', 'evenEnds'] as const) {
       for (const step of stepsOf(way)) {
-        const all = (reader: StepContext['told']): string => {
-          const { act, hands, check, trap } = told(step, { way, told: reader });
+        const all = (reader: StepContext['reader']): string => {
+          const { act, hands, check, trap } = told(step, { way, reader: reader });
           return [act, ...hands, check, trap].join(' ');
         };
         expect(all('facing')).not.toContain('mirror');

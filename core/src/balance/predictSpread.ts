@@ -23,7 +23,7 @@ export const NINETY_PERCENT = 1.6449;
  * The two take-ups are held to err independently.
  */
 export function predictSpread(tie: PreparedTie, beliefs: TakeUpBeliefs, setMm: number, neckPathMm: number, leadMm: number): PredictedBows {
-  const overhangMm = tie.tie.overhangMm;
+  const overhangMm = tie.measured.overhangMm;
   const spread = (strandMm: number, { meanMm, sdMm }: TakeUpBelief): Prediction => ({
     meanMm: (2 * (strandMm - meanMm - overhangMm)) / 3 + overhangMm,
     sdMm: (2 * sdMm) / 3,

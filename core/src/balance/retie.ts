@@ -22,9 +22,9 @@ export interface Retie {
  */
 export function retieFor(tie: PreparedTie, front: BowState, back: BowState, leadMm: number, setMm: number, wantedSpreadMm: number): Retie {
   const [frontMm, backMm] = [materialMm(front), materialMm(back)];
-  const overhangMm = tie.tie.overhangMm;
+  const overhangMm = tie.measured.overhangMm;
   const spreadMm = 2 * (((frontMm + backMm) / 2 - overhangMm) / 3) + overhangMm;
-  const rounded = roundToSetting(tie.tie.hardware, setMm + 3 * (wantedSpreadMm - spreadMm));
+  const rounded = roundToSetting(tie.measured.hardware, setMm + 3 * (wantedSpreadMm - spreadMm));
   return {
     leadMm: leadMm - (backMm - frontMm),
     spreadMm,

@@ -117,7 +117,7 @@ export function targetHalves(
     throw new RangeError(`a hand-tied look is uneven by ${HAND_TIED_MM.minMm} to ${HAND_TIED_MM.maxMm} mm, not ${target.byMm}`);
   const aim = ({ loopMm, flatEndMm, slackMm }: BowState, loopSide: Side): Pick<BowState, 'loopMm' | 'flatEndMm'> => {
     const clothMm = 2 * loopMm + flatEndMm + slackMm;
-    const overMm = tie.tie.overhangMm;
+    const overMm = tie.measured.overhangMm;
     // the loop longer than the flat end by this much: 2r + t keeps the cloth
     const loopLongerMm = target.kind === 'even' ? 0 : target.widerSide === loopSide ? target.byMm : -target.byMm;
     const flatMm = (clothMm + 2 * overMm - 2 * loopLongerMm) / 3;

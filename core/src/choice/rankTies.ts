@@ -119,7 +119,7 @@ export function rankTies(
     const { rounded } = schoolSet(school, prepared, worn.collar, worn.easeMm, smallMm);
     const step = Math.min(usable.longest.step, Math.max(usable.shortest.step, rounded.nearest.step));
     const fitted = fitWearer(prepared, worn, step, leadMm, longEnd);
-    const isPastBand = prepared.tie.hardware.kind !== 'fixed' && (rounded.beyondMm !== 0 || step !== rounded.nearest.step);
+    const isPastBand = prepared.measured.hardware.kind !== 'fixed' && (rounded.beyondMm !== 0 || step !== rounded.nearest.step);
     const customs = tasteOf(candidate, taste);
     ranked.push({
       tie: { kind: 'wearable', id, worn: fitted, reasons: [...customs, ...reasonsOf(candidate, fitted, isPastBand)] },
@@ -174,7 +174,7 @@ function compareRanks(a: Rank, b: Rank): number {
 function reasonsOf({ prepared, inStock }: Candidate, { fit }: WearerFit, isPastBand: boolean): readonly Reason[] {
   const reasons: Reason[] = [];
   const offCutMm = fit.spreadMm - prepared.naturalSpreadMm;
-  const bowStepMm = stepMm(prepared.tie.hardware) / 3;
+  const bowStepMm = stepMm(prepared.measured.hardware) / 3;
   const past = fit.bounds.filter(({ roomMm }) => roomMm < -ON_THE_BOUND_MM).sort((a, b) => a.roomMm - b.roomMm)[0];
   if (past) reasons.push({ speaks: 'against', what: 'past', bound: past });
   if (isPastBand) reasons.push({ speaks: 'against', what: 'schoolPastBand' });

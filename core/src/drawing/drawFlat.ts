@@ -23,7 +23,7 @@ export const BACK_BOW_RISE_MM = 6;
 export function drawTieFlat(tie: PreparedTie, fit: Fit): FlatDrawing {
   const { long, short } = layOutStrip(tie, fit);
   const blade = drawBlade(tie.profile);
-  const bandMm = tie.tie.blade.bandWidthMm;
+  const bandMm = tie.measured.blade.bandWidthMm;
   const middle = (long.noseX + short.noseX) / 2;
   const band = (end: StripEndLayout): string => rectangle(Math.min(middle, end.noseX), Math.max(middle, end.noseX), bandMm / 2);
   const placed = (end: StripEndLayout): string => movedPath(blade, end.sign, end.noseX, 0);

@@ -11,7 +11,7 @@ describe('the length budget', () => {
         expect(2 * front.loopMm + front.flatEndMm + tie.takeUp.shortMm).toBeCloseTo((setMm - pathMm - leadMm) / 2, 8);
         expect(2 * back.loopMm + back.flatEndMm + tie.takeUp.longMm).toBeCloseTo((setMm - pathMm + leadMm) / 2, 8);
         expect(front.strandMm + back.strandMm + pathMm).toBeCloseTo(setMm, 8);
-        expect(front.flatEndMm - front.loopMm).toBeCloseTo(tie.tie.overhangMm, 8);
+        expect(front.flatEndMm - front.loopMm).toBeCloseTo(tie.measured.overhangMm, 8);
       }),
     );
   });

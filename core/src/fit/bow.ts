@@ -42,7 +42,7 @@ export function predictBows(tie: PreparedTie, neckPathMm: number, setMm: number,
 }
 
 function balancedBow(tie: PreparedTie, strandMm: number, takeUpMm: number): Bow {
-  const overhangMm = tie.tie.overhangMm;
+  const overhangMm = tie.measured.overhangMm;
   const visibleMm = strandMm - takeUpMm;
   const loopMm = (visibleMm - overhangMm) / 3;
   const flatEndMm = loopMm + overhangMm;

@@ -42,7 +42,7 @@ export interface WidthLimits {
 /** All bounds on the set of a tie on a neck path with a lead, at a given set. Every limit is linear in the set, so each is exact. */
 export function findBounds(tie: PreparedTie, neckPathMm: number, setMm: number, leadMm: number, limits: WidthLimits): readonly Bound[] {
   const { shortMm, longMm, knotHeightMm } = tie.takeUp;
-  const { overhangMm, hardware } = tie.tie;
+  const { overhangMm, hardware } = tie.measured;
   const bladeMm = tie.profile.bladeLengthMm;
   const { good, fair } = tie.foldMm;
   // The set at which a bow is s wide is 3s and this; the wider bow decides upwards, the narrower downwards.

@@ -54,7 +54,7 @@ export function fitTie(request: FitRequest): Fit {
   const { tie, neckPathMm, setMm, leadMm, longEnd, limits } = request;
   const bows = predictBows(tie, neckPathMm, setMm, leadMm);
   const bounds = findBounds(tie, neckPathMm, setMm, leadMm, limits);
-  const knotFaceMm = tie.tie.cloth.gatherRatio * faceWidthMm(tie, bows);
+  const knotFaceMm = tie.measured.cloth.gatherRatio * faceWidthMm(tie, bows);
   const roomShorter = must(bindingBound(bounds, 'shorter'));
   const roomLonger = must(bindingBound(bounds, 'longer'));
   return {

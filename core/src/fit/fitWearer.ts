@@ -51,7 +51,7 @@ export interface WearerFit {
 
 /** Fits a tie at a step of its hardware to a wearer. @throws RangeError for a step that the hardware does not have. */
 export function fitWearer(tie: PreparedTie, worn: WornCollar, step: number, leadMm: number, longEnd: Side): WearerFit {
-  const setting = settingAt(tie.tie.hardware, step);
+  const setting = settingAt(tie.measured.hardware, step);
   const limits = resolveLimits(worn);
   const pathMm = neckPathMm(worn.collar, worn.easeMm);
   return { setting, limits, fit: fitTie({ tie, neckPathMm: pathMm, setMm: setting.lengthMm, leadMm, longEnd, limits }) };

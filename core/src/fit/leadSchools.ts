@@ -24,7 +24,7 @@ export function leadSchools(tie: PreparedTie, neckPathMm: number, setMm: number)
     ['oneInch', inchesToMm(1)],
     ['inchAndHalf', inchesToMm(1.5)],
     ['twoInches', inchesToMm(2)],
-    ['tipAtWaist', tie.tie.blade.waistToTipMm],
+    ['tipAtWaist', tie.measured.blade.waistToTipMm],
     ['noseAtButton', setMm - neckPathMm - 2 * tie.profile.bladeLengthMm],
     ['even', evenLeadMm(tie)],
   ];

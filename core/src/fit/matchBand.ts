@@ -19,8 +19,8 @@ export interface BandMatch {
  * the bow as it is cut is told.
  */
 export function matchBand(reference: PreparedTie, referenceStep: number, tie: PreparedTie, neckPathMm: number): BandMatch {
-  const noseToNoseMm = settingAt(reference.tie.hardware, referenceStep).lengthMm - 2 * reference.profile.bladeLengthMm;
-  const rounded = roundToSetting(tie.tie.hardware, noseToNoseMm + 2 * tie.profile.bladeLengthMm);
+  const noseToNoseMm = settingAt(reference.measured.hardware, referenceStep).lengthMm - 2 * reference.profile.bladeLengthMm;
+  const rounded = roundToSetting(tie.measured.hardware, noseToNoseMm + 2 * tie.profile.bladeLengthMm);
   const spreadMm = spreadOf(predictBows(tie, neckPathMm, rounded.nearest.lengthMm, evenLeadMm(tie)));
   return { noseToNoseMm, rounded, spreadMm, naturalOffMm: spreadMm - tie.naturalSpreadMm };
 }

@@ -14,7 +14,7 @@ export interface FoldZone {
 
 /** A tie with all that depends on the tie alone worked out once, so that a fit is a few additions. */
 export interface PreparedTie {
-  readonly tie: Tie;
+  readonly measured: Tie;
   readonly profile: WidthProfile;
   readonly takeUp: KnotTakeUp;
   readonly naturalSpreadMm: number;
@@ -39,7 +39,7 @@ export function prepareTie(tie: Tie): PreparedTie {
     };
   };
   return {
-    tie,
+    measured: tie,
     profile,
     takeUp: knotTakeUp(tie),
     naturalSpreadMm: naturalSpreadMm(blade),

@@ -30,7 +30,7 @@ export interface SchoolSet {
  * as it was cut (*true*), and so much over or under.
  */
 export function schoolSet(school: School, tie: PreparedTie, collar: CollarSize, easeMm: number, smallMm: number = SMALL_MM): SchoolSet {
-  const { hardware } = tie.tie;
+  const { hardware } = tie.measured;
   const marks = hardware.kind === 'fixed' ? null : hardware.marks;
   const translated = marks === null ? null : translateCollar(collar, marks.system);
   const offsetMm = school === 'easy' ? EASY_MM : school === 'small' ? -smallMm : 0;

@@ -31,7 +31,7 @@ const RANGE: Readonly<Record<CollarSystem, { readonly first: number; readonly la
  * set to come out as it was cut. A half size is a quarter inch of gauge.
  */
 export function settingGauge(tie: PreparedTie, system: CollarSystem, easeMm: number): SettingGauge {
-  const { hardware } = tie.tie;
+  const { hardware } = tie.measured;
   const half = (setMm: number): number => (setMm - 2 * tie.profile.bladeLengthMm) / 2;
   const [fromMm, toMm] = [half(settingAt(hardware, 0).lengthMm), half(settingAt(hardware, lastStep(hardware)).lengthMm)];
   const reachMm = MM_PER_UNIT.cm / 20;

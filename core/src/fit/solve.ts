@@ -7,7 +7,7 @@ export function evenLeadMm(tie: PreparedTie): number {
 
 /** Tip-to-tip length, in mm, that gives a wanted spread with the even lead: L = P + K + 3s − overhang. */
 export function setForSpreadMm(tie: PreparedTie, neckPathMm: number, spreadMm: number): number {
-  return neckPathMm + tie.takeUp.shortMm + tie.takeUp.longMm + 3 * spreadMm - tie.tie.overhangMm;
+  return neckPathMm + tie.takeUp.shortMm + tie.takeUp.longMm + 3 * spreadMm - tie.measured.overhangMm;
 }
 
 /** Tip-to-tip length, in mm, at which the bow is as it was cut: fold on the belly, waist in the knot. */

@@ -12,7 +12,7 @@ describe('spreadOverSets', () => {
         const { points, barred } = spreadOverSets(tie, pathMm, leadMm, limits);
         expect(points).toHaveLength(9);
         for (const { step, setMm, spreadMm } of points) {
-          expect(setMm).toBe(settingAt(tie.tie.hardware, step).lengthMm);
+          expect(setMm).toBe(settingAt(tie.measured.hardware, step).lengthMm);
           const bounds = findBounds(tie, pathMm, setMm, leadMm, limits);
           expect(spreadMm).toBeCloseTo(spreadOf(predictBows(tie, pathMm, setMm, leadMm)), 9);
           // a set right on a bound may be told either way

@@ -25,7 +25,7 @@ export interface SpreadOverSets {
 
 /** Spread (the wider bow) over the whole range of a band with a lead on a neck, with what is barred within the range. */
 export function spreadOverSets(tie: PreparedTie, neckPathMm: number, leadMm: number, limits: WidthLimits): SpreadOverSets {
-  const { hardware } = tie.tie;
+  const { hardware } = tie.measured;
   const { shortestMm, longestMm } = hardwareRange(hardware);
   const points = Array.from({ length: lastStep(hardware) + 1 }, (_, step): SpreadPoint => {
     const setMm = settingAt(hardware, step).lengthMm;

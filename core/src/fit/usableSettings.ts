@@ -12,7 +12,7 @@ export type UsableSettings =
 
 /** Which settings lie inside every outer bound of hardware and geometry, the width rules aside. */
 export function usableSettings(tie: PreparedTie, neckPathMm: number, leadMm: number, limits: WidthLimits): UsableSettings {
-  const { hardware } = tie.tie;
+  const { hardware } = tie.measured;
   let [low, high] = [-Infinity, Infinity];
   for (const bound of findBounds(tie, neckPathMm, 0, leadMm, limits)) {
     if (bound.nature !== 'geometry' || bound.outerRoomMm === null) continue;

@@ -1,12 +1,12 @@
 import { oppositeSide, type Side } from '../fit/index.ts';
 import type { Point3 } from '../geometry/index.ts';
-import { shortBow, type BowLay } from './poses/bow.ts';
+import { shortBow, type BowForm } from './poses/bow.ts';
 import { type SideSign } from './poses/controls.ts';
 import * as poses from './poses/index.ts';
 import type { TyingMeasures } from './measures.ts';
-import { poseStrip, type LaidStrip, type Pose } from './pose.ts';
+import { poseStrip, type PosedStrip, type Pose } from './pose.ts';
 import { solveBow, type SolvedBow } from './solveBow.ts';
-import { layAt, soundFrames, type Frame, type KeyPose } from './timeline.ts';
+import { poseBetween, soundFrames, type Frame, type KeyPose } from './timeline.ts';
 import type { Control, Strand } from './strand.ts';
 import { WAY_PARTS, type TyingWay } from './ways.ts';
 
@@ -69,7 +69,7 @@ export function choreograph(
 }
 
 /** A frame as it is written below: when, the lay, and its name where it is a key pose. */
-type Written = readonly [share: number, strip: LaidStrip, key?: KeyPose];
+type Written = readonly [share: number, strip: PosedStrip, key?: KeyPose];
 
 const step = (name: TyingStep, frames: readonly Written[], collar: readonly [number, number] = [0, 0]): ChoreographedStep => ({
   step: name,
@@ -86,13 +86,13 @@ const step = (name: TyingStep, frames: readonly Written[], collar: readonly [num
 type Parts = ReturnType<typeof parts>;
 
 /** Steps that the ways are put together from. */
-function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowLay) {
-  const drape = (leadMm: number): LaidStrip => ({ leadMm, knotAt: poses.BUTTON, short: poses.draped(m, -1), long: poses.draped(m, 1) });
+function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
+  const drape = (leadMm: number): PosedStrip => ({ leadMm, knotAt: poses.BUTTON, short: poses.draped(m, -1), long: poses.draped(m, 1) });
   const working = poses.workingBow(m, s, p);
-  const open: BowLay = { ...working, loose: 1.7 };
-  const pinched: BowLay = { ...open, pinchedMm: 36 };
-  const messy: BowLay = { ...working, loose: 0.8, frontTiltRad: 0.1 * s, backTiltRad: -0.2 * p };
-  const drawn: BowLay = {
+  const open: BowForm = { ...working, loose: 1.7 };
+  const pinched: BowForm = { ...open, pinchedMm: 36 };
+  const messy: BowForm = { ...working, loose: 0.8, frontTiltRad: 0.1 * s, backTiltRad: -0.2 * p };
+  const drawn: BowForm = {
     ...finished,
     loose: 0.3,
     front: { ...finished.front, loopMm: finished.front.loopMm * 0.99 },
@@ -100,7 +100,7 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowLay) {
   };
   const hanging = poses.snugShort(m);
   const held = poses.backFold(m, open, 'swept');
-  const push = (from: LaidStrip, fromSwept: boolean): ChoreographedStep =>
+  const push = (from: PosedStrip, fromSwept: boolean): ChoreographedStep =>
     step('backBow', [
       [0, from],
       ...(fromSwept ? [] : [[0.13, poses.backFold(m, pinched, 'swept')] as const]),
@@ -202,7 +202,7 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowLay) {
 }
 
 /** The long end on its way from the shoulder over the front bow. */
-const dropFrames = (m: TyingMeasures, lay: BowLay): readonly Written[] => [
+const dropFrames = (m: TyingMeasures, lay: BowForm): readonly Written[] => [
   [0.18, poses.liftedAside(m, shortBow(m, lay))],
   [0.38, poses.liftedOver(m, lay)],
   [0.66, poses.falling(m, lay)],
@@ -216,7 +216,7 @@ const mirrorStep = ({ step: name, frames }: ChoreographedStep): ChoreographedSte
 });
 
 /** The same lay in the other hand. */
-export function mirrorStrip({ short, long, leadMm, knotAt }: LaidStrip): LaidStrip {
+export function mirrorStrip({ short, long, leadMm, knotAt }: PosedStrip): PosedStrip {
   const flip = (strand: Strand): Strand =>
     strand.map((control): Control => ({
       ...control,
@@ -236,7 +236,7 @@ export interface PosedMoment {
 
 /** The strip at a moment of a step, `share` of it done. */
 export function poseStep({ measures }: Choreography, { frames }: ChoreographedStep, share: number, spacingMm?: number): PosedMoment {
-  const { strip, collarDown } = layAt(frames, share);
+  const { strip, collarDown } = poseBetween(frames, share);
   return { pose: poseStrip({ profile: measures.tie.profile, setMm: measures.setMm }, strip, spacingMm), knotAt: strip.knotAt, collarDown };
 }
 

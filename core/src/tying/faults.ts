@@ -2,11 +2,11 @@ import { blend } from '../geometry/index.ts';
 import { band } from './poses/collar.ts';
 import type { Side } from '../fit/index.ts';
 import * as poses from './poses/index.ts';
-import { type BowLay, behind, longBowParts, shortBowParts } from './poses/bow.ts';
+import { type BowForm, behind, longBowParts, shortBowParts } from './poses/bow.ts';
 import { mirrorStrip, type PosedMoment } from './choreography.ts';
 import { control, to, inOrder, type Parts } from './poses/controls.ts';
 import type { TyingMeasures } from './measures.ts';
-import { poseStrip, type LaidStrip } from './pose.ts';
+import { poseStrip, type PosedStrip } from './pose.ts';
 import { solveBow } from './solveBow.ts';
 import type { Control } from './strand.ts';
 
@@ -40,7 +40,7 @@ export function faultyBow(m: TyingMeasures, longEnd: Side, fault: TyingFault, sp
 }
 
 interface FaultyStrip {
-  readonly strip: LaidStrip;
+  readonly strip: PosedStrip;
   readonly collarDown: number;
   /** Tip to tip: a band that was set too short is a shorter strip. */
   readonly setMm: number;
@@ -60,12 +60,12 @@ interface ChangedEnds {
 /** Written, as all lays are, for a long end from the wearer's left. */
 function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
   const sound = solveBow(m, { front: m.front, back: m.back, ...SOUND }).lay;
-  const tied = (lay: BowLay, change: Partial<ChangedEnds> = {}): FaultyStrip => {
+  const tied = (lay: BowForm, change: Partial<ChangedEnds> = {}): FaultyStrip => {
     const short = { band: band(m, -1), ...shortBowParts(m, lay) };
     const long = { band: band(m, 1), ...longBowParts(m, lay) };
     // cloth that a smaller bow does not take was never there: the band or the lead was set otherwise
     const [front, back] = [clothIn(lay.front) - clothIn(m.front), clothIn(lay.back) - clothIn(m.back)];
-    const strip: LaidStrip = {
+    const strip: PosedStrip = {
       leadMm: m.leadMm + back - front,
       knotAt: poses.bow(m, lay).knotAt,
       short: inOrder(change.short?.(short) ?? short),
@@ -73,8 +73,8 @@ function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
     };
     return { strip, collarDown: 1, setMm: m.setMm + front + back };
   };
-  const untied = (strip: LaidStrip): FaultyStrip => ({ strip, collarDown: 0, setMm: m.setMm });
-  const sized = (front: number, back: number): BowLay => ({ ...sound, front: scaled(sound.front, front), back: scaled(sound.back, back) });
+  const untied = (strip: PosedStrip): FaultyStrip => ({ strip, collarDown: 0, setMm: m.setMm });
+  const sized = (front: number, back: number): BowForm => ({ ...sound, front: scaled(sound.front, front), back: scaled(sound.back, back) });
   switch (fault) {
     case 'granny':
       return tied({
@@ -144,9 +144,9 @@ function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
 }
 
 /** Cloth in one bow: its loop twice, its flat end once, in mm. */
-const clothIn = ({ loopMm, flatEndMm }: BowLay['front']): number => 2 * loopMm + flatEndMm;
+const clothIn = ({ loopMm, flatEndMm }: BowForm['front']): number => 2 * loopMm + flatEndMm;
 
-const scaled = ({ loopMm, flatEndMm }: BowLay['front'], by: number): BowLay['front'] => ({
+const scaled = ({ loopMm, flatEndMm }: BowForm['front'], by: number): BowForm['front'] => ({
   loopMm: loopMm * by,
   flatEndMm: flatEndMm * by,
 });

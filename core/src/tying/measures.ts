@@ -31,7 +31,7 @@ export function tyingMeasures(tie: PreparedTie, fit: Fit, collarGirthMm: number)
     collarRadiusMm: collarGirthMm / (2 * Math.PI),
     // a band set smaller than the collar cannot lie inside it
     bandRadiusMm: Math.max(fit.neckPathMm, collarGirthMm + 2) / (2 * Math.PI),
-    layerMm: Math.max(0.9, 0.9 * tie.tie.cloth.thicknessMm),
+    layerMm: Math.max(0.9, 0.9 * tie.measured.cloth.thicknessMm),
     knotHeightMm: tie.takeUp.knotHeightMm,
     front: { loopMm: fit.front.loopMm, flatEndMm: fit.front.flatEndMm },
     back: { loopMm: fit.back.loopMm, flatEndMm: fit.back.flatEndMm },

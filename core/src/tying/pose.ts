@@ -24,7 +24,7 @@ export interface Pose {
 }
 
 /** Both halves of a strip, laid. */
-export interface LaidStrip {
+export interface PosedStrip {
   readonly short: Strand;
   readonly long: Strand;
   /** Long end's hang less the short end's: by half of it the middle of the strip lies off the middle of the back. */
@@ -47,7 +47,7 @@ export interface PosedTie {
  * Lays a strip along its two strands, each length of cloth on the same length of curve: nothing stretches. What a strand
  * has beyond its tip is left over; a strand that is too short goes on straight.
  */
-export function poseStrip({ profile, setMm }: PosedTie, { short, long, leadMm }: LaidStrip, spacingMm = NODE_SPACING_MM): Pose {
+export function poseStrip({ profile, setMm }: PosedTie, { short, long, leadMm }: PosedStrip, spacingMm = NODE_SPACING_MM): Pose {
   const nodeCount = Math.round(setMm / spacingMm) + 1;
   const step = setMm / (nodeCount - 1);
   const shortMm = (setMm - leadMm) / 2;

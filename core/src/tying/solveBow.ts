@@ -1,6 +1,6 @@
 import { bisect } from '../geometry/index.ts';
 import { band } from './poses/collar.ts';
-import { FAN_RAD, longBowParts, shortBowParts, type BowLay } from './poses/bow.ts';
+import { FAN_RAD, longBowParts, shortBowParts, type BowForm } from './poses/bow.ts';
 import { countBefore, inOrder, type Parts } from './poses/controls.ts';
 import type { TyingMeasures } from './measures.ts';
 import { runToControl } from './strand.ts';
@@ -10,14 +10,15 @@ const TURN_LIMITS = [0.08, 3] as const;
 
 /** A tightened bow whose turns in the knot take just the cloth that the fit leaves for them. */
 export interface SolvedBow {
-  readonly lay: BowLay;
+  readonly lay: BowForm;
   /** Cloth that could not be placed, in mm: 0 where the turns were found within their limits. */
   readonly shortLeftMm: number;
   readonly longLeftMm: number;
 }
 
 /** What is left to choose of a tightened bow. */
-export type BowChoice = Pick<BowLay, 'front' | 'back' | 'frontLoop' | 'pushedFrom'> & Partial<Pick<BowLay, 'frontTiltRad' | 'backTiltRad'>>;
+export type BowChoice = Pick<BowForm, 'front' | 'back' | 'frontLoop' | 'pushedFrom'> &
+  Partial<Pick<BowForm, 'frontTiltRad' | 'backTiltRad'>>;
 
 /**
  * Finds how far the turns in the knot reach, so that each end has its loop's and its flat end's half-widths with no cloth
@@ -25,7 +26,7 @@ export type BowChoice = Pick<BowLay, 'front' | 'back' | 'frontLoop' | 'pushedFro
  */
 export function solveBow(m: TyingMeasures, choice: BowChoice): SolvedBow {
   const [shortMm, longMm] = [(m.setMm - m.leadMm) / 2, (m.setMm + m.leadMm) / 2];
-  const base: BowLay = {
+  const base: BowForm = {
     frontTiltRad: FAN_RAD.front,
     backTiltRad: FAN_RAD.back,
     ...choice,

@@ -1,5 +1,5 @@
 import { control, FORWARD, straight, to } from './poses/controls.ts';
-import { layAt, type Frame, soundFrames } from './timeline.ts';
+import { poseBetween, type Frame, soundFrames } from './timeline.ts';
 
 /** A strip of two straight strands at a height; enough to see where a moment lies between frames. */
 const frame = (share: number, y: number, more: Partial<Frame> = {}): Frame => ({
@@ -14,14 +14,14 @@ const frame = (share: number, y: number, more: Partial<Frame> = {}): Frame => ({
   },
   ...more,
 });
-const heightAt = (frames: readonly Frame[], share: number): number => layAt(frames, share).strip.knotAt.y;
+const heightAt = (frames: readonly Frame[], share: number): number => poseBetween(frames, share).strip.knotAt.y;
 
 describe('a moment between frames', () => {
   const frames = [frame(0, 0), frame(0.4, 100), frame(1, 40)];
 
   it('is a frame at that frame’s own time', () => {
     for (const { share, strip } of frames) {
-      const laid = layAt(frames, share).strip;
+      const laid = poseBetween(frames, share).strip;
       expect(laid.leadMm).toBeCloseTo(strip.leadMm, 9);
       expect(laid.long[2]?.at.y).toBeCloseTo(strip.long[2]?.at.y ?? Number.NaN, 9);
       expect(laid.short[0]?.at.x).toBeCloseTo(strip.short[0]?.at.x ?? Number.NaN, 9);
@@ -39,13 +39,13 @@ describe('a moment between frames', () => {
   it('is half-way at half time between two frames that both are ends', () => {
     const two = [frame(0, 0), frame(1, 80, { collarDown: 1 })];
     expect(heightAt(two, 0.5)).toBeCloseTo(40, 9);
-    expect(layAt(two, 0.5).collarDown).toBeCloseTo(0.5, 9);
+    expect(poseBetween(two, 0.5).collarDown).toBeCloseTo(0.5, 9);
     expect(heightAt(two, 0.25)).toBeLessThan(20);
   });
 
   it('is the first or the last one outside the step, and the only one of one', () => {
     expect([heightAt(frames, -3), heightAt(frames, 7)]).toEqual([0, expect.closeTo(40, 9)]);
-    expect(layAt([frame(0, 12)], 0.7).strip.leadMm).toBe(12);
+    expect(poseBetween([frame(0, 12)], 0.7).strip.leadMm).toBe(12);
   });
 
   it('keeps the gather between what cloth can be gathered to and flat', () => {
@@ -56,7 +56,7 @@ describe('a moment between frames', () => {
     // a cubic through 0.3, 1, 1, 0.3 would pass 1 in the middle
     const frames = [gathered(0, 0.3), gathered(0.45, 1), gathered(0.55, 1), gathered(1, 0.3)];
     for (let share = 0; share <= 1; share += 0.05) {
-      const ratio = layAt(frames, share).strip.long[0]?.gatherRatio ?? 0;
+      const ratio = poseBetween(frames, share).strip.long[0]?.gatherRatio ?? 0;
       expect(ratio).toBeLessThanOrEqual(1);
       expect(ratio).toBeGreaterThanOrEqual(0.2);
     }
@@ -70,13 +70,13 @@ describe('a moment between frames', () => {
       [one, fewer],
       [{ ...fewer, share: 0 }, other],
     ]) {
-      expect(() => layAt(frames, 0.5)).toThrow('frames of a step have as many controls each');
+      expect(() => poseBetween(frames, 0.5)).toThrow('frames of a step have as many controls each');
       expect(() => soundFrames(frames)).toThrow('frames of a step have as many controls each');
     }
   });
 
   it('is of a step that has frames, in their order', () => {
-    expect(() => layAt([], 0)).toThrow('at least one frame');
+    expect(() => poseBetween([], 0)).toThrow('at least one frame');
     expect(() => soundFrames([])).toThrow('at least one frame');
     expect(() => soundFrames([frame(0, 0), frame(0.7, 0), frame(0.7, 0)])).toThrow('in order, not 0.7 after 0.7');
     const sound = [frame(0, 0), frame(1, 0)];

@@ -1,5 +1,5 @@
 import { add, scale, type Point3, ORIGIN } from '../geometry/index.ts';
-import type { LaidStrip } from './pose.ts';
+import type { PosedStrip } from './pose.ts';
 import type { Control, Strand } from './strand.ts';
 
 /** Lays that are worth a picture, by what is done in them. */
@@ -23,7 +23,7 @@ export type KeyPose =
 export interface Frame {
   /** 0 at the step's beginning, 1 at its end. */
   readonly share: number;
-  readonly strip: LaidStrip;
+  readonly strip: PosedStrip;
   /** Null where the strip is only on its way. */
   readonly key: KeyPose | null;
   /** How far the collar is turned down, 0 to 1. */
@@ -31,7 +31,7 @@ export interface Frame {
 }
 
 /** Lay of the strip between the frames of a step: an even motion that rests at both ends of the step and passes the frames between. */
-export function layAt(frames: readonly Frame[], share: number): { readonly strip: LaidStrip; readonly collarDown: number } {
+export function poseBetween(frames: readonly Frame[], share: number): { readonly strip: PosedStrip; readonly collarDown: number } {
   const held = Math.min(1, Math.max(0, share));
   let i = 0;
   while (i + 2 < frames.length && (frames[i + 1]?.share ?? 1) <= held) i += 1;

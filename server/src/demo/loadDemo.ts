@@ -37,32 +37,32 @@ const WAIT_MS = 5 * 60_000;
  * Fills an empty shop with the demo scenario, once, however many servers start together; cut off, it goes on where it was. What
  * was entered since is never touched.
  */
-export async function loadDemo(shop: Database): Promise<void> {
+export async function loadDemo(database: Database): Promise<void> {
   const marks = async (): Promise<readonly string[]> =>
-    (await shop.jobs.query<{ scenario: string }>('SELECT scenario FROM demo_mark', { type: QueryTypes.SELECT, useMaster: true })).map(
+    (await database.jobs.query<{ scenario: string }>('SELECT scenario FROM demo_mark', { type: QueryTypes.SELECT, useMaster: true })).map(
       ({ scenario }) => scenario,
     );
   const isDone = (found: readonly string[]): boolean => found.includes(SCENARIO) && !found.includes(UNFINISHED);
   if (isDone(await marks())) return;
-  const done = await withLease(shop.jobs, 'start', WAIT_MS, async () => {
+  const done = await withLease(database.jobs, 'start', WAIT_MS, async () => {
     const found = await marks();
     if (isDone(found)) return true;
     // the pool of jobs waits longer for its locks than requests do
-    const patient: Database = { ...shop, sequelize: shop.jobs, models: defineModels(shop.jobs), isReady: () => true };
+    const patient: Database = { ...database, sequelize: database.jobs, models: defineModels(database.jobs), isReady: () => true };
     if (!found.includes(SCENARIO)) await stock(patient);
     await giveOutSome(patient, await wearerRepository(patient).search('', 200), await tieRepository(patient).list());
-    await shop.jobs.query('DELETE FROM demo_mark WHERE scenario = ?', { replacements: [UNFINISHED] });
+    await database.jobs.query('DELETE FROM demo_mark WHERE scenario = ?', { replacements: [UNFINISHED] });
     return true;
   });
   if (done === null) throw new Error('another server has been loading the demo scenario for five minutes');
 }
 
 /** Ties, collars, wearers and the house's habits: all or none. */
-async function stock(shop: Database): Promise<void> {
-  const { sequelize } = shop;
-  const ties = tieRepository(shop);
-  const wearers = wearerRepository(shop);
-  const collars = collarRepository(shop);
+async function stock(database: Database): Promise<void> {
+  const { sequelize } = database;
+  const ties = tieRepository(database);
+  const wearers = wearerRepository(database);
+  const collars = collarRepository(database);
   await withTransaction(sequelize, async (transaction) => {
     await sequelize.query('INSERT INTO demo_mark (scenario, loaded_at) VALUES (?, UTC_TIMESTAMP(3)), (?, UTC_TIMESTAMP(3))', {
       replacements: [SCENARIO, UNFINISHED],
@@ -77,7 +77,7 @@ async function stock(shop: Database): Promise<void> {
     for (const wearer of [...demoWearers(new Date())].reverse())
       await wearers.insert([wholeWearer(uuid(), wearerInput.parse(wearer))], new Date(), transaction);
   });
-  await shopRepository(shop).update(1, shopSettingsInput.parse(demoShop));
+  await shopRepository(database).update(1, shopSettingsInput.parse(demoShop));
 }
 
 /** Keys that are the same each time, so that what was given out before it was cut off is not given out twice. */
@@ -110,24 +110,24 @@ const GIVEN_OUT: readonly GivenOut[] = [
 ];
 
 /** Fittings and tyings of a year and more, so that there is a ledger, a history, and a revision to look at. */
-async function giveOutSome(shop: Database, wearers: readonly Wearer[], ties: readonly Tie[]): Promise<void> {
-  const fittings = fittingService(shop);
+async function giveOutSome(database: Database, wearers: readonly Wearer[], ties: readonly Tie[]): Promise<void> {
+  const fittings = fittingService(database);
   let last: Fitting | null = null;
   for (const [i, { wearer, tie, occasion, staff, school = 'true', daysAgo }] of GIVEN_OUT.entries()) {
     const id = keyOf('fitting', i);
     last = await giveOut(fittings, id, find(wearers, wearer), find(ties, tie), { occasion, staff, school }, null);
-    await dateBack(shop, 'fittings', id, daysAgo);
+    await dateBack(database, 'fittings', id, daysAgo);
   }
   const corin = find(wearers, 'Corin Attleby');
   if (last) {
     const id = keyOf('fitting', GIVEN_OUT.length);
     await giveOut(fittings, id, corin, find(ties, 'Harbour Night'), { occasion: 'blackTie', staff: 'Hester', school: 'easy' }, last.id);
-    await dateBack(shop, 'fittings', id, 1);
+    await dateBack(database, 'fittings', id, 1);
   }
-  await wearerService(shop).own(corin.id, find(ties, 'Harbour Night').id);
-  if (last) await tieSome(shop, corin, find(ties, 'Harbour Night'), last);
-  await tieCottons(shop, wearers, ties);
-  await seeAsFitted(shop);
+  await wearerService(database).own(corin.id, find(ties, 'Harbour Night').id);
+  if (last) await tieSome(database, corin, find(ties, 'Harbour Night'), last);
+  await tieCottons(database, wearers, ties);
+  await seeAsFitted(database);
 }
 
 /** Where the time of what is given out or tied stands. */
@@ -166,8 +166,8 @@ async function seeAsFitted({ jobs }: Database): Promise<void> {
 }
 
 /** Cotton ties that were measured when they were tied: what they showed is where another tie of cotton starts from. */
-async function tieCottons(shop: Database, wearers: readonly Wearer[], ties: readonly Tie[]): Promise<void> {
-  const tyings = tyingService(shop);
+async function tieCottons(database: Database, wearers: readonly Wearer[], ties: readonly Tie[]): Promise<void> {
+  const tyings = tyingService(database);
   const tied: readonly (readonly [wearer: string, tie: string, shortOffMm: number, longOffMm: number])[] = [
     ['Desmond', 'Breakwater', 3, 5],
     ['Desmond', 'Pilot', 4, 3],
@@ -184,18 +184,18 @@ async function tieCottons(shop: Database, wearers: readonly Wearer[], ties: read
     const about = { wearerId: find(wearers, wearerName).id, tieId: tie.id, outcome: 'tied', neckPathMm: path } as const;
     const id = keyOf('cotton', i);
     await tyings.record(tyingInput.parse({ id, ...about, setMm, leadMm, ...halves }));
-    await dateBack(shop, 'tyings', id, 96 - 30 * i);
+    await dateBack(database, 'tyings', id, 96 - 30 * i);
   }
 }
 
 /** How Corin learned to tie: three timed tries, and two tyings that were measured. */
 async function tieSome(
-  shop: Database,
+  database: Database,
   { id: wearerId }: Wearer,
   { id: tieId }: Tie,
   { result, leadMm, collar, easeMm }: Fitting,
 ): Promise<void> {
-  const tyings = tyingService(shop);
+  const tyings = tyingService(database);
   const minutes = (count: number): number => count * 60_000;
   const timed = { way: 'main', steps: [] } as const;
   const tiedWith = { setMm: result.setMm, leadMm, neckPathMm: neckPathMm(collar, easeMm) };
@@ -209,7 +209,7 @@ async function tieSome(
   for (const [i, tried] of tries.entries()) {
     const id = keyOf('tying', i);
     await tyings.record(tyingInput.parse({ id, wearerId, tieId, ...tried }));
-    await dateBack(shop, 'tyings', id, 11 - 2 * i);
+    await dateBack(database, 'tyings', id, 11 - 2 * i);
   }
 }
 

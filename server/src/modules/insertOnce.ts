@@ -28,7 +28,7 @@ export async function insertOnce<Stored>({ insert, find, sameAs }: InsertOnce<St
   }
   const stored = await find();
   if (stored === null) throw new ProblemError('unexpected', { detail: 'A record was saved but cannot be found.' });
-  if (!created && !isDeepStrictEqual(...(await sameAs(stored)))) throw new ProblemError('taken', { current: stored });
+  if (!created && !isDeepStrictEqual(...(await sameAs(stored)))) throw new ProblemError('keyInUse', { current: stored });
   return { stored, created };
 }
 

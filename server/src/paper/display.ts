@@ -11,7 +11,7 @@ export interface Display {
 export type Ink = 'ink' | 'pencil' | 'rule' | 'long' | 'short' | 'longLining' | 'shortLining' | 'paper';
 
 /** Faces of type: figures and headings, or text. */
-export type Face = 'figure' | 'text' | 'strong';
+export type Typeface = 'figure' | 'text' | 'strong';
 
 export type DisplayItem =
   | {
@@ -19,7 +19,7 @@ export type DisplayItem =
       readonly x: number;
       readonly y: number;
       readonly sizeMm: number;
-      readonly face: Face;
+      readonly typeface: Typeface;
       readonly ink: Ink;
       readonly text: string;
     }
@@ -62,4 +62,4 @@ interface PaperPatch {
 }
 
 /** Width of a text in mm. */
-export type Measure = (text: string, face: Face, sizeMm: number) => number;
+export type Measure = (text: string, face: Typeface, sizeMm: number) => number;

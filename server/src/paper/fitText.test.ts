@@ -1,5 +1,5 @@
 import { shorten, wrapText } from './fitText.ts';
-import { measureText, setText } from './fonts.ts';
+import { measureText, writable } from './fonts.ts';
 
 describe('type', () => {
   it('is measured as it is set, wrapped and shortened by that', () => {
@@ -10,6 +10,6 @@ describe('type', () => {
     expect(shorten('a long name', 'figure', 4, 10, measureText)).toMatch(/…$/);
   });
   it('shows a lozenge for letters it does not have, so that no name stops a card', () => {
-    expect(setText('Ann 陳', 'text')).toBe('Ann ◊');
+    expect(writable('Ann 陳', 'text')).toBe('Ann ◊');
   });
 });

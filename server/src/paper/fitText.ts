@@ -1,7 +1,7 @@
-import type { Face, Measure } from './display.ts';
+import type { Typeface, Measure } from './display.ts';
 
 /** Breaks a text into lines no wider than `widthMm`; a word that is wider by itself stands alone, shortened where it must be. */
-export function wrapText(text: string, face: Face, sizeMm: number, widthMm: number, measure: Measure): readonly string[] {
+export function wrapText(text: string, face: Typeface, sizeMm: number, widthMm: number, measure: Measure): readonly string[] {
   const lines: string[] = [];
   for (const word of text.split(/\s+/).filter((each) => each !== '')) {
     const last = lines[lines.length - 1];
@@ -14,7 +14,7 @@ export function wrapText(text: string, face: Face, sizeMm: number, widthMm: numb
 }
 
 /** A text on one line, cut with an ellipsis where it is too wide. */
-export function shorten(text: string, face: Face, sizeMm: number, widthMm: number, measure: Measure): string {
+export function shorten(text: string, face: Typeface, sizeMm: number, widthMm: number, measure: Measure): string {
   if (measure(text, face, sizeMm) <= widthMm) return text;
   const letters = Array.from(text);
   const fits = (count: number): boolean => measure(`${letters.slice(0, count).join('')}…`, face, sizeMm) <= widthMm;

@@ -1,12 +1,12 @@
 import fontkit from '@pdf-lib/fontkit';
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import type { Face, Measure } from './display.ts';
+import type { Typeface, Measure } from './display.ts';
 
 const require = createRequire(import.meta.url);
 
 /** Files of the faces, as they ship with the application. (Not every face can be embedded in part: some lose their composed letters.) */
-const FILES: Readonly<Record<Face, string>> = {
+const FILES: Readonly<Record<Typeface, string>> = {
   figure: '@expo-google-fonts/source-serif-4/600SemiBold/SourceSerif4_600SemiBold.ttf',
   text: '@expo-google-fonts/ibm-plex-sans/400Regular/IBMPlexSans_400Regular.ttf',
   strong: '@expo-google-fonts/ibm-plex-sans/600SemiBold/IBMPlexSans_600SemiBold.ttf',
@@ -15,10 +15,10 @@ const FILES: Readonly<Record<Face, string>> = {
 /** OpenType features that all type is set with: fractions are set as fractions, digits of one width. */
 export const FEATURES = { frac: true, tnum: true, kern: true } as const;
 
-const read = new Map<Face, Buffer>();
+const read = new Map<Typeface, Buffer>();
 
 /** The bytes of a face, read once. */
-export function fontFile(face: Face): Buffer {
+export function fontFile(face: Typeface): Buffer {
   const known = read.get(face);
   if (known) return known;
   const bytes = readFileSync(require.resolve(FILES[face]));
@@ -32,9 +32,9 @@ interface OpenFont {
   hasGlyphForCodePoint(codePoint: number): boolean;
 }
 
-const open = new Map<Face, OpenFont>();
+const open = new Map<Typeface, OpenFont>();
 
-function font(face: Face): OpenFont {
+function font(face: Typeface): OpenFont {
   const known = open.get(face);
   if (known) return known;
   const opened = fontkit.create(fontFile(face)) as unknown as OpenFont;
@@ -45,7 +45,7 @@ function font(face: Face): OpenFont {
 const advances = new Map<string, number>();
 
 /** Advance of a letter, as a part of the size of the type; found once. */
-function advanceOf(face: Face, letter: string): number {
+function advanceOf(face: Typeface, letter: string): number {
   const key = face + letter;
   const known = advances.get(key);
   if (known !== undefined) return known;
@@ -61,12 +61,12 @@ function advanceOf(face: Face, letter: string): number {
  */
 export const measureText: Measure = (text, face, sizeMm) => {
   let width = 0;
-  for (const letter of setText(text, face)) width += advanceOf(face, letter);
+  for (const letter of writable(text, face)) width += advanceOf(face, letter);
   return width * sizeMm;
 };
 
 /** A text with only letters that the face has: others are shown as a lozenge, so that nobody's name stops a card. */
-export function setText(text: string, face: Face): string {
+export function writable(text: string, face: Typeface): string {
   const opened = font(face);
   return Array.from(text.normalize('NFC'))
     .map((letter) => (opened.hasGlyphForCodePoint(letter.codePointAt(0) ?? 0) ? letter : letter.trim() === '' ? ' ' : '◊'))

@@ -168,7 +168,7 @@ describe('the set card', () => {
         for (const item of layOutCard(card, page, measureText).items) {
           if (item.kind !== 'text') continue;
           expect(item.y).toBeLessThan(page.heightMm);
-          expect(item.x + measureText(item.text, item.face, item.sizeMm)).toBeLessThan(page.widthMm);
+          expect(item.x + measureText(item.text, item.typeface, item.sizeMm)).toBeLessThan(page.widthMm);
         }
       }
     }

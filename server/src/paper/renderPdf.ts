@@ -3,8 +3,8 @@ import fontkit from '@pdf-lib/fontkit';
 import { PALETTE, STILL_COLOURS } from '@easytuck/contract';
 import { litColour } from '@easytuck/core';
 import { PDFDocument, PDFRawStream, rgb, type Color, type PDFEmbeddedPage, type PDFFont, type PDFPage } from 'pdf-lib';
-import type { Display, DisplayItem, Face, Ink } from './display.ts';
-import { FEATURES, fontFile, setText } from './fonts.ts';
+import type { Display, DisplayItem, Typeface, Ink } from './display.ts';
+import { FEATURES, fontFile, writable } from './fonts.ts';
 import { PdfTags, type Tag } from './tagPdf.ts';
 
 /** PDF points in a millimetre (ISO 32000: 72 to the inch). */
@@ -38,7 +38,7 @@ const INKS: Readonly<Record<Ink, Color>> = {
   paper: colour(PALETTE.white),
 };
 
-type Fonts = Readonly<Record<Face, PDFFont>>;
+type Fonts = Readonly<Record<Typeface, PDFFont>>;
 
 /** Renders pages as a vector PDF with its type embedded; a millimetre is a millimetre. What is placed several times is drawn once. */
 export async function renderPdf(title: string, pages: readonly PdfPage[]): Promise<Uint8Array> {
@@ -77,7 +77,7 @@ async function newDocument(): Promise<PDFDocument> {
 }
 
 async function embedFonts(document: PDFDocument): Promise<Fonts> {
-  const embed = (face: Face): Promise<PDFFont> => document.embedFont(fontFile(face), { subset: true, features: FEATURES });
+  const embed = (face: Typeface): Promise<PDFFont> => document.embedFont(fontFile(face), { subset: true, features: FEATURES });
   return { figure: await embed('figure'), text: await embed('text'), strong: await embed('strong') };
 }
 
@@ -115,11 +115,11 @@ function drawDisplay(page: PDFPage, { display, x: left, y: top }: Placed, fonts:
     switch (item.kind) {
       case 'text':
         word(item.sizeMm === largestMm ? 'H1' : 'P', () =>
-          page.drawText(setText(item.text, item.face), {
+          page.drawText(writable(item.text, item.typeface), {
             x: px(item.x),
             y: py(item.y),
             size: item.sizeMm * POINTS_PER_MM,
-            font: fonts[item.face],
+            font: fonts[item.typeface],
             color: INKS[item.ink],
           }),
         );

@@ -1,6 +1,6 @@
 import type { StillTone } from '@easytuck/core';
-import type { Display, DisplayItem, Face, Ink } from './display.ts';
-import { setText } from './fonts.ts';
+import type { Display, DisplayItem, Typeface, Ink } from './display.ts';
+import { writable } from './fonts.ts';
 
 const [BLACK, WHITE] = ['#000000', '#ffffff'] as const;
 
@@ -16,7 +16,7 @@ const FILLS: Readonly<Record<Ink, string>> = {
   paper: WHITE,
 };
 
-const FONTS: Readonly<Record<Face, string>> = {
+const FONTS: Readonly<Record<Typeface, string>> = {
   figure: 'font-family="Source Serif 4" font-weight="600"',
   text: 'font-family="IBM Plex Sans" font-weight="400"',
   strong: 'font-family="IBM Plex Sans" font-weight="600"',
@@ -38,7 +38,7 @@ export function renderSvg(display: Display): string {
 function svgItem(item: DisplayItem): string {
   switch (item.kind) {
     case 'text':
-      return `<text x="${item.x}" y="${item.y}" font-size="${item.sizeMm}" ${FONTS[item.face]} font-feature-settings="'frac','tnum'" fill="#000000">${escapeXml(setText(item.text, item.face))}</text>`;
+      return `<text x="${item.x}" y="${item.y}" font-size="${item.sizeMm}" ${FONTS[item.typeface]} font-feature-settings="'frac','tnum'" fill="#000000">${escapeXml(writable(item.text, item.typeface))}</text>`;
     case 'line':
       return `<line x1="${item.x1}" y1="${item.y1}" x2="${item.x2}" y2="${item.y2}" stroke="#000000" stroke-width="${item.strokeMm}"/>`;
     case 'outline':

@@ -43,12 +43,12 @@ export const database = plugin(async (app: FastifyInstance, options: DatabaseOpt
   const jobs = connectJobs(sequelize);
   let ready = false;
   let closing = false;
-  const shop: Database = { sequelize, jobs, models: defineModels(sequelize), isReady: () => ready };
-  app.decorate('database', shop);
+  const database: Database = { sequelize, jobs, models: defineModels(sequelize), isReady: () => ready };
+  app.decorate('database', database);
 
   const prepare = async (): Promise<void> => {
-    await migrate(jobs, { before: async (applied) => options.beforeMigrating?.(shop, applied) });
-    await options.onMigrated?.(shop);
+    await migrate(jobs, { before: async (applied) => options.beforeMigrating?.(database, applied) });
+    await options.onMigrated?.(database);
     ready = true;
   };
   const keepTrying = async (): Promise<void> => {
@@ -82,6 +82,6 @@ export const database = plugin(async (app: FastifyInstance, options: DatabaseOpt
 });
 
 /** Refuses with 503 until the tables are up to date. */
-export function requireReady(shop: Pick<Database, 'isReady'>): void {
-  if (!shop.isReady()) throw new ProblemError('databaseAway');
+export function requireReady(database: Pick<Database, 'isReady'>): void {
+  if (!database.isReady()) throw new ProblemError('databaseAway');
 }

@@ -1,15 +1,15 @@
-import { READER_WORDS, READERS, type Told } from '@easytuck/contract';
+import { READER_WORDS, READERS, type Reader } from '@easytuck/contract';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 
 /** Who reads: words name sides, and drawings are turned, accordingly. */
-export function ReaderChoice({ reader, onChange }: { reader: Told; onChange: (reader: Told) => void }) {
+export function ReaderChoice({ reader, onChange }: { reader: Reader; onChange: (reader: Reader) => void }) {
   return (
     <TextField
       select
       label="Who is reading"
       value={reader}
-      onChange={(event) => onChange(event.target.value as Told)}
+      onChange={(event) => onChange(event.target.value as Reader)}
       sx={{ width: '15rem', maxWidth: '100%' }}
     >
       {READERS.map((each) => (

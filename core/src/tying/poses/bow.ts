@@ -1,13 +1,13 @@
 import { add, scale, subtract, bisect, turnedAboutZ } from '../../geometry/index.ts';
 import type { TyingMeasures, WingHalves } from '../measures.ts';
-import type { LaidStrip } from '../pose.ts';
+import type { PosedStrip } from '../pose.ts';
 import { band } from './collar.ts';
 import { BACKWARD, DOWNWARD, FORWARD, type SideSign, UPWARD, control, to, inOrder, type Parts } from './controls.ts';
 import { knotOf, levels } from './levels.ts';
 import type { Control, Strand } from '../strand.ts';
 
 /** How both ends lie in a bow. All for a long end from the wearer's left. */
-export interface BowLay {
+export interface BowForm {
   readonly front: WingHalves;
   readonly back: WingHalves;
   /** Side of the front bow's loop; −1, the right, is the one that holds. */
@@ -44,9 +44,9 @@ export type WingPart = 'out' | 'fold' | 'home' | 'middle' | 'tail';
 /**
  * Short end from the half-knot on: down, turned up in front of the back bow's place, out to its fold, back across the middle.
  */
-export function shortBowParts(m: TyingMeasures, lay: BowLay): Parts<'turn' | WingPart> {
+export function shortBowParts(m: TyingMeasures, lay: BowForm): Parts<'turn' | WingPart> {
   const z = levels(m, lay.loose);
-  const g = m.tie.tie.cloth.gatherRatio;
+  const g = m.tie.measured.cloth.gatherRatio;
   const turn = m.knotHeightMm * lay.shortTurn;
   const s = lay.frontLoop;
   // a wing that is pinched forward reaches less far to its side
@@ -76,15 +76,15 @@ export function shortBowParts(m: TyingMeasures, lay: BowLay): Parts<'turn' | Win
 }
 
 /** {@link shortBowParts} one after another. */
-export const shortBow = (m: TyingMeasures, lay: BowLay): Control[] => inOrder(shortBowParts(m, lay));
+export const shortBow = (m: TyingMeasures, lay: BowForm): Control[] => inOrder(shortBowParts(m, lay));
 
 /**
  * Long end from the half-knot on: behind both and up, over the top, down the front, back under, through the passage to its
  * fold, and back through it.
  */
-export function longBowParts(m: TyingMeasures, lay: BowLay): Parts<'wrap' | 'under' | WingPart> {
+export function longBowParts(m: TyingMeasures, lay: BowForm): Parts<'wrap' | 'under' | WingPart> {
   const z = levels(m, lay.loose);
-  const g = m.tie.tie.cloth.gatherRatio;
+  const g = m.tie.measured.cloth.gatherRatio;
   const p = lay.pushedFrom;
   const { loopMm: r, flatEndMm: t } = lay.back;
   const h = m.knotHeightMm * lay.longTurn;
@@ -112,12 +112,12 @@ export function longBowParts(m: TyingMeasures, lay: BowLay): Parts<'wrap' | 'und
 }
 
 /** {@link longBowParts} one after another. */
-const longBow = (m: TyingMeasures, lay: BowLay): Control[] => inOrder(longBowParts(m, lay));
+const longBow = (m: TyingMeasures, lay: BowForm): Control[] => inOrder(longBowParts(m, lay));
 
 /** Long end from the crossing to the middle of the knot's front. */
-export function wrap(m: TyingMeasures, lay: Pick<BowLay, 'loose' | 'longTurn'>): Control[] {
+export function wrap(m: TyingMeasures, lay: Pick<BowForm, 'loose' | 'longTurn'>): Control[] {
   const z = levels(m, lay.loose);
-  const g = m.tie.tie.cloth.gatherRatio;
+  const g = m.tie.measured.cloth.gatherRatio;
   const h = m.knotHeightMm * lay.longTurn;
   return [
     ...behind(m, lay),
@@ -129,9 +129,9 @@ export function wrap(m: TyingMeasures, lay: Pick<BowLay, 'loose' | 'longTurn'>):
 }
 
 /** Long end from the crossing round behind both and half up. */
-export function behind(m: TyingMeasures, lay: Pick<BowLay, 'loose' | 'longTurn'>): Control[] {
+export function behind(m: TyingMeasures, lay: Pick<BowForm, 'loose' | 'longTurn'>): Control[] {
   const z = levels(m, lay.loose);
-  const g = m.tie.tie.cloth.gatherRatio;
+  const g = m.tie.measured.cloth.gatherRatio;
   const h = m.knotHeightMm * lay.longTurn;
   return [
     control(to(0, 0.04 * h, z.long), FORWARD, 0.85),
@@ -190,11 +190,11 @@ function loop(side: SideSign, r: number, from: number, back: number, ahead: (out
 }
 
 /** Both whole strands of a bow on the wearer. */
-function bowStrands(m: TyingMeasures, lay: BowLay): { readonly short: Strand; readonly long: Strand } {
+function bowStrands(m: TyingMeasures, lay: BowForm): { readonly short: Strand; readonly long: Strand } {
   return { short: [...band(m, -1), ...shortBow(m, lay)], long: [...band(m, 1), ...longBow(m, lay)] };
 }
 
 /** A bow from its lay. */
-export function bow(m: TyingMeasures, lay: BowLay): LaidStrip {
+export function bow(m: TyingMeasures, lay: BowForm): PosedStrip {
   return { leadMm: m.leadMm, knotAt: knotOf(m, lay), ...bowStrands(m, lay) };
 }

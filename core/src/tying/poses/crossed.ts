@@ -1,6 +1,6 @@
 import type { Point3 } from '../../geometry/index.ts';
 import type { TyingMeasures } from '../measures.ts';
-import type { LaidStrip } from '../pose.ts';
+import type { PosedStrip } from '../pose.ts';
 import { BUTTON, onRing, shirtFrontZ } from './collar.ts';
 import { BACKWARD, DOWNWARD, FORWARD, type Half, control, straight, to } from './controls.ts';
 import { SHORT_CONTROLS, inHand } from './inHand.ts';
@@ -13,7 +13,7 @@ const endMm = (m: TyingMeasures, half: Half): number => (m.setMm - 2 * Math.PI *
  * Long end crossed over the short one before the collar button, both hanging. `led`: the way that the long end will be led
  * lies ready beyond its tip, where it is not seen.
  */
-export function crossed(m: TyingMeasures, led: boolean): LaidStrip {
+export function crossed(m: TyingMeasures, led: boolean): PosedStrip {
   return {
     leadMm: m.leadMm,
     knotAt: BUTTON,
@@ -23,7 +23,7 @@ export function crossed(m: TyingMeasures, led: boolean): LaidStrip {
 }
 
 /** Both ends on their way across one another, the long one held forward of the short one. */
-export function crossing(m: TyingMeasures): LaidStrip {
+export function crossing(m: TyingMeasures): PosedStrip {
   /** An end drawn in towards the middle, so much of its distance left. */
   const drawnIn = (controls: readonly Control[], ratio: number, asideMm: number): Control[] =>
     controls.map((c) => control(to(c.at.x * ratio + asideMm, c.at.y, c.at.z), c.outward, c.gatherRatio));

@@ -1,6 +1,6 @@
 import type { TyingMeasures } from '../measures.ts';
-import type { LaidStrip } from '../pose.ts';
-import { type BowLay, shortBow, wrap, behind } from './bow.ts';
+import type { PosedStrip } from '../pose.ts';
+import { type BowForm, shortBow, wrap, behind } from './bow.ts';
 import { band } from './collar.ts';
 import { FORWARD, control, straight, to } from './controls.ts';
 import { risen, WORKING_TURN } from './halfKnot.ts';
@@ -8,13 +8,13 @@ import { LONG_CONTROLS, inHand } from './inHand.ts';
 import { knotOf, levels } from './levels.ts';
 import type { Control, Strand } from '../strand.ts';
 
-export const shortStrand = (m: TyingMeasures, lay: BowLay): Strand => [...band(m, -1), ...shortBow(m, lay)];
+export const shortStrand = (m: TyingMeasures, lay: BowForm): Strand => [...band(m, -1), ...shortBow(m, lay)];
 
 /** The short half of the strip with its end as it is given. */
 export const hangingStrand = (m: TyingMeasures, end: readonly Control[]): Strand => [...band(m, -1), ...end];
 
 /** The long end lifted off the shoulder, before the face. */
-export function liftedOver(m: TyingMeasures, lay: BowLay, short = shortBow(m, lay)): LaidStrip {
+export function liftedOver(m: TyingMeasures, lay: BowForm, short = shortBow(m, lay)): PosedStrip {
   const up = to(0, 0.5 * m.knotHeightMm, levels(m).up);
   return {
     leadMm: m.leadMm,
@@ -25,7 +25,7 @@ export function liftedOver(m: TyingMeasures, lay: BowLay, short = shortBow(m, la
 }
 
 /** The long end falling forward over the front bow. */
-export function falling(m: TyingMeasures, lay: BowLay, short = shortBow(m, lay)): LaidStrip {
+export function falling(m: TyingMeasures, lay: BowForm, short = shortBow(m, lay)): PosedStrip {
   const z = levels(m, 1);
   const arch = [
     control(to(0, 14, z.up + 3), to(0, 0.4, -1), 0.7),
@@ -46,7 +46,7 @@ export function falling(m: TyingMeasures, lay: BowLay, short = shortBow(m, lay))
 const HANG_GATHER = [0.5, 0.55, 0.75] as const;
 
 /** The long end hanging straight down over the middle of the front bow. */
-export function dropped(m: TyingMeasures, lay: BowLay): LaidStrip {
+export function dropped(m: TyingMeasures, lay: BowForm): PosedStrip {
   const z = levels(m, lay.loose);
   const top = wrap(m, lay);
   const hang = Array.from({ length: LONG_CONTROLS - top.length }, (_, i) =>

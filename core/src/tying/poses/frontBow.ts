@@ -1,6 +1,6 @@
 import type { TyingMeasures, WingHalves } from '../measures.ts';
-import type { LaidStrip } from '../pose.ts';
-import { type BowLay, shortBow, shortBowParts } from './bow.ts';
+import type { PosedStrip } from '../pose.ts';
+import { type BowForm, shortBow, shortBowParts } from './bow.ts';
 import { BUTTON, band } from './collar.ts';
 import { FORWARD, control, straight, to } from './controls.ts';
 import { WORKING_TURN } from './halfKnot.ts';
@@ -9,7 +9,7 @@ import { knotOf, levels } from './levels.ts';
 import { parkedLong } from './parked.ts';
 
 /** The bow before it is tightened. `widthRatio`: half-widths of its loops against the finished ones. */
-export function workingBow(m: TyingMeasures, frontLoop: 1 | -1 = -1, pushedFrom: 1 | -1 = frontLoop, over: Partial<BowLay> = {}): BowLay {
+export function workingBow(m: TyingMeasures, frontLoop: 1 | -1 = -1, pushedFrom: 1 | -1 = frontLoop, over: Partial<BowForm> = {}): BowForm {
   const shrunk = ({ loopMm, flatEndMm }: WingHalves, by: number): WingHalves => ({ loopMm: loopMm * by, flatEndMm });
   return {
     front: shrunk(m.front, 0.97),
@@ -27,7 +27,7 @@ export function workingBow(m: TyingMeasures, frontLoop: 1 | -1 = -1, pushedFrom:
 }
 
 /** The short blade taken by the belly and turned up, halfway to its fold. */
-export function takenUp(m: TyingMeasures, frontLoop: 1 | -1 = -1): LaidStrip {
+export function takenUp(m: TyingMeasures, frontLoop: 1 | -1 = -1): PosedStrip {
   const s = frontLoop;
   const z = levels(m, 0.6);
   const from = to(3, -8, z.short + 6);
@@ -47,7 +47,7 @@ export function takenUp(m: TyingMeasures, frontLoop: 1 | -1 = -1): LaidStrip {
 }
 
 /** The short blade laid to its side, its tail pointing forward before it is folded across. */
-export function foldBegun(m: TyingMeasures, frontLoop: 1 | -1 = -1): LaidStrip {
+export function foldBegun(m: TyingMeasures, frontLoop: 1 | -1 = -1): PosedStrip {
   const lay = workingBow(m, frontLoop);
   const s = frontLoop;
   const { turn, out } = shortBowParts(m, lay);
@@ -66,7 +66,7 @@ export function foldBegun(m: TyingMeasures, frontLoop: 1 | -1 = -1): LaidStrip {
 }
 
 /** The front bow held across the collar button. */
-export function frontBow(m: TyingMeasures, frontLoop: 1 | -1 = -1): LaidStrip {
+export function frontBow(m: TyingMeasures, frontLoop: 1 | -1 = -1): PosedStrip {
   return {
     leadMm: m.leadMm,
     knotAt: knotOf(m, { loose: 1 }),

@@ -1,5 +1,5 @@
 import type { TyingMeasures } from '../measures.ts';
-import type { LaidStrip } from '../pose.ts';
+import type { PosedStrip } from '../pose.ts';
 import { behind } from './bow.ts';
 import { BUTTON, band, shirtFrontZ } from './collar.ts';
 import { BACKWARD, FORWARD, control, straight, to } from './controls.ts';
@@ -9,7 +9,7 @@ import { levels } from './levels.ts';
 import type { Control } from '../strand.ts';
 
 /** Long end turned up under the crossing, its tip about to go in behind. */
-export function turnedUnder(m: TyingMeasures): LaidStrip {
+export function turnedUnder(m: TyingMeasures): PosedStrip {
   const y = 4;
   const long = [
     control(to(0, -3, 36), FORWARD, 0.9),
@@ -28,7 +28,7 @@ export function turnedUnder(m: TyingMeasures): LaidStrip {
 }
 
 /** Long end under the crossing and up between tie and collar, not yet drawn. */
-export function through(m: TyingMeasures): LaidStrip {
+export function through(m: TyingMeasures): PosedStrip {
   const long = [
     control(to(0, -3, 38), FORWARD, 0.85),
     control(to(-19, -17, 37), to(-0.2, -0.2, 1), 0.65),
@@ -70,7 +70,7 @@ export const risen = (m: TyingMeasures): Control[] => [
 ];
 
 /** The half-knot pulled up to the collar button. */
-export function snug(m: TyingMeasures): LaidStrip {
+export function snug(m: TyingMeasures): PosedStrip {
   const up = to(0, 0.5 * m.knotHeightMm, levels(m).up);
   return {
     leadMm: m.leadMm,

@@ -1,6 +1,6 @@
 import type { Point3 } from '../../geometry/index.ts';
 import type { TyingMeasures } from '../measures.ts';
-import type { BowLay } from './bow.ts';
+import type { BowForm } from './bow.ts';
 import { to } from './controls.ts';
 
 /** Levels of cloth over one another at the knot, from the collar outwards, in mm. `loose` opens up those of the bows; the half-knot is drawn up before. */
@@ -32,5 +32,5 @@ export function levels({ layerMm }: TyingMeasures, loose = 0): Levels {
 }
 
 /** Middle of a bow's knot. */
-export const knotOf = (m: TyingMeasures, { loose }: Pick<BowLay, 'loose'>): Point3 =>
+export const knotOf = (m: TyingMeasures, { loose }: Pick<BowForm, 'loose'>): Point3 =>
   to(0, 0, 0.6 * levels(m, loose).up + 0.4 * levels(m, loose).face);

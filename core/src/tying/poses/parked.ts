@@ -1,5 +1,5 @@
 import type { TyingMeasures } from '../measures.ts';
-import type { LaidStrip } from '../pose.ts';
+import type { PosedStrip } from '../pose.ts';
 import { BUTTON, band } from './collar.ts';
 import { control, straight, to } from './controls.ts';
 import { risen, snugShort } from './halfKnot.ts';
@@ -22,12 +22,12 @@ function overTheShoulder(m: TyingMeasures): Control[] {
 export const parkedLong = (m: TyingMeasures): Strand => [...band(m, 1), ...risen(m), ...inHand(m, overTheShoulder(m))];
 
 /** Long end out of the way over the shoulder. */
-export function parked(m: TyingMeasures): LaidStrip {
+export function parked(m: TyingMeasures): PosedStrip {
   return { leadMm: m.leadMm, knotAt: BUTTON, short: [...band(m, -1), ...snugShort(m)], long: parkedLong(m) };
 }
 
 /** The long end lifted towards the shoulder. */
-export function liftedAside(m: TyingMeasures, short: readonly Control[] = snugShort(m)): LaidStrip {
+export function liftedAside(m: TyingMeasures, short: readonly Control[] = snugShort(m)): PosedStrip {
   const up = to(0, 0.5 * m.knotHeightMm, levels(m).up);
   return {
     leadMm: m.leadMm,

@@ -1,7 +1,7 @@
 import type { Point3 } from '../../geometry/index.ts';
 import type { TyingMeasures } from '../measures.ts';
-import type { LaidStrip } from '../pose.ts';
-import { type BowLay, wrap } from './bow.ts';
+import type { PosedStrip } from '../pose.ts';
+import { type BowForm, wrap } from './bow.ts';
 import { band } from './collar.ts';
 import { BACKWARD, FORWARD, type SideSign, control, to } from './controls.ts';
 import { shortStrand } from './dropped.ts';
@@ -13,10 +13,10 @@ import type { Control } from '../strand.ts';
 export type FoldMoment = 'swept' | 'begun' | 'made' | 'held' | 'halfway';
 
 /** The long end being folded and pushed through behind the front bow. */
-export function backFold(m: TyingMeasures, lay: BowLay, moment: FoldMoment): LaidStrip {
+export function backFold(m: TyingMeasures, lay: BowForm, moment: FoldMoment): PosedStrip {
   const z = levels(m, lay.loose);
   const depths: FoldDepths = { hang: z.face, knot: z.backKnot, tail: z.backTail };
-  const fold = foldControls(depths, lay.pushedFrom, moment, m.tie.tie.cloth.gatherRatio, lay.back.loopMm * 0.55);
+  const fold = foldControls(depths, lay.pushedFrom, moment, m.tie.measured.cloth.gatherRatio, lay.back.loopMm * 0.55);
   return {
     leadMm: m.leadMm,
     knotAt: knotOf(m, lay),
@@ -26,10 +26,10 @@ export function backFold(m: TyingMeasures, lay: BowLay, moment: FoldMoment): Lai
 }
 
 /** The short end being folded and pushed through the turn that the long end makes round a finger. `held`: where the long end waits. */
-export function frontFold(m: TyingMeasures, lay: BowLay, moment: FoldMoment, held: LaidStrip): LaidStrip {
+export function frontFold(m: TyingMeasures, lay: BowForm, moment: FoldMoment, held: PosedStrip): PosedStrip {
   const z = levels(m, lay.loose);
   const depths: FoldDepths = { hang: z.long + 6, knot: z.frontKnot, tail: z.frontTail };
-  const fold = foldControls(depths, -lay.frontLoop as SideSign, moment, m.tie.tie.cloth.gatherRatio, lay.front.loopMm * 0.6);
+  const fold = foldControls(depths, -lay.frontLoop as SideSign, moment, m.tie.measured.cloth.gatherRatio, lay.front.loopMm * 0.6);
   return { ...held, short: [...band(m, -1), control(to(0, 0, z.short + 0.7), FORWARD, 0.85), ...inHand(m, fold)] };
 }
 

@@ -8,7 +8,7 @@ import {
   type Fitting,
   type SetCard,
   type ShopSettings,
-  type Told,
+  type Reader,
 } from '@easytuck/contract';
 import {
   drawTieFlat,
@@ -31,7 +31,7 @@ const CAUTIONS: readonly string[] = [
 ];
 
 /** Composes what goes with the tie to the wearer, in the shop's unit. It is kept as it was composed. */
-export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSettings, 'name' | 'unit'>, told: Told = 'wearer'): SetCard {
+export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSettings, 'name' | 'unit'>, told: Reader = 'wearer'): SetCard {
   const { tie, result, longEnd, revision } = fitting;
   const length = (lengthMm: number): string => formatLength(lengthMm, shop.unit);
   const prepared = prepareTie(tie);

@@ -25,10 +25,10 @@ export interface CardService {
   readonly gaugePdf: (tieId: string, paper: PaperSize | undefined) => Promise<Uint8Array>;
 }
 
-export function cardService(shop: Database): CardService {
-  const fittings = fittingService(shop);
-  const ties = tieService(shop);
-  const settings = shopRepository(shop);
+export function cardService(database: Database): CardService {
+  const fittings = fittingService(database);
+  const ties = tieService(database);
+  const settings = shopRepository(database);
   const cardOf = async (id: string) => {
     const { card } = await fittings.get(id);
     if (!card)
@@ -62,7 +62,7 @@ export function cardService(shop: Database): CardService {
       return { svg: renderSvg(layOutCard(card, LABEL_MM, measureText)), title: `${card.wearer}: ${card.tie}` };
     },
     gaugePdf: async (tieId, paper) => {
-      requireReady(shop);
+      requireReady(database);
       const tie = await ties.get(tieId);
       const { unit, easeMm, paper: usual } = await settings.read();
       const display = layOutGauge(tie.name, settingGauge(prepareTie(tie), unit, easeMm), paper ?? usual, measureText);

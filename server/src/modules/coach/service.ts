@@ -1,5 +1,5 @@
 import { type OfferedWay } from '@easytuck/core';
-import type { PaperSize, Told } from '@easytuck/contract';
+import type { PaperSize, Reader } from '@easytuck/contract';
 import type { Database } from '../../plugins/database.ts';
 import { measureText } from '../../paper/fonts.ts';
 import { renderPdf } from '../../paper/renderPdf.ts';
@@ -10,12 +10,12 @@ import { layOutCoachSheet } from '../../paper/layouts/layOutCoachSheet.ts';
 /** What the coach can put on paper. */
 export interface CoachService {
   /** The tying of a fitting, step by step, on two sheets at most. */
-  readonly sheetPdf: (fittingId: string, way: OfferedWay, told: Told, paper: PaperSize | undefined) => Promise<Uint8Array>;
+  readonly sheetPdf: (fittingId: string, way: OfferedWay, told: Reader, paper: PaperSize | undefined) => Promise<Uint8Array>;
 }
 
-export function coachService(shop: Database): CoachService {
-  const fittings = fittingService(shop);
-  const settings = shopRepository(shop);
+export function coachService(database: Database): CoachService {
+  const fittings = fittingService(database);
+  const settings = shopRepository(database);
   return {
     sheetPdf: async (fittingId, way, told, paper) => {
       const fitting = await fittings.get(fittingId);

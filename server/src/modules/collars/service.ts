@@ -12,21 +12,21 @@ export interface CollarService {
   readonly remove: (id: string, version: number) => Promise<void>;
 }
 
-export function collarService(shop: Database): CollarService {
-  const repository = collarRepository(shop);
+export function collarService(database: Database): CollarService {
+  const repository = collarRepository(database);
   const get = async (id: string): Promise<StockCollar> => {
-    requireReady(shop);
+    requireReady(database);
     const found = await repository.find(id);
     if (!found) throw new ProblemError('notFound', { detail: 'There is no such collar in stock.' });
     return found;
   };
   return {
     list: async () => {
-      requireReady(shop);
+      requireReady(database);
       return repository.list();
     },
     create: async (id, data) => {
-      requireReady(shop);
+      requireReady(database);
       return insertOnce({
         insert: () => repository.insert(id, data, new Date()),
         find: () => repository.find(id),

@@ -41,7 +41,7 @@ describe('an import', () => {
     expect(same.map((answer) => answer.json<ImportReport>().taken)).toEqual([50, 50, 50]);
     // also when it is sent again much later, and never with another file
     expect((await sendTableFile(shop, 'wearers', people(50, 20_000), 'all', { key })).json()).toMatchObject({ taken: 50 });
-    expect((await sendTableFile(shop, 'wearers', people(51, 20_000), 'all', { key })).json()).toMatchObject({ code: 'taken' });
+    expect((await sendTableFile(shop, 'wearers', people(51, 20_000), 'all', { key })).json()).toMatchObject({ code: 'keyInUse' });
     expect((await shop.app.inject(`/api/exchange/imports/${key}`)).json()).toMatchObject({ state: 'done', report: { taken: 50 } });
     expect(await countOf(shop)).toBe(4_850);
   });
@@ -82,7 +82,7 @@ describe('an import', () => {
     while ((await state()) === 'reading') await new Promise((resolve) => setTimeout(resolve, 30));
     expect([await state(), await countOf(shop)]).toEqual(['cancelled', 0]);
     // a key that came to nothing may be used again
-    expect((await sendTableFile(shop, 'wearers', people(20), 'all', { key: goneKey })).json()).toMatchObject({ code: 'taken' });
+    expect((await sendTableFile(shop, 'wearers', people(20), 'all', { key: goneKey })).json()).toMatchObject({ code: 'keyInUse' });
     expect((await sendTableFile(shop, 'wearers', people(14_000).slice(0, 400), 'check')).statusCode).toBe(200);
   });
 

@@ -20,7 +20,7 @@ export interface ImportMark {
 }
 
 /** Where an import stands: begun now, begun before by the same saving, or its key taken by another one. */
-type Begun = 'now' | 'before' | 'taken';
+type Begun = 'now' | 'before' | 'other';
 
 /** The log of imports; the only place that knows its columns. */
 export interface ImportLog {
@@ -71,7 +71,7 @@ export function importLog(jobs: Sequelize): ImportLog {
       );
       if (inserted === 1) return 'now';
       const row = await read(key);
-      if (row?.kind !== kind || row.mode !== mode || row.fingerprint !== fingerprint) return 'taken';
+      if (row?.kind !== kind || row.mode !== mode || row.fingerprint !== fingerprint) return 'other';
       if (row.state === 'done' || row.isRunning === 1) return 'before';
       const [, taken] = await jobs.query(
         `UPDATE imports SET state = 'waiting', rows_read = 0, share = 0, report = NULL, problem = NULL, cancel_asked = 0, heard_at = UTC_TIMESTAMP(3)

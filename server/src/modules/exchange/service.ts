@@ -50,10 +50,10 @@ const LOOK_AGAIN_MS = 150;
 /** An import before this one is waited for so long. */
 const WAIT_MS = 60 * 60_000;
 
-export function exchangeService(shop: Database): ExchangeService {
-  const ties = tieRepository(shop);
-  const wearers = wearerRepository(shop);
-  const log = importLog(shop.jobs);
+export function exchangeService(database: Database): ExchangeService {
+  const ties = tieRepository(database);
+  const wearers = wearerRepository(database);
+  const log = importLog(database.jobs);
 
   const wearerPages = async function* (): AsyncGenerator<readonly WearerData[]> {
     for (let page = await wearers.page('', PAGE); page.last !== null; page = await wearers.page(page.last, PAGE))
@@ -63,7 +63,7 @@ export function exchangeService(shop: Database): ExchangeService {
     yield (await ties.list()).map(dataOf);
   };
   const progress = async (key: string): Promise<ImportProgress> => {
-    requireReady(shop);
+    requireReady(database);
     const found = await log.find(key);
     if (!found) throw new ProblemError('notFound', { detail: 'There is no such import.' });
     return found;
@@ -81,10 +81,10 @@ export function exchangeService(shop: Database): ExchangeService {
     const signal = AbortSignal.any([gone, cancelled.signal]);
     const run = (): Promise<ImportReport> => {
       if (signal.aborted) throw new ProblemError('cancelled');
-      return runImport(shop.jobs, { kind, mode, known, format: file.format, path: file.path }, (next) => (step = next), signal);
+      return runImport(database.jobs, { kind, mode, known, format: file.format, path: file.path }, (next) => (step = next), signal);
     };
     try {
-      const report = mode === 'check' ? await run() : await withLease(shop.jobs, 'import', WAIT_MS, async () => run());
+      const report = mode === 'check' ? await run() : await withLease(database.jobs, 'import', WAIT_MS, async () => run());
       if (report === null) throw new ProblemError('busy', { detail: 'Another import has been going on for an hour. Cancel it first.' });
       await log.end(key, 'done', { report });
       return report;
@@ -112,21 +112,21 @@ export function exchangeService(shop: Database): ExchangeService {
 
   return {
     exportTable: (kind, format) => {
-      requireReady(shop);
+      requireReady(database);
       return kind === 'ties'
         ? writeTable(tieTable, format, tiePages(), (data) => data)
         : writeTable(wearerTable, format, wearerPages(), jsonOf);
     },
     importFile: async (kind, { mode, known, key }, file, gone) => {
-      requireReady(shop);
+      requireReady(database);
       const mark: ImportMark = { key, kind, mode, fingerprint: markOf(file, known) };
       switch (await log.begin(mark)) {
         case 'now':
           return runLogged(mark, known, file, gone);
         case 'before':
           return awaitFirst(key, gone);
-        case 'taken':
-          throw new ProblemError('taken', { detail: 'Another import was sent under this key.' });
+        case 'other':
+          throw new ProblemError('keyInUse', { detail: 'Another import was sent under this key.' });
       }
     },
     progress,

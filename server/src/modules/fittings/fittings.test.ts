@@ -72,8 +72,8 @@ describe('fittings', () => {
     await post('/api/ties', tie);
     const sent = aFitting({ kind: 'new', id: uuid(), name: 'First' }, tie.id);
     await post('/api/fittings', sent);
-    expect((await post('/api/fittings', { ...sent, leadMm: 50 })).json()).toMatchObject({ code: 'taken' });
-    expect((await post('/api/fittings', aFitting(sent.wearer, tie.id))).json()).toMatchObject({ code: 'taken' });
+    expect((await post('/api/fittings', { ...sent, leadMm: 50 })).json()).toMatchObject({ code: 'keyInUse' });
+    expect((await post('/api/fittings', aFitting(sent.wearer, tie.id))).json()).toMatchObject({ code: 'keyInUse' });
   });
 
   it('refuse a setting the band does not have and a strip that does not reach, at the field', async () => {

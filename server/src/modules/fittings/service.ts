@@ -7,7 +7,7 @@ import {
   type LedgerLine,
   type MeasuredHere,
   type Recomputed,
-  type Told,
+  type Reader,
   type Wearer,
   NO_MEASURES,
 } from '@easytuck/contract';
@@ -47,11 +47,11 @@ export interface FittingService {
   readonly giveOut: (data: FittingData) => Promise<{ stored: Fitting; created: boolean }>;
 }
 
-export function fittingService(shop: Database): FittingService {
-  const fittings = fittingRepository(shop);
-  const wearers = wearerRepository(shop);
-  const ties = tieRepository(shop);
-  const settings = shopRepository(shop);
+export function fittingService(database: Database): FittingService {
+  const fittings = fittingRepository(database);
+  const wearers = wearerRepository(database);
+  const ties = tieRepository(database);
+  const settings = shopRepository(database);
 
   const enterWearer = async (id: string, name: string, data: FittingData, transaction: Transaction): Promise<Fitting['wearer']> => {
     const kept = keptWearer({
@@ -116,7 +116,7 @@ export function fittingService(shop: Database): FittingService {
   };
 
   /** Whom the card speaks to: a helper where somebody else ties. */
-  const toldBy = async (wearerId: string, transaction: Transaction): Promise<Told> =>
+  const toldBy = async (wearerId: string, transaction: Transaction): Promise<Reader> =>
     (await wearers.find(wearerId, transaction))?.dexterity === 'needsHelp' ? 'facing' : 'wearer';
 
   const revisionOf = async (data: FittingData, transaction: Transaction): Promise<Fitting['revision']> => {
@@ -129,7 +129,7 @@ export function fittingService(shop: Database): FittingService {
   };
 
   const get = async (id: string): Promise<Fitting> => {
-    requireReady(shop);
+    requireReady(database);
     const found = await fittings.find(id);
     if (!found) throw new ProblemError('notFound', { detail: 'There is no such fitting.' });
     return found;
@@ -142,11 +142,11 @@ export function fittingService(shop: Database): FittingService {
   return {
     get,
     list: async (query) => {
-      requireReady(shop);
+      requireReady(database);
       return fittings.list(await ofTheSamePerson(query), query.limit);
     },
     ledger: async (query) => {
-      requireReady(shop);
+      requireReady(database);
       const [found, { unit }] = [await fittings.list(await ofTheSamePerson(query), query.limit + 1), await settings.read()];
       return { lines: found.slice(0, query.limit).map((fitting) => ledgerLineOf(fitting, unit)), more: found.length > query.limit };
     },
@@ -159,7 +159,7 @@ export function fittingService(shop: Database): FittingService {
       // a fitting by the wearer's own hands keeps those in place of the tie's
       const takeUp = fitting.result.takeUpOf === 'wearer' ? fitting.tie.takeUp : tie.takeUp;
       const tieChanged = !isDeepStrictEqual({ ...dataOf(tie), takeUp }, dataOf(fitting.tie));
-      const [own] = await ownTakeUps(shop, fitting.wearer.id, tie.id);
+      const [own] = await ownTakeUps(database, fitting.wearer.id, tie.id);
       try {
         return { ...about, now: computeFitting(fitting, tieInHands(tie, own)).result, whyNot: null, tieChanged };
       } catch (error) {
@@ -169,12 +169,12 @@ export function fittingService(shop: Database): FittingService {
       }
     },
     giveOut: async (data) => {
-      requireReady(shop);
+      requireReady(database);
       const knownId = data.wearer.kind === 'known' ? (await wearers.follow(data.wearer.id))?.id : undefined;
-      const [own] = knownId === undefined ? [] : await ownTakeUps(shop, knownId, data.tieId);
+      const [own] = knownId === undefined ? [] : await ownTakeUps(database, knownId, data.tieId);
       return insertOnce({
         insert: () =>
-          withTransaction(shop.sequelize, async (transaction): Promise<boolean> => {
+          withTransaction(database.sequelize, async (transaction): Promise<boolean> => {
             // a revision that was kept is itself what made the older one stale, when it is sent again
             if (data.revises !== null && (await fittings.find(data.id, transaction))) return false;
             const revision = await revisionOf(data, transaction);
@@ -200,7 +200,7 @@ export function fittingService(shop: Database): FittingService {
             return true;
           }).catch(async (error: unknown) => {
             // A new wearer whose key is taken is the same saving sent again only if the fitting is there too.
-            if (isDuplicate(error) && (await fittings.find(data.id)) === null) throw new ProblemError('taken', { cause: error });
+            if (isDuplicate(error) && (await fittings.find(data.id)) === null) throw new ProblemError('keyInUse', { cause: error });
             throw error;
           }),
         find: () => fittings.find(data.id),

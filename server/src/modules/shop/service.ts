@@ -10,16 +10,16 @@ export interface ShopService {
   readonly change: (version: number, data: ShopSettingsData) => Promise<ShopSettings>;
 }
 
-export function shopService(shop: Database): ShopService {
-  const repository = shopRepository(shop);
+export function shopService(database: Database): ShopService {
+  const repository = shopRepository(database);
   const read = async (): Promise<ShopSettings> => {
-    requireReady(shop);
+    requireReady(database);
     return repository.read();
   };
   return {
     read,
     change: async (version, data) => {
-      requireReady(shop);
+      requireReady(database);
       const saved = await repository.update(version, data);
       const current = await read();
       const { version: _version, ...stored } = current;

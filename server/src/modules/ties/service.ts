@@ -15,10 +15,10 @@ export interface TieService {
   readonly putAway: (id: string, version: number, away: boolean) => Promise<Tie>;
 }
 
-export function tieService(shop: Database): TieService {
-  const repository = tieRepository(shop);
+export function tieService(database: Database): TieService {
+  const repository = tieRepository(database);
   const get = async (id: string): Promise<Tie> => {
-    requireReady(shop);
+    requireReady(database);
     const found = await repository.find(id);
     if (!found) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
     return found;
@@ -26,11 +26,11 @@ export function tieService(shop: Database): TieService {
   return {
     get,
     list: async () => {
-      requireReady(shop);
+      requireReady(database);
       return repository.list();
     },
     create: async (id, data) => {
-      requireReady(shop);
+      requireReady(database);
       return insertOnce({
         insert: () => repository.insert(id, data, new Date()),
         find: () => repository.find(id),
@@ -38,13 +38,13 @@ export function tieService(shop: Database): TieService {
       });
     },
     change: async (id, version, data) => {
-      requireReady(shop);
+      requireReady(database);
       const saved = await repository.update(id, version, data, new Date());
       const current = await get(id);
       return afterChange(current, saved, version, [dataOf(current), data]);
     },
     putAway: async (id, version, away) => {
-      requireReady(shop);
+      requireReady(database);
       const now = new Date();
       const saved = await repository.putAway(id, version, away ? now : null, now);
       const current = await get(id);

@@ -6,11 +6,11 @@ import { tieRepository } from '../ties/repository.ts';
 import { tyingRepository } from './repository.ts';
 
 /** Take-ups by a wearer's own hands of each tie they have tied and measured often enough; of one tie only where it is given. */
-export async function ownTakeUps(shop: Database, wearerId: string, onlyTieId?: string): Promise<WearerTakeUps['ties']> {
-  const tyings = tyingRepository(shop);
+export async function ownTakeUps(database: Database, wearerId: string, onlyTieId?: string): Promise<WearerTakeUps['ties']> {
+  const tyings = tyingRepository(database);
   const often = await tyings.measuredOften(wearerId, WEARER_TYINGS);
   const tieIds = onlyTieId === undefined ? often : often.filter((id) => id === onlyTieId);
-  const ties = await tieRepository(shop).findAll(tieIds);
+  const ties = await tieRepository(database).findAll(tieIds);
   const found = await Promise.all(
     ties.map(async (tie): Promise<WearerTakeUps['ties']> => {
       const hands = handsOf(prepareTie({ ...tie, takeUp: null }), observationsOf(await tyings.ofTie(tie.id)), wearerId);

@@ -23,22 +23,22 @@ export interface TyingService {
   readonly record: (data: TyingData) => Promise<{ stored: Tying; created: boolean }>;
 }
 
-export function tyingService(shop: Database): TyingService {
-  const repository = tyingRepository(shop);
-  const wearers = wearerRepository(shop);
-  const ties = tieRepository(shop);
-  const fittings = fittingRepository(shop);
+export function tyingService(database: Database): TyingService {
+  const repository = tyingRepository(database);
+  const wearers = wearerRepository(database);
+  const ties = tieRepository(database);
+  const fittings = fittingRepository(database);
   return {
     ofWearer: async (wearerId) => {
-      requireReady(shop);
+      requireReady(database);
       return repository.ofWearer((await wearers.follow(wearerId))?.id ?? wearerId);
     },
     ofTie: async (tieId) => {
-      requireReady(shop);
+      requireReady(database);
       return repository.ofTie(tieId);
     },
     ofCloth: async (tieId) => {
-      requireReady(shop);
+      requireReady(database);
       const tie = await ties.find(tieId);
       if (!tie) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
       const tyings = await repository.ofCloth(tie, tieId);
@@ -51,19 +51,19 @@ export function tyingService(shop: Database): TyingService {
       };
     },
     takeUpsOf: async (wearerId) => {
-      requireReady(shop);
+      requireReady(database);
       const id = (await wearers.follow(wearerId))?.id ?? wearerId;
-      return { ties: await ownTakeUps(shop, id) };
+      return { ties: await ownTakeUps(database, id) };
     },
     keep: async (id, isKept) => {
-      requireReady(shop);
+      requireReady(database);
       if (!(await repository.keep(id, isKept, new Date()))) throw new ProblemError('notFound', { detail: 'There is no such tying.' });
     },
     record: async (data) => {
-      requireReady(shop);
+      requireReady(database);
       return insertOnce({
         insert: () =>
-          withTransaction(shop.sequelize, async (transaction) => {
+          withTransaction(database.sequelize, async (transaction) => {
             const wearer = await wearers.lockFollowed(data.wearerId, transaction);
             if (!wearer) throw invalidField('wearerId', 'This wearer is no longer on record.');
             if (!(await ties.find(data.tieId, transaction))) throw invalidField('tieId', 'This tie is no longer in the drawer.');

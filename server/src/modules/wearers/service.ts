@@ -50,18 +50,18 @@ const LONGEST_NOTE = 2_000;
 const MOST_COMPARED = 200;
 const MOST_LIKE = 6;
 
-export function wearerService(shop: Database): WearerService {
-  const repository = wearerRepository(shop);
-  const ties = tieRepository(shop);
+export function wearerService(database: Database): WearerService {
+  const repository = wearerRepository(database);
+  const ties = tieRepository(database);
   const get = async (id: string): Promise<Wearer> => {
-    requireReady(shop);
+    requireReady(database);
     const found = await repository.find(id);
     if (!found) throw noSuchWearer();
     return found;
   };
   /** The record that a key leads to, by way of what it was merged into. */
   const follow = async (id: string): Promise<Wearer> => {
-    requireReady(shop);
+    requireReady(database);
     const found = await repository.follow(id);
     if (!found) throw noSuchWearer();
     return found;
@@ -69,7 +69,7 @@ export function wearerService(shop: Database): WearerService {
   return {
     get,
     list: async ({ q, show, offset, limit, counted }) => {
-      requireReady(shop);
+      requireReady(database);
       const today = new Date().toISOString().slice(0, 10);
       const found = show === 'current' ? await repository.search(q, limit, offset) : await repository.list(show, today, limit, offset);
       if (counted === 'no') return { wearers: found, total: null, isTotalExact: false };
@@ -78,16 +78,17 @@ export function wearerService(shop: Database): WearerService {
       return { wearers: found, total: isTotalExact ? total : MOST_COUNTED, isTotalExact };
     },
     create: async (id, data) => {
-      requireReady(shop);
+      requireReady(database);
       return insertOnce({
-        insert: () => withTransaction(shop.sequelize, (transaction) => repository.insert([wholeWearer(id, data)], new Date(), transaction)),
+        insert: () =>
+          withTransaction(database.sequelize, (transaction) => repository.insert([wholeWearer(id, data)], new Date(), transaction)),
         find: () => repository.find(id),
         sameAs: (stored) => [keptOf(stored), keptWearer(data)],
       });
     },
     change: async (id, version, data) => {
-      requireReady(shop);
-      const saved = await withTransaction(shop.sequelize, async (transaction) => {
+      requireReady(database);
+      const saved = await withTransaction(database.sequelize, async (transaction) => {
         const before = await repository.lock(id, transaction);
         if (!before) throw noSuchWearer();
         const kept = keptWearer(data, before.collar.system);
@@ -99,7 +100,7 @@ export function wearerService(shop: Database): WearerService {
     },
     history: async (id) => repository.history((await follow(id)).id),
     like: async (name, collarText, except) => {
-      requireReady(shop);
+      requireReady(database);
       const reading = parseCollarSize(collarText);
       const collar = reading.kind === 'collar' ? reading.collar : null;
       const found = new Map<string, LikeWearer>();
@@ -113,9 +114,9 @@ export function wearerService(shop: Database): WearerService {
       return [...found.values()].sort((a, b) => weight(b) - weight(a)).slice(0, MOST_LIKE);
     },
     merge: async (id, version, fromId, fromVersion) => {
-      requireReady(shop);
+      requireReady(database);
       if (id === fromId) throw invalidField('fromId', 'A record cannot be merged into itself.');
-      await withTransaction(shop.sequelize, async (transaction) => {
+      await withTransaction(database.sequelize, async (transaction) => {
         // in the order of their keys, so that two merges the other way round wait for each other instead of locking up
         const [first = id, second = fromId] = [id, fromId].sort();
         const locked = [await repository.lock(first, transaction), await repository.lock(second, transaction)];
@@ -136,9 +137,9 @@ export function wearerService(shop: Database): WearerService {
       return get(id);
     },
     putAway: async (id, version, away) => {
-      requireReady(shop);
+      requireReady(database);
       const now = new Date();
-      const saved = await withTransaction(shop.sequelize, async (transaction) => {
+      const saved = await withTransaction(database.sequelize, async (transaction) => {
         if (!(await repository.lock(id, transaction))) throw noSuchWearer();
         return repository.putAway(id, version, away ? now : null, now, transaction);
       });
@@ -146,8 +147,8 @@ export function wearerService(shop: Database): WearerService {
       return afterChange(current, saved, version, [current.awayAt !== null, away]);
     },
     remove: async (id, version) => {
-      requireReady(shop);
-      await withTransaction(shop.sequelize, async (transaction) => {
+      requireReady(database);
+      await withTransaction(database.sequelize, async (transaction) => {
         const found = await repository.lock(id, transaction);
         if (!found) throw noSuchWearer();
         if (found.version !== version) throw new ProblemError('stale', { current: found });
@@ -157,8 +158,8 @@ export function wearerService(shop: Database): WearerService {
     },
     ownedTies: async (id) => repository.ownedTies((await follow(id)).id),
     own: async (id, tieId) => {
-      requireReady(shop);
-      const owner = await withTransaction(shop.sequelize, async (transaction) => {
+      requireReady(database);
+      const owner = await withTransaction(database.sequelize, async (transaction) => {
         const found = await repository.lockFollowed(id, transaction);
         if (!found) throw noSuchWearer();
         if (!(await ties.find(tieId, transaction))) throw new ProblemError('notFound', { detail: 'There is no such tie.' });

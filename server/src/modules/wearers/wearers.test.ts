@@ -59,7 +59,7 @@ describe('wearers', () => {
     await post('/api/wearers', sent);
     const other = await post('/api/wearers', { ...sent, name: 'Somebody Else' });
     expect(other.statusCode).toBe(409);
-    expect(other.json()).toMatchObject({ code: 'taken', current: { name: sent.name } });
+    expect(other.json()).toMatchObject({ code: 'keyInUse', current: { name: sent.name } });
   });
 
   it('answer a stale save with what is there now, and lose neither', async () => {

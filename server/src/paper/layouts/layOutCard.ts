@@ -1,5 +1,5 @@
 import type { CardDrawing, SetCard } from '@easytuck/contract';
-import type { Display, DisplayItem, Face, Ink, Measure } from '../display.ts';
+import type { Display, DisplayItem, Typeface, Ink, Measure } from '../display.ts';
 import { shorten, wrapText } from '../fitText.ts';
 
 /** Sizes of a card's type and parts, in mm. A dense card has the same content. */
@@ -59,8 +59,8 @@ function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure)
   const { marginMm: m, nameMm, figureMm, textMm, smallMm } = sizes;
   const innerMm = page.widthMm - 2 * m;
   const items: DisplayItem[] = [];
-  const text = (x: number, y: number, sizeMm: number, face: Face, ink: Ink, words: string, widthMm = innerMm): void => {
-    items.push({ kind: 'text', x, y, sizeMm, face, ink, text: shorten(words, face, sizeMm, widthMm, measure) });
+  const text = (x: number, y: number, sizeMm: number, face: Typeface, ink: Ink, words: string, widthMm = innerMm): void => {
+    items.push({ kind: 'text', x, y, sizeMm, typeface: face, ink, text: shorten(words, face, sizeMm, widthMm, measure) });
   };
   let y = m + nameMm * 0.8;
   const day = card.givenOutAt.slice(0, 10);
@@ -110,7 +110,7 @@ function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure)
   for (const [i, line] of [...(card.late === '' ? [] : [card.late]), ...card.reminder].entries()) {
     const number = card.late === '' ? String(i + 1) : i === 0 ? '!' : String(i);
     const lines = wrapText(line, 'text', textMm, innerMm - 2 * textMm, measure);
-    items.push({ kind: 'text', x: m, y, sizeMm: textMm, face: 'strong', ink: 'ink', text: number });
+    items.push({ kind: 'text', x: m, y, sizeMm: textMm, typeface: 'strong', ink: 'ink', text: number });
     for (const each of lines) {
       text(m + 1.5 * textMm, y, textMm, 'text', 'ink', each);
       y += textMm * 1.32;

@@ -71,7 +71,7 @@ describe('the coach sheet', () => {
             const isIn =
               item.kind === 'still'
                 ? item.x > 10 && item.x + item.widthMm < widthMm - 10 && item.y > 20 && item.y + item.heightMm < heightMm - 30
-                : item.kind !== 'text' || (item.y < heightMm - 4 && item.x + measureText(item.text, item.face, item.sizeMm) < widthMm);
+                : item.kind !== 'text' || (item.y < heightMm - 4 && item.x + measureText(item.text, item.typeface, item.sizeMm) < widthMm);
             if (!isIn) outside.push(`${way}, ${paper}: ${JSON.stringify(item)}`);
           }
     expect(outside).toEqual([]);

@@ -1,4 +1,4 @@
-import { settingWords, sideName, stepWords, type Fitting, type PaperSize, type StepContext, type Told } from '@easytuck/contract';
+import { settingWords, sideName, stepWords, type Fitting, type PaperSize, type StepContext, type Reader } from '@easytuck/contract';
 import {
   choreograph,
   collarGirthMm,
@@ -65,7 +65,7 @@ const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null
 export function layOutCoachSheet(
   fitting: Fitting,
   way: OfferedWay,
-  told: Told,
+  told: Reader,
   unit: LengthUnit,
   paper: PaperSize,
   measure: Measure,
@@ -104,7 +104,7 @@ export function layOutCoachSheet(
     const words = stepWords(step.step, {
       longEnd: fitting.longEnd,
       way: moved,
-      told,
+      reader: told,
       lead: formatLength(leadMm, unit),
       late: lateOf(fitting, unit),
     });
@@ -119,7 +119,7 @@ export function layOutCoachSheet(
 const shownAt = (step: TyingStep): number => (step === 'backBow' ? 0.6 : step === 'halfKnot' ? 0.72 : 1);
 
 /** How the pictures are seen by each reader. */
-const PICTURED: Readonly<Record<Told, string>> = {
+const PICTURED: Readonly<Record<Reader, string>> = {
   wearer: 'as in the mirror',
   facing: 'as you face the wearer',
   behind: 'as in the mirror, over the wearer’s shoulder',
@@ -134,7 +134,7 @@ function lateOf({ school, tie, result, step }: Fitting, unit: LengthUnit): StepC
 
 function head(
   fitting: Fitting,
-  told: Told,
+  told: Reader,
   unit: LengthUnit,
   leadMm: number,
   widthMm: number,
@@ -149,7 +149,7 @@ function head(
       x: MARGIN_MM,
       y: MARGIN_MM + 3,
       sizeMm: 6,
-      face: 'figure',
+      typeface: 'figure',
       ink: 'ink',
       text: `Tying, step by step: ${fitting.wearer.name}`,
     },
@@ -158,17 +158,17 @@ function head(
       x: MARGIN_MM,
       y: MARGIN_MM + 8 + 4 * i,
       sizeMm: 3.2,
-      face: 'text',
+      typeface: 'text',
       ink: 'pencil',
       text,
     })),
-    { kind: 'text', x: widthMm - MARGIN_MM - 4, y: MARGIN_MM + 3, sizeMm: 4, face: 'text', ink: 'pencil', text: String(number) },
+    { kind: 'text', x: widthMm - MARGIN_MM - 4, y: MARGIN_MM + 3, sizeMm: 4, typeface: 'text', ink: 'pencil', text: String(number) },
     ...wrapText(CAUTION, 'strong', 3.2, widthMm - 2 * MARGIN_MM, measure).map((text, i): DisplayItem => ({
       kind: 'text',
       x: MARGIN_MM,
       y: heightMm - MARGIN_MM + 2 + 4 * i,
       sizeMm: 3.2,
-      face: 'strong',
+      typeface: 'strong',
       ink: 'ink',
       text,
     })),
@@ -208,12 +208,12 @@ function telling(
   measure: Measure,
 ): DisplayItem[] {
   const items: DisplayItem[] = [
-    { kind: 'text', x: left, y: top, sizeMm: 4.6, face: 'figure', ink: 'ink', text: `${number}. ${words.name}` },
+    { kind: 'text', x: left, y: top, sizeMm: 4.6, typeface: 'figure', ink: 'ink', text: `${number}. ${words.name}` },
   ];
   let y = top + 5;
   const lines = (text: string, face: 'text' | 'strong', ink: 'ink' | 'pencil'): void => {
     for (const line of wrapText(text, face, 3, widthMm, measure)) {
-      items.push({ kind: 'text', x: left, y, sizeMm: 3, face, ink, text: line });
+      items.push({ kind: 'text', x: left, y, sizeMm: 3, typeface: face, ink, text: line });
       y += 3.8;
     }
   };

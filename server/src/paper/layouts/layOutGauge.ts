@@ -18,7 +18,7 @@ export function layOutGauge(tieName: string, gauge: SettingGauge, paper: PaperSi
   const innerMm = widthMm - 2 * MARGIN_MM;
   const items: DisplayItem[] = [];
   const text = (x: number, y: number, sizeMm: number, words: string, face: 'figure' | 'text' | 'strong' = 'text'): void => {
-    items.push({ kind: 'text', x, y, sizeMm, face, ink: 'ink', text: words });
+    items.push({ kind: 'text', x, y, sizeMm, typeface: face, ink: 'ink', text: words });
   };
   const line = (x1: number, y1: number, x2: number, y2: number, strokeMm = 0.2): void => {
     items.push({ kind: 'line', x1, y1, x2, y2, strokeMm, ink: 'ink' });

@@ -1,6 +1,6 @@
 import { BOUND_WORDS, settingWords, type PaperSize } from '@easytuck/contract';
 import { formatLength, type LengthUnit, type SetTableLine } from '@easytuck/core';
-import type { Display, DisplayItem, Face, Measure } from '../display.ts';
+import type { Display, DisplayItem, Typeface, Measure } from '../display.ts';
 import { shorten, wrapText } from '../fitText.ts';
 import { PAPER_MM } from '../paperSizes.ts';
 
@@ -34,14 +34,14 @@ export function layOutSetTable(
   const pages: Display[] = [];
   for (let first = 0; first === 0 || first < rows.length; first += perPage) {
     const items: DisplayItem[] = [];
-    const text = (column: number, y: number, words: string, face: Face = 'text', isLast = false): void => {
+    const text = (column: number, y: number, words: string, face: Typeface = 'text', isLast = false): void => {
       const [x, until] = [columns[column] ?? 0, isLast ? innerMm : (columns[column + 1] ?? innerMm)];
       items.push({
         kind: 'text',
         x: MARGIN_MM + x,
         y,
         sizeMm: 3.4,
-        face,
+        typeface: face,
         ink: 'ink',
         text: shorten(words, face, 3.4, until - x - 2, measure),
       });
@@ -51,12 +51,12 @@ export function layOutSetTable(
       x: MARGIN_MM,
       y: MARGIN_MM + 5,
       sizeMm: 6,
-      face: 'figure',
+      typeface: 'figure',
       ink: 'ink',
       text: shorten(title, 'figure', 6, innerMm, measure),
     });
     wrapText(tells, 'text', 3.2, innerMm, measure).forEach((line, i) => {
-      items.push({ kind: 'text', x: MARGIN_MM, y: MARGIN_MM + 11 + 4.2 * i, sizeMm: 3.2, face: 'text', ink: 'pencil', text: line });
+      items.push({ kind: 'text', x: MARGIN_MM, y: MARGIN_MM + 11 + 4.2 * i, sizeMm: 3.2, typeface: 'text', ink: 'pencil', text: line });
     });
     let y = MARGIN_MM + 26;
     for (const [i, head] of [of, 'Set at', 'Lead', 'Spread', 'Adjustment left'].entries()) text(i, y, head, 'strong');

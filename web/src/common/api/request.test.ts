@@ -82,11 +82,11 @@ describe('request', () => {
       ...{ contact: '', eventName: '', eventOn: null, awayAt: null },
     };
     expect(currentOf(await failureOf(problem(409, { code: 'stale', current })), wearer)).toMatchObject(current);
-    expect(currentOf(await failureOf(problem(409, { code: 'taken', current })), wearer)).toBeNull();
+    expect(currentOf(await failureOf(problem(409, { code: 'keyInUse', current })), wearer)).toBeNull();
     expect(currentOf(await failureOf(problem(409, { code: 'stale', current: { id: 1 } })), wearer)).toBeNull();
     expect(currentOf(new Error('other'), wearer)).toBeNull();
     // and what is kept under a key that is taken, with nothing but that
-    expect(takenOf(await failureOf(problem(409, { code: 'taken', current })), wearer)).toMatchObject(current);
+    expect(takenOf(await failureOf(problem(409, { code: 'keyInUse', current })), wearer)).toMatchObject(current);
     expect(takenOf(await failureOf(problem(409, { code: 'stale', current })), wearer)).toBeNull();
   });
 });

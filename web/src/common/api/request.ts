@@ -101,7 +101,7 @@ export function sentenceOf(error: unknown): string {
 
 /** With a save refused because its key is taken: what was saved under it. Null for any other error. */
 export function takenOf<S extends z.ZodType>(error: unknown, schema: S): z.output<S> | null {
-  if (!(error instanceof ApiProblem) || error.problem.code !== 'taken') return null;
+  if (!(error instanceof ApiProblem) || error.problem.code !== 'keyInUse') return null;
   const read = schema.safeParse(error.problem.current);
   return read.success ? read.data : null;
 }

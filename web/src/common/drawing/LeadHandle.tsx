@@ -27,10 +27,11 @@ export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps
     [onLead],
   );
   // The strip slides by half the lead, so the tip moves by half of what the lead changes.
-  const drag = useDrag(
-    useCallback(() => fit.leadMm, [fit.leadMm]),
-    useCallback((start: number, byPx: number) => goTo(start + (2 * outward * byPx) / layout.pxPerMm), [goTo, outward, layout.pxPerMm]),
-  );
+  const drag = useDrag<number>({
+    onStart: () => fit.leadMm,
+    onMove: ({ start, byXPx }) => goTo(start + (2 * outward * byXPx) / layout.pxPerMm),
+    onCancel: goTo,
+  });
   const onKeyDown = (event: KeyboardEvent): void => {
     const to = {
       ArrowRight: fit.leadMm + outward * NUDGE_MM,
@@ -68,7 +69,7 @@ export function LeadHandle({ tie, fit, layout, length, onLead }: LeadHandleProps
               'aria-valuenow': Math.round(fit.leadMm),
               'aria-valuetext': length(fit.leadMm),
               onKeyDown,
-              ...drag,
+              ...drag(undefined),
             }
           : { 'aria-hidden': true })}
       >

@@ -16,8 +16,8 @@ export function NeckPath({
 }) {
   const half = fit.neckPathMm / 2;
   const [from, to] = [layout.xOf(-half), layout.xOf(half)];
-  const y = layout.stripPx + (tie.tie.blade.bandWidthMm / 2) * layout.pxPerMm + 11;
-  const bandPx = (tie.tie.blade.bandWidthMm / 2 + 8) * layout.pxPerMm;
+  const y = layout.stripPx + (tie.measured.blade.bandWidthMm / 2) * layout.pxPerMm + 11;
+  const bandPx = (tie.measured.blade.bandWidthMm / 2 + 8) * layout.pxPerMm;
   return (
     <g aria-hidden="true">
       <path

@@ -25,10 +25,11 @@ export function SetHandle({ hardware, setting, fit, layout, length, onStep }: Se
   const xOf = scalePosition(hardware, layout);
   const stepPx = stepMm(hardware) * layout.pxPerMm;
   const goTo = useCallback((step: number) => onStep?.(Math.min(last, Math.max(0, step))), [last, onStep]);
-  const drag = useDrag(
-    useCallback(() => setting.step, [setting.step]),
-    useCallback((start: number, byPx: number) => goTo(start + Math.round(byPx / stepPx)), [goTo, stepPx]),
-  );
+  const drag = useDrag<number>({
+    onStart: () => setting.step,
+    onMove: ({ start, byXPx }) => goTo(start + Math.round(byXPx / stepPx)),
+    onCancel: goTo,
+  });
   if (hardware.kind === 'fixed') return null;
   const onKeyDown = (event: KeyboardEvent): void => {
     const to = {
@@ -69,7 +70,7 @@ export function SetHandle({ hardware, setting, fit, layout, length, onStep }: Se
               'aria-valuenow': setting.step,
               'aria-valuetext': settingWords(setting, length).phrase,
               onKeyDown,
-              ...drag,
+              ...drag(undefined),
             }
           : { 'aria-hidden': true })}
       >

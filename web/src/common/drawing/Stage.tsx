@@ -45,7 +45,7 @@ const isNarrow = ({ widthPx }: StageLayout): boolean =>
 /** One picture: the strip flat on its tape, the same cloth tied, one scale, and threads from each point to where it ends up. */
 export function Stage({ tie, worn, collar, wings = 'behind', buttons = TYPICAL_BUTTONS, view, onStep, onLead, children }: StageProps) {
   const { ref, widthPx } = useWidth<HTMLDivElement>();
-  const { longestMm } = hardwareRange(tie.tie.hardware);
+  const { longestMm } = hardwareRange(tie.measured.hardware);
   const layout = useMemo(() => (widthPx > 0 ? layOutStage(widthPx, tie, longestMm, view) : null), [widthPx, tie, longestMm, view]);
   return (
     <div ref={ref} style={{ display: 'grid', width: '100%' }}>
@@ -100,7 +100,7 @@ function Picture({ tie, worn, collar, wings, buttons, layout, onStep, onLead }: 
       {isOver && <WornCollar {...shirt} part="leaves" />}
       <Limits fit={fit} limits={limits} layout={layout} />
       <Threads tie={tie} fit={fit} layout={layout} />
-      <SetHandle hardware={tie.tie.hardware} setting={setting} fit={fit} layout={layout} length={length} onStep={onStep} />
+      <SetHandle hardware={tie.measured.hardware} setting={setting} fit={fit} layout={layout} length={length} onStep={onStep} />
       <LeadHandle tie={tie} fit={fit} layout={layout} length={length} onLead={onLead} />
     </svg>
   );

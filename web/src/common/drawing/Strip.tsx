@@ -14,7 +14,7 @@ export const Strip = memo(function Strip({ tie, fit, layout }: StripProps) {
   const blade = useMemo(() => drawBlade(tie.profile), [tie]);
   const { long, short } = layOutStrip(tie, fit);
   const { centrePx, stripPx, flip, pxPerMm } = layout;
-  const bandMm = tie.tie.blade.bandWidthMm;
+  const bandMm = tie.measured.blade.bandWidthMm;
   const middle = (long.noseX + short.noseX) / 2;
   const band = (end: StripEndLayout, cloth: string) => (
     <rect x={Math.min(middle, end.noseX)} y={-bandMm / 2} width={Math.abs(end.noseX - middle)} height={bandMm} fill={cloth} />
@@ -61,9 +61,14 @@ function ChalkMarks({ end, tie, foldMm, centreMm }: ChalkMarksProps) {
         strokeDasharray="2 2.4"
         opacity={0.9}
       />
-      <path d={line(tie.crossingMm.clean, tie.tie.blade.bandWidthMm * 0.55)} strokeWidth={0.8} strokeDasharray="1.2 1.6" opacity={0.9} />
+      <path
+        d={line(tie.crossingMm.clean, tie.measured.blade.bandWidthMm * 0.55)}
+        strokeWidth={0.8}
+        strokeDasharray="1.2 1.6"
+        opacity={0.9}
+      />
       <path d={line(foldMm, heightMm * 0.86)} strokeWidth={1.3} />
-      <path d={line(centreMm, tie.tie.blade.waistWidthMm / 2)} strokeWidth={1.3} />
+      <path d={line(centreMm, tie.measured.blade.waistWidthMm / 2)} strokeWidth={1.3} />
     </g>
   );
 }

@@ -25,7 +25,7 @@ const SLIM_ROW_PX = 14;
 /** Fine threads from nose, belly and waist of each blade to where that cloth ends up in the tied bow. */
 export const Threads = memo(function Threads({ tie, fit, layout }: ThreadsProps) {
   const { long, short } = layOutStrip(tie, fit);
-  const { noseToBellyMm } = tie.tie.blade;
+  const { noseToBellyMm } = tie.measured.blade;
   const points = [
     { name: 'nose', vMm: 0 },
     { name: 'belly', vMm: noseToBellyMm },

@@ -141,6 +141,8 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
             isMirror={isMirror}
             fine={fine}
             onDrag={(half, mm) => halves.type(half, `${mm} mm`)}
+            typed={halves.typed}
+            onType={halves.type}
           />
           <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2, color: 'text.secondary', mt: 0.5 }}>
             <span>{sideName(isMirror ? 'left' : 'right', reader)}</span>

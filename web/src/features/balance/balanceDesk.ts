@@ -1,4 +1,4 @@
-import { sideName, type Fitting, type Told } from '@easytuck/contract';
+import { sideName, type Fitting, type Reader } from '@easytuck/contract';
 import {
   applyPulls,
   judgeTied,
@@ -159,7 +159,7 @@ export const loopSideOf = (end: BowEnd, frontLoopSide: Side): Side => (end === '
 export interface PullTold {
   readonly frontLoopSide: Side;
   readonly knotLayer: KnotLayer;
-  readonly reader: Told;
+  readonly reader: Reader;
   readonly fine: (lengthMm: number) => string;
 }
 

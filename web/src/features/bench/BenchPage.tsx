@@ -229,7 +229,7 @@ function useFromAddress(wearerId: string | null, dispatch: Dispatch<BenchEvent>)
   const { data: chosen } = useWearer(wearerId);
   useEffect(() => {
     if (wearer) dispatch({ type: 'wearerChosen', wearer });
-    else if (fitting) dispatch({ type: 'taken', fitting, fittingId: uuid(), revises: revised !== null });
+    else if (fitting) dispatch({ type: 'fittingBroughtBack', fitting, fittingId: uuid(), revises: revised !== null });
     else if (isNowhere(noWearer)) tell('That link leads to nobody on record.');
     else if (isNowhere(noFitting)) tell('That link leads to no card on record.');
     else return;

@@ -123,7 +123,7 @@ export type BenchEvent =
   | { readonly type: 'handedOver'; readonly to: HandedOver }
   | { readonly type: 'startedAnew'; readonly ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>; readonly house: HouseHabits }
   /** An old fitting is laid on the bench again, to be revised or to start another one from. */
-  | { readonly type: 'taken'; readonly fitting: Fitting; readonly fittingId: string; readonly revises: boolean };
+  | { readonly type: 'fittingBroughtBack'; readonly fitting: Fitting; readonly fittingId: string; readonly revises: boolean };
 
 const HOUSE: HouseHabits = { school: 'true', wings: 'behind' };
 
@@ -226,7 +226,7 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
       return { ...draft, handedOver: event.to };
     case 'startedAnew':
       return { ...emptyDraft(event.ids, event.house), tieId: draft.tieId, occasion: draft.occasion };
-    case 'taken':
+    case 'fittingBroughtBack':
       return takenFrom(event.fitting, event.fittingId, event.revises, draft);
   }
 }

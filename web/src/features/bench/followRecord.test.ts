@@ -41,7 +41,7 @@ describe('a wearer’s record beside the bench', () => {
 
   it('is not what a fitting laid on the bench again goes by: its own measures stay, and are not measured here', () => {
     const given = fittingOf(chosen);
-    const laid = benchReducer(emptyDraft(IDS), { type: 'taken', fitting: given, fittingId: 'f2', revises: true });
+    const laid = benchReducer(emptyDraft(IDS), { type: 'fittingBroughtBack', fitting: given, fittingId: 'f2', revises: true });
     const seen = benchReducer(laid, newer({ neckBreadthMm: 116 }));
     expect([seen.measures.neckBreadth, seen.prefill?.version, wearerOf(seen)]).toEqual([
       '118.25 mm',

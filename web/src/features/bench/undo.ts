@@ -32,7 +32,7 @@ const WHAT: Readonly<Record<BenchEvent['type'], string | null>> = {
   noteTyped: 'the note',
   handedOver: 'where the tie goes',
   startedAnew: 'clearing the bench',
-  taken: 'what was laid on the bench',
+  fittingBroughtBack: 'what was laid on the bench',
 };
 
 /** Letters into one field, or steps of one drag, are one change. */

@@ -166,7 +166,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
   const names = useMemo(
     () =>
       reading.state === 'ready'
-        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: STRIP_WAY[state.way], told: reader, lead: '' }).name)
+        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: STRIP_WAY[state.way], reader: reader, lead: '' }).name)
         : [],
     [reading, longEnd, state.way, reader],
   );

@@ -30,7 +30,7 @@ function startChoreographer(): NonNullable<typeof choreographer> {
 
 /** The strip's movement for a tie, neck, hand and way, worked out in a worker; the last ones are kept. The measures must be the same object as long as they are the same. */
 export function useChoreography(measures: TyingMeasures, longEnd: Side, way: TyingWay): ChoreographyReading {
-  const key = JSON.stringify([measures.setMm, measures.leadMm, measures.collarRadiusMm, measures.tie.tie, longEnd, way]);
+  const key = JSON.stringify([measures.setMm, measures.leadMm, measures.collarRadiusMm, measures.tie.measured, longEnd, way]);
   const [reading, setReading] = useState<{ readonly key: string; readonly now: ChoreographyReading }>({ key: '', now: WORKING });
   useEffect(() => {
     kept.show(key);

@@ -1,4 +1,4 @@
-import { settingWords, stepWords, type StepWords, type Told } from '@easytuck/contract';
+import { settingWords, stepWords, type StepWords, type Reader } from '@easytuck/contract';
 import { type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
@@ -28,8 +28,8 @@ export interface Coach {
   readonly thighGirthMm: number;
   readonly setThighGirthMm: (girthMm: number) => void;
   /** Who reads: sides are named and the picture is turned for them. */
-  readonly reader: Told;
-  readonly setReader: (reader: Told) => void;
+  readonly reader: Reader;
+  readonly setReader: (reader: Reader) => void;
 }
 
 /** How long a step takes at the usual speed, in ms; the two that people stop at are slower. */
@@ -65,14 +65,14 @@ export function useCoach(subject: CoachSubject): Coach {
   useMovement(state, dispatch, playhead, baked, step, still);
   const [chosenReader, setReader] = useReader('wearer');
   // who ties it for somebody else is that helper, whom most stand before
-  const reader: Told = way === 'helper' && chosenReader === 'wearer' ? 'facing' : chosenReader;
+  const reader: Reader = way === 'helper' && chosenReader === 'wearer' ? 'facing' : chosenReader;
   const late = useMemo(() => lateFor(subject, STRIP_WAY[way]), [subject, way]);
   const lateWords = useMemo(
     () => late && { longest: settingWords(late.longest, length).phrase, mark: settingWords(late.mark, length).phrase },
     [late, length],
   );
   const words = useMemo(
-    () => stepWords(step, { longEnd, way: STRIP_WAY[way], told: reader, lead: length(tied.leadMm), late: lateWords }),
+    () => stepWords(step, { longEnd, way: STRIP_WAY[way], reader: reader, lead: length(tied.leadMm), late: lateWords }),
     [step, longEnd, way, reader, length, tied.leadMm, lateWords],
   );
   const viewName = state.view === 'best' ? bestView(step, reader) : state.view;

@@ -1,4 +1,4 @@
-import type { Told } from '@easytuck/contract';
+import type { Reader } from '@easytuck/contract';
 import type { TyingStep } from '@easytuck/core';
 import { bestView, VIEW_NAMES, viewOf } from './views.ts';
 
@@ -12,7 +12,7 @@ describe('views', () => {
   });
 
   it('show the passage from above, and all that a mirror shows in the mirror, or facing where somebody helps', () => {
-    const views = (reader: Told): string[] =>
+    const views = (reader: Reader): string[] =>
       (['lead', 'passage', 'backBow', 'halfKnot', 'balance'] as TyingStep[]).map((step) => bestView(step, reader));
     expect(views('wearer')).toEqual(['mirror', 'passage', 'passage', 'side', 'mirror']);
     expect(views('behind')).toEqual(views('wearer'));

@@ -1,4 +1,4 @@
-import type { Told } from '@easytuck/contract';
+import type { Reader } from '@easytuck/contract';
 import type { TyingStep, ViewDirection } from '@easytuck/core';
 
 /** Sides that the strip is looked at from. */
@@ -78,7 +78,7 @@ export function viewOf(name: ViewName, longEnd: 'left' | 'right', step: TyingSte
 }
 
 /** The view that shows a step best: the mirror, but for the places that no mirror shows. */
-export function bestView(step: TyingStep, reader: Told): ViewName {
+export function bestView(step: TyingStep, reader: Reader): ViewName {
   if (step === 'halfKnot' || step === 'wrap') return 'side';
   if (step === 'passage' || step === 'backBow' || step === 'pushFront') return 'passage';
   return reader === 'facing' ? 'facing' : 'mirror';

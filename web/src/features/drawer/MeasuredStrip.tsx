@@ -1,3 +1,4 @@
+import { useDrag } from '../../common/drawing/useDrag.ts';
 import {
   bladeLengthMm,
   bladeLines,
@@ -13,7 +14,7 @@ import {
   type LengthUnit,
 } from '@easytuck/core';
 import Box from '@mui/material/Box';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, type KeyboardEvent } from 'react';
 import { useWatch, type Control, type UseFormSetValue } from 'react-hook-form';
 import type { TieInput } from '@easytuck/contract';
 import { useWidth } from '../../common/drawing/useWidth.ts';
@@ -111,9 +112,9 @@ function Blade({
         remove: () => putExtras(extras.filter((_, at) => at !== i)),
       })),
   ];
-  const pointAt = (event: PointerEvent): { atMm: number; widthMm: number } => {
+  const pointAt = (xPx: number, yPx: number): { atMm: number; widthMm: number } => {
     const box = svg.current?.getBoundingClientRect();
-    return { atMm: (event.clientX - (box?.left ?? 0) - left) / k, widthMm: (2 * Math.abs(event.clientY - (box?.top ?? 0) - axis)) / k };
+    return { atMm: (xPx - (box?.left ?? 0) - left) / k, widthMm: (2 * Math.abs(yPx - (box?.top ?? 0) - axis)) / k };
   };
   const path = drawBlade(widthProfile(blade));
   const isWhole = assumed.size === 0 && !contradicts;
@@ -219,9 +220,16 @@ function HoldPoint({
   hold: Hold;
   x: number;
   y: number;
-  pointAt: (event: PointerEvent) => { atMm: number; widthMm: number };
+  pointAt: (xPx: number, yPx: number) => { atMm: number; widthMm: number };
 }) {
-  const isHeld = useRef(false);
+  const drag = useDrag<{ readonly atMm: number; readonly widthMm: number }>({
+    onStart: () => ({ atMm: hold.atMm, widthMm: hold.widthMm }),
+    onMove: ({ atXPx, atYPx }) => {
+      const { atMm, widthMm } = pointAt(atXPx, atYPx);
+      hold.move(Math.abs(atMm - hold.atMm) < EXTRA_WIDTH_GAP_MM ? hold.atMm : atMm, widthMm);
+    },
+    onCancel: ({ atMm, widthMm }) => hold.move(atMm, widthMm),
+  });
   const onKeyDown = (event: KeyboardEvent): void => {
     const by = { ArrowUp: [0, 1], ArrowDown: [0, -1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] }[event.key];
     if (event.key === 'Delete' && hold.remove) hold.remove();
@@ -240,16 +248,7 @@ function HoldPoint({
       data-testid={`hold-${hold.id}`}
       style={{ cursor: 'grab', touchAction: 'none' }}
       onKeyDown={onKeyDown}
-      onPointerDown={(event) => {
-        isHeld.current = true;
-        event.currentTarget.setPointerCapture(event.pointerId);
-      }}
-      onPointerMove={(event) => {
-        if (!isHeld.current) return;
-        const { atMm, widthMm } = pointAt(event);
-        hold.move(Math.abs(atMm - hold.atMm) < EXTRA_WIDTH_GAP_MM ? hold.atMm : atMm, widthMm);
-      }}
-      onPointerUp={() => (isHeld.current = false)}
+      {...drag(undefined)}
     >
       <rect x={x - 14} y={y - 14} width={28} height={28} fill="transparent" />
       <circle cx={x} cy={y} r={6} fill={COLOURS.card} stroke={COLOURS.ink} strokeWidth={1.5} />

@@ -1,6 +1,7 @@
+import { useDrag } from '../../../common/drawing/useDrag.ts';
 import { drawTied, type Bow, type BowState, type Fit, type PreparedTie, type Side } from '@easytuck/core';
 import Box from '@mui/material/Box';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, type KeyboardEvent } from 'react';
 import type { Half } from '../../../common/tying/HalfWidths.tsx';
 import { COLOURS } from '../../../theme.ts';
 
@@ -39,6 +40,9 @@ interface TiedDrawingProps {
   readonly isMirror: boolean;
   readonly fine: (lengthMm: number) => string;
   readonly onDrag: (half: Half, mm: number) => void;
+  /** As the half-widths stand in their fields, and putting one back there. */
+  readonly typed: Readonly<Record<Half, string>>;
+  readonly onType: (half: Half, text: string) => void;
 }
 
 const HALF_WORDS: Readonly<Record<Half, string>> = {
@@ -49,7 +53,19 @@ const HALF_WORDS: Readonly<Record<Half, string>> = {
 };
 
 /** The tied bow to scale from what was measured, over the target as a chalk line. Its four edges are dragged, or moved by arrow keys. */
-export function TiedDrawing({ tie, now, aims, frontLoopSide, tiltRad, estimated, isMirror, fine, onDrag }: TiedDrawingProps) {
+export function TiedDrawing({
+  tie,
+  now,
+  aims,
+  frontLoopSide,
+  tiltRad,
+  estimated,
+  isMirror,
+  fine,
+  onDrag,
+  typed,
+  onType,
+}: TiedDrawingProps) {
   const svg = useRef<SVGSVGElement>(null);
   const drawn = outlinesOf(tie, now, frontLoopSide);
   const wanted = outlinesOf(tie, aims, frontLoopSide);
@@ -62,16 +78,15 @@ export function TiedDrawing({ tie, now, aims, frontLoopSide, tiltRad, estimated,
     { half: 'backLoopMm', x: -loop * now.back.loopMm, y: -13, colour: COLOURS.long },
     { half: 'backFlatEndMm', x: loop * now.back.flatEndMm, y: -13, colour: COLOURS.long },
   ];
-  const mmAt = (event: PointerEvent): number => {
+  const mmAt = (xPx: number): number => {
     const box = svg.current?.getBoundingClientRect();
     if (!box) return 0;
-    return Math.abs(((event.clientX - box.left) / box.width) * VIEW.width - VIEW.width / 2);
+    return Math.abs(((xPx - box.left) / box.width) * VIEW.width - VIEW.width / 2);
   };
-  const drag = (half: Half) => ({
-    onPointerDown: (event: PointerEvent<SVGGElement>) => event.currentTarget.setPointerCapture(event.pointerId),
-    onPointerMove: (event: PointerEvent<SVGGElement>) => {
-      if (event.currentTarget.hasPointerCapture(event.pointerId)) onDrag(half, Math.round(Math.min(98, Math.max(5, mmAt(event)))));
-    },
+  const drag = useDrag<string, Half>({
+    onStart: (half) => typed[half],
+    onMove: ({ held: half, atXPx }) => onDrag(half, Math.round(Math.min(98, Math.max(5, mmAt(atXPx))))),
+    onCancel: (text, half) => onType(half, text),
   });
   const step = (half: Half, mm: number) => (event: KeyboardEvent) => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];

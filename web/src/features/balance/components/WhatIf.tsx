@@ -1,7 +1,8 @@
+import { useDrag } from '../../../common/drawing/useDrag.ts';
 import { type BowState, type PreparedTie, type Side, type TiedState } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, useState, type KeyboardEvent } from 'react';
 import { COLOURS } from '../../../theme.ts';
 import { clothOf, loopSideOf, type BowEnd } from '../balanceDesk.ts';
 import { drawOn, edgePerMm, NOT_TRIED, triedOn, triedWords, type Layer, type Tried } from '../whatIf.ts';
@@ -64,7 +65,6 @@ interface TriedBowProps {
 
 function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, fine, onTry }: TriedBowProps) {
   const svg = useRef<SVGSVGElement>(null);
-  const dragged = useRef<{ readonly layer: Layer; readonly fromPx: number; readonly tried: Tried } | null>(null);
   const after = triedOn(before, tried);
   const [was, is] = [before, after].map((bow) => outlinesOf(tie, { front: bow, back: bow }, frontLoopSide)[end]);
   const colour = end === 'front' ? COLOURS.short : COLOURS.long;
@@ -76,21 +76,18 @@ function TriedBow({ tie, end, before, tried, frontLoopSide, isMirror, fine, onTr
     tailSide: { x: loopAt * after.loopMm, y: -15, out: loopAt, by: -tried.flatEndMm },
     knotSide: { x: loopAt * after.loopMm, y: 15, out: loopAt, by: tried.knotSideMm },
   };
-  const hold = (layer: Layer) => ({
-    onPointerDown: (event: PointerEvent<SVGGElement>) => {
-      event.currentTarget.setPointerCapture(event.pointerId);
-      dragged.current = { layer, fromPx: event.clientX, tried };
-    },
-    onPointerMove: (event: PointerEvent<SVGGElement>) => {
-      const held = dragged.current;
+  const drag = useDrag<Tried, Layer>({
+    onStart: () => tried,
+    onMove: ({ start, held: layer, byXPx }) => {
       const box = svg.current?.getBoundingClientRect();
-      if (!held || !box || !event.currentTarget.hasPointerCapture(event.pointerId)) return;
-      const outMm = ((event.clientX - held.fromPx) / box.width) * VIEW.width * place[layer].out;
-      onTry(drawOn(before, held.tried, layer, outMm / edgePerMm(layer)));
+      if (!box) return;
+      const outMm = (byXPx / box.width) * VIEW.width * place[layer].out;
+      onTry(drawOn(before, start, layer, outMm / edgePerMm(layer)));
     },
-    onLostPointerCapture: () => {
-      dragged.current = null;
-    },
+    onCancel: onTry,
+  });
+  const hold = (layer: Layer) => ({
+    ...drag(layer),
     onKeyDown: (event: KeyboardEvent) => {
       const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
       if (by === undefined) return;

@@ -19,7 +19,7 @@ export function HangDrawing({ fit }: { fit: BenchFit }) {
   const { worn, prepared, hang, buttons } = fit;
   const blade = drawBlade(prepared.profile);
   const shirt = drawCollar(TYPICAL_COLLARS.turndown, worn.limits.neckBreadthMm, worn.limits.pointsMm, BELOW_MM, buttons);
-  const bandMm = prepared.tie.blade.bandWidthMm;
+  const bandMm = prepared.measured.blade.bandWidthMm;
   const top = -HANG.buttonBelowMm;
   const longSign = worn.fit.longEnd === 'left' ? 1 : -1;
   const second = buttons.firstMm;

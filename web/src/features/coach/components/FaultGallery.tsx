@@ -1,4 +1,4 @@
-import { FAULT_WORDS, type Told } from '@easytuck/contract';
+import { FAULT_WORDS, type Reader } from '@easytuck/contract';
 import { faultyBow, TYING_FAULTS, type PosedMoment, type Side, type TyingFault, type TyingMeasures, type TyingStep } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -23,7 +23,7 @@ export function FaultGallery({
   /** The fault that is asked for from elsewhere. */
   asked: TyingFault | null;
   /** Who looks: in the mirror, or facing the wearer. */
-  reader: Told;
+  reader: Reader;
   onGoBack: (step: TyingStep) => void;
 }) {
   const [chosen, setChosen] = useState<TyingFault>(asked ?? 'granny');

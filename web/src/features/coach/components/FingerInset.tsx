@@ -17,7 +17,7 @@ export function FingerInset({
   step: TyingStep;
   mirrored: boolean;
 }) {
-  const { profile, tie } = prepared;
+  const { profile, measured: tie } = prepared;
   const blade = tie.blade;
   const atMm = { nose: 0, belly: blade.noseToBellyMm, waist: blade.noseToBellyMm + blade.bellyToWaistMm, tip: profile.bladeLengthMm - 14 };
   const half = setMm / 2;

@@ -27,7 +27,7 @@ import type { PracticeClock } from '../usePractice.ts';
 const PracticeChart = lazy(async () => ({ default: (await import('./PracticeChart.tsx')).PracticeChart }));
 
 const stepName = (step: Tying['steps'][number]['step']): string =>
-  stepWords(step, { longEnd: 'left', way: step === 'wrap' || step === 'pushFront' ? 'evenEnds' : 'main', told: 'wearer', lead: '' }).name;
+  stepWords(step, { longEnd: 'left', way: step === 'wrap' || step === 'pushFront' ? 'evenEnds' : 'main', reader: 'wearer', lead: '' }).name;
 
 /** Practice: the clock, how the try went, and the tries so far. */
 export function PracticeTab({ subject, coach, timer }: { subject: CoachSubject; coach: Coach; timer: PracticeClock }) {

@@ -49,13 +49,13 @@ export interface TableService {
   readonly wearerPdf: (wearerId: string, paper: PaperSize | undefined) => Promise<Uint8Array>;
 }
 
-export function tableService(shop: Database): TableService {
-  const ties = tieService(shop);
-  const drawer = tieRepository(shop);
-  const wearers = wearerService(shop);
-  const owned = wearerRepository(shop);
-  const settings = shopRepository(shop);
-  const fittings = fittingRepository(shop);
+export function tableService(database: Database): TableService {
+  const ties = tieService(database);
+  const drawer = tieRepository(database);
+  const wearers = wearerService(database);
+  const owned = wearerRepository(database);
+  const settings = shopRepository(database);
+  const fittings = fittingRepository(database);
   const render = async (
     title: string,
     of: string,
@@ -72,7 +72,7 @@ export function tableService(shop: Database): TableService {
   };
   return {
     tiePdf: async (tieId, paper) => {
-      requireReady(shop);
+      requireReady(database);
       const tie = await ties.get(tieId);
       const prepared = prepareTie(tie);
       const { easeMm } = await settings.read();
@@ -80,12 +80,12 @@ export function tableService(shop: Database): TableService {
       return render(`Sets of ${tie.name}`, 'Collar', rows, paper, TIE_TABLE_TELLS);
     },
     wearerPdf: async (wearerId, paper) => {
-      requireReady(shop);
+      requireReady(database);
       const wearer = await wearers.get(wearerId);
       const house = await settings.read();
       const mine = new Set((await owned.ownedTies(wearer.id)).map(({ tieId }) => tieId));
       const given = await fittings.list(fittingQuery.parse({ wearerId: wearer.id }), MOST_FITTINGS);
-      const own = await ownTakeUps(shop, wearer.id);
+      const own = await ownTakeUps(database, wearer.id);
       // the collar they were last fitted in is the collar they wear
       const last = given[0];
       const worn: WornCollar = {

@@ -37,7 +37,7 @@ export const problem = z.object({
   code: z.string(),
   detail: z.string().optional(),
   errors: z.array(fieldError).optional(),
-  /** With `stale`: the record as it is now. With `taken`: what was saved under the key. */
+  /** With `stale`: the record as it is now. With `keyInUse`: what was saved under the key. */
   current: z.unknown().optional(),
 });
 export type Problem = z.infer<typeof problem>;

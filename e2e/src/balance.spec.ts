@@ -105,7 +105,23 @@ test.describe('the balance desk', () => {
     await page.mouse.down();
     await page.mouse.move(box.x + box.width / 2 - 40, box.y + box.height / 2, { steps: 4 });
     await page.mouse.up();
-    await expect(page.getByRole('textbox', { name: 'Back flat end' })).toHaveValue(/^\d+ mm$/);
+    const typed = page.getByRole('textbox', { name: 'Back flat end' });
+    await expect(typed).toHaveValue(/^\d+ mm$/);
+    // given up, it is as nobody measured it again, and what was never measured is not measured now
+    for (const [name, field] of [
+      ['back flat end', typed],
+      ['back loop', page.getByRole('textbox', { name: 'Back loop' })],
+    ] as const) {
+      const was = await field.inputValue();
+      const at = await page.getByRole('slider', { name }).boundingBox();
+      await page.mouse.move((at?.x ?? 0) + (at?.width ?? 0) / 2, (at?.y ?? 0) + (at?.height ?? 0) / 2);
+      await page.mouse.down();
+      await page.mouse.move((at?.x ?? 0) + 60, at?.y ?? 0, { steps: 4 });
+      await expect(field).not.toHaveValue(was);
+      await page.keyboard.press('Escape');
+      await expect(field).toHaveValue(was);
+      await page.mouse.up();
+    }
   });
 
   test('shows what any layer would do, drawn by its dot or by arrow keys, and what set would bring the width', async ({ page, shop }) => {

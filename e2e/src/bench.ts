@@ -83,6 +83,12 @@ export class Bench {
   }
 
   async drag(handle: 'set-handle' | 'lead-handle', byPx: number): Promise<void> {
+    await this.hold(handle, byPx);
+    await this.page.mouse.up();
+  }
+
+  /** Draws a handle along and does not let go. */
+  async hold(handle: 'set-handle' | 'lead-handle', byPx: number): Promise<void> {
     const box = await this.page.getByTestId(handle).boundingBox();
     if (!box) throw new Error(`${handle} is not on the page`);
     const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -90,6 +96,5 @@ export class Bench {
     await this.page.mouse.down();
     await this.page.mouse.move(x + byPx / 2, y, { steps: 3 });
     await this.page.mouse.move(x + byPx, y, { steps: 3 });
-    await this.page.mouse.up();
   }
 }

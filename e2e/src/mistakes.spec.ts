@@ -145,3 +145,28 @@ test('an empty shop leads to its first tie, and from there to the bench', async 
     await shop.stop();
   }
 });
+
+test('a drag that is given up with Escape, or taken away by the page, is as if it had never been', async ({ page, shop }) => {
+  const bench = new Bench(page, shop.address);
+  await bench.open();
+  await bench.chooseWearer('att', 'Corin Attleby');
+  await bench.chooseTie('Harbour Night');
+  const [set, lead] = [await bench.setAt.inputValue(), await bench.lead.inputValue()];
+  for (const [handle, field, was] of [
+    ['set-handle', bench.setAt, set],
+    ['lead-handle', bench.lead, lead],
+  ] as const) {
+    await bench.hold(handle, 60);
+    await expect(field).not.toHaveValue(was);
+    await page.keyboard.press('Escape');
+    await expect(field).toHaveValue(was);
+    // what the pointer still does belongs to nothing
+    await page.mouse.move(900, 300);
+    await page.mouse.up();
+    await expect(field).toHaveValue(was);
+    await bench.hold(handle, 60);
+    await page.getByTestId(handle).dispatchEvent('pointercancel', { pointerId: 1, bubbles: true });
+    await expect(field).toHaveValue(was);
+    await page.mouse.up();
+  }
+});

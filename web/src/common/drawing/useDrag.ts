@@ -30,11 +30,12 @@ export function useDrag<Start, Held = undefined>({
   onCancel,
 }: DragActions<Start, Held>): (held: Held) => DOMAttributes<Element> {
   const bind = useDragGesture(
-    ({ args, memo, first, last, canceled, cancel, movement: [byXPx], xy: [atXPx, atYPx] }): Memo<Start> => {
+    ({ args, event, memo, first, last, canceled, cancel, movement: [byXPx], xy: [atXPx, atYPx] }): Memo<Start> => {
       const held = (args as [Held])[0];
       const kept: Memo<Start> = first ? { start: onStart(held), letGo: giveUpOnEscape(cancel) } : (memo as Memo<Start>);
       if (last) kept.letGo();
-      if (canceled) onCancel(kept.start, held);
+      // (the library takes a pointer that is taken away for one that was let go)
+      if (canceled || event.type === 'pointercancel') onCancel(kept.start, held);
       // Within the event, so that drawings and numbers are in the very next frame and not in the one after it.
       else flushSync(() => onMove({ start: kept.start, held, byXPx, atXPx, atYPx }));
       return kept;

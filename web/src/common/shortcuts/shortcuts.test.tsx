@@ -1,0 +1,94 @@
+/** @jest-environment jsdom */
+import { jest } from '@jest/globals';
+import { act, fireEvent, render, renderHook, screen } from '@testing-library/react';
+import { keyNames, listenForShortcuts, useListedShortcuts, useShortcuts } from './shortcuts.ts';
+
+let stop: () => void;
+beforeEach(() => {
+  stop = listenForShortcuts();
+});
+afterEach(() => stop());
+
+/** A room with one shortcut, and the things of a page that a key can mean something to. */
+function Room({ name, shortcut, mod = false, onRun }: { name: string; shortcut: string; mod?: boolean; onRun: () => void }) {
+  useShortcuts(name, [{ key: shortcut, mod, says: `does it in ${name}`, run: onRun }]);
+  return (
+    <div>
+      <input aria-label="a text" />
+      <button type="button">a button</button>
+      <input type="radio" aria-label="a choice" />
+      <div role="dialog">
+        <button type="button">in a dialog</button>
+      </div>
+    </div>
+  );
+}
+
+/** Presses a key, with the keyboard on a thing of the page. @returns whether it was taken. */
+const press = (key: string, on: Element = document.body, more: object = {}): boolean => !fireEvent.keyDown(on, { key, ...more });
+
+describe('a shortcut', () => {
+  it('works while its room is there, and is listed', () => {
+    const run = jest.fn();
+    const listed = renderHook(() => useListedShortcuts());
+    const { unmount } = render(<Room name="bench" shortcut="e" onRun={run} />);
+    expect(press('e')).toBe(true);
+    expect(listed.result.current.map(({ room }) => room)).toEqual(['bench']);
+    act(unmount);
+    expect(press('e')).toBe(false);
+    expect([run.mock.calls.length, listed.result.current]).toEqual([1, []]);
+  });
+
+  it('is the room’s that came last, and the one before gets it back', () => {
+    const [page, panel] = [jest.fn(), jest.fn()];
+    render(<Room name="page" shortcut="e" onRun={page} />);
+    const { unmount } = render(<Room name="panel" shortcut="e" onRun={panel} />);
+    press('e');
+    act(unmount);
+    press('e');
+    expect([page.mock.calls.length, panel.mock.calls.length]).toEqual([1, 1]);
+  });
+
+  it('does what was drawn last', () => {
+    const [before, after] = [jest.fn(), jest.fn()];
+    const { rerender } = render(<Room name="bench" shortcut="e" onRun={before} />);
+    rerender(<Room name="bench" shortcut="e" onRun={after} />);
+    press('e');
+    expect([before.mock.calls.length, after.mock.calls.length]).toEqual([0, 1]);
+  });
+
+  it('leaves letters to texts and to what lies over the page, unless it is pressed with Ctrl or Command', () => {
+    const [letter, withCtrl] = [jest.fn(), jest.fn()];
+    render(<Room name="a" shortcut="e" onRun={letter} />);
+    expect(press('e', screen.getByLabelText('a text'))).toBe(false);
+    expect(press('e', screen.getByText('in a dialog'))).toBe(false);
+    expect(press('e', document.body, { ctrlKey: true })).toBe(false);
+    expect(letter).not.toHaveBeenCalled();
+    render(<Room name="b" shortcut="Enter" mod onRun={withCtrl} />);
+    expect(press('Enter', screen.getAllByLabelText('a text')[0], { ctrlKey: true })).toBe(true);
+    expect(press('Enter', document.body, { metaKey: true })).toBe(true);
+    expect(withCtrl).toHaveBeenCalledTimes(2);
+  });
+
+  it('leaves Space to a button and arrows to a choice that have the keyboard', () => {
+    const run = jest.fn();
+    render(<Room name="a" shortcut=" " onRun={run} />);
+    render(<Room name="b" shortcut="ArrowRight" onRun={run} />);
+    expect(press(' ', screen.getAllByText('a button')[0])).toBe(false);
+    expect(press('ArrowRight', screen.getAllByLabelText('a choice')[0])).toBe(false);
+    expect([press(' '), press('ArrowRight'), run.mock.calls.length]).toEqual([true, true, 2]);
+  });
+
+  it('is out of a text by Escape, so that letters are shortcuts again', () => {
+    render(<Room name="a" shortcut="e" onRun={() => undefined} />);
+    const text = screen.getByLabelText('a text');
+    text.focus();
+    press('Escape', text);
+    expect(document.activeElement).toBe(document.body);
+  });
+
+  it('is written as on the keys', () => {
+    expect(keyNames({ key: ' ', says: '', run: () => undefined })).toBe('Space');
+    expect(keyNames({ key: 'Enter', mod: true, says: '', run: () => undefined })).toBe('Ctrl Enter');
+  });
+});

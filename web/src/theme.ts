@@ -11,6 +11,27 @@ export const PAGE_WIDTH = '82.5rem';
 export const FIGURES = '"Source Serif 4 Variable", Georgia, serif';
 export const TEXT = '"Inter Variable", system-ui, sans-serif';
 
+/** Sizes of type, from what is read close to what is read from a metre. None is written out anywhere else. */
+export const SIZE = {
+  tiny: '0.75rem',
+  note: '0.8125rem',
+  aside: '0.875rem',
+  label: '0.9rem',
+  plain: '0.9375rem',
+  text: '1rem',
+  clear: '1.0625rem',
+  field: '1.125rem',
+  head: '1.25rem',
+  figure: '1.375rem',
+  large: '1.5rem',
+  title: '1.75rem',
+  big: '2rem',
+  great: '2.5rem',
+  number: '2.75rem',
+  greater: '3rem',
+  greatest: '3.5rem',
+} as const;
+
 export const theme = createTheme({
   // in letters, not pixels: whoever reads with larger ones gets the layout of a smaller window
   breakpoints: { unit: 'em', values: { xs: 0, sm: 37.5, md: 56.25, lg: 75, xl: 96 } },
@@ -30,15 +51,18 @@ export const theme = createTheme({
   typography: {
     fontFamily: TEXT,
     fontSize: 14,
-    h1: { fontFamily: FIGURES, fontSize: '1.75rem', fontWeight: 560, letterSpacing: '-0.01em' },
-    h2: { fontFamily: FIGURES, fontSize: '1.25rem', fontWeight: 560 },
+    h1: { fontFamily: FIGURES, fontSize: SIZE.title, fontWeight: 560, letterSpacing: '-0.01em' },
+    h2: { fontFamily: FIGURES, fontSize: SIZE.head, fontWeight: 560 },
     button: { textTransform: 'none', fontWeight: 560, letterSpacing: 0 },
-    caption: { fontSize: '0.8125rem', lineHeight: 1.35 },
+    caption: { fontSize: SIZE.note, lineHeight: 1.35 },
   },
   components: {
     MuiCssBaseline: {
       styleOverrides: {
-        ':root': Object.fromEntries(Object.entries(COLOURS).map(([name, colour]) => [`--${name}`, colour])),
+        ':root': {
+          ...Object.fromEntries(Object.entries(COLOURS).map(([name, colour]) => [`--${name}`, colour])),
+          ...Object.fromEntries(Object.entries(SIZE).map(([name, size]) => [`--size-${name}`, size])),
+        },
         // on a screen that is seen from further off, type and page grow
         html: { '@media (min-width: 150em)': { fontSize: '125%' }, '@media (min-width: 212.5em)': { fontSize: '162.5%' } },
         body: { fontVariantNumeric: 'lining-nums' },
@@ -88,7 +112,7 @@ export const theme = createTheme({
     MuiInput: {
       styleOverrides: {
         root: {
-          fontSize: '1.125rem',
+          fontSize: SIZE.field,
           minHeight: 36,
           '&.MuiInput-root': { marginTop: 0 },
           '&::before': { borderBottomStyle: 'dashed', borderBottomColor: COLOURS.pencil },
@@ -101,7 +125,7 @@ export const theme = createTheme({
       styleOverrides: {
         root: {
           color: COLOURS.pencil,
-          fontSize: '0.9rem',
+          fontSize: SIZE.label,
           lineHeight: 1.3,
           position: 'static',
           transform: 'none',
@@ -112,7 +136,7 @@ export const theme = createTheme({
       },
     },
     MuiSelect: { styleOverrides: { select: { whiteSpace: 'normal', textOverflow: 'clip', overflowWrap: 'anywhere' } } },
-    MuiFormHelperText: { styleOverrides: { root: { fontSize: '0.875rem', lineHeight: 1.35 } } },
+    MuiFormHelperText: { styleOverrides: { root: { fontSize: SIZE.aside, lineHeight: 1.35 } } },
     MuiPaper: { defaultProps: { elevation: 0 } },
     // A menu is gone when it closes: a backdrop that lingers would swallow the next touch.
     MuiMenu: {

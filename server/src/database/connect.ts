@@ -1,3 +1,4 @@
+import { addressOf, WITHOUT_TIMEZONE_STATEMENT } from './sequelizeInternals.ts';
 import { Sequelize, type PoolOptions } from 'sequelize';
 
 /** Every session is strict and in UTC, whatever the server's own settings. */
@@ -5,9 +6,6 @@ const SESSION_SETTINGS = [
   "SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO,NO_ZERO_DATE'",
   "SET SESSION time_zone = '+00:00'",
 ];
-
-/** Sequelize would add its own statement to the same list again with every connection; its types leave this option out. */
-const WITHOUT_TIMEZONE_STATEMENT = { keepDefaultTimezone: true } as object;
 
 /** How long things may take; nothing that a request waits for may take longer, wherever the database hangs. */
 interface Patience {
@@ -87,8 +85,8 @@ export function connectJobs(sequelize: Sequelize): Sequelize {
 }
 
 /** Address of a pool's database, credentials included. */
-export function urlOf({ config }: Sequelize): string {
-  const { host = '127.0.0.1', port, username, password, database } = config as unknown as Readonly<Record<string, string | undefined>>;
+export function urlOf(sequelize: Sequelize): string {
+  const { host = '127.0.0.1', port, username, password, database } = addressOf(sequelize);
   const url = new URL(`mariadb://${host}:${port ?? '3306'}`);
   url.username = encodeURIComponent(username ?? '');
   url.password = encodeURIComponent(password ?? '');

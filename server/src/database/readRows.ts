@@ -1,18 +1,6 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { withReadingConnection } from './sequelizeInternals.ts';
 import { assertNotInTransaction } from './withTransaction.ts';
-
-type Value = string | number | null;
-
-/** The driver's connection, as far as reading needs it. */
-interface ReadingConnection {
-  execute<Row>(statement: string, values: readonly Value[]): Promise<Row[]>;
-}
-
-/** Sequelize's pool, which its types leave out. */
-interface Pool {
-  getConnection(options: { type: string }): Promise<ReadingConnection>;
-  releaseConnection(connection: ReadingConnection): void;
-}
 
 /**
  * Reads rows by a statement with `?` for each value, prepared once a connection. The model layer, which takes three times
@@ -22,16 +10,10 @@ interface Pool {
 export async function readRows<Row extends object>(
   sequelize: Sequelize,
   statement: string,
-  values: readonly Value[],
+  values: readonly (string | number | null)[],
   transaction?: Transaction,
 ): Promise<Row[]> {
   if (transaction) return sequelize.query<Row>(statement, { type: QueryTypes.SELECT, replacements: [...values], transaction });
   assertNotInTransaction();
-  const { connectionManager } = sequelize as unknown as { readonly connectionManager: Pool };
-  const connection = await connectionManager.getConnection({ type: 'SELECT' });
-  try {
-    return await connection.execute<Row>(statement, values);
-  } finally {
-    connectionManager.releaseConnection(connection);
-  }
+  return withReadingConnection(sequelize, (connection) => connection.execute<Row>(statement, values));
 }

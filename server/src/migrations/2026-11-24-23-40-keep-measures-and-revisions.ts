@@ -1,10 +1,27 @@
 import { QueryTypes } from 'sequelize';
 import type { MigrationStep } from '../database/migrate.ts';
-import { searchWords } from '../modules/wearers/searchWords.ts';
 
 const TABLE = 'ENGINE=InnoDB DEFAULT CHARSET=utf8mb4 COLLATE=utf8mb4_unicode_ci';
 const KEY = 'CHAR(36) CHARACTER SET ascii COLLATE ascii_bin';
 const PREFIX = 'VARCHAR(24) CHARACTER SET utf8mb4 COLLATE utf8mb4_bin NOT NULL';
+
+/** Letters that do not come apart into a letter and a mark. */
+const PLAIN: Readonly<Record<string, string>> = { ø: 'o', đ: 'd', ð: 'd', ł: 'l', ß: 'ss', æ: 'ae', œ: 'oe', þ: 'th', ı: 'i' };
+
+/**
+ * The words of a name without marks and capitals, each up to 24 letters, and their first one to four letters. As they were when
+ * this migration landed, for the column as it was: what is kept now is in `searchWords`.
+ */
+function beginnings(name: string): readonly string[] {
+  const words = name
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[øđðłßæœþı]/g, (letter) => PLAIN[letter] ?? letter)
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word !== '');
+  return [...new Set(words.flatMap((word) => [24, 1, 2, 3, 4].map((count) => Array.from(word).slice(0, count).join(''))))];
+}
 
 /**
  * Measures over time, names that are found by their beginnings, ties owned, tyings, collars in stock, the shop's
@@ -105,7 +122,7 @@ export const keepMeasuresAndRevisions: MigrationStep = {
       type: QueryTypes.SELECT,
     });
     for (const { id, name, seenAt } of wearers) {
-      for (const word of searchWords(name))
+      for (const word of beginnings(name))
         await sequelize.query('INSERT IGNORE INTO wearer_words (word, seen_at, wearer_id) VALUES (?, ?, ?)', {
           replacements: [word, seenAt, id],
         });

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { memo, useId } from 'react';
-import { COLOURS } from '../theme.ts';
+import { COLOURS, SIZE } from '../theme.ts';
 
 interface ChoiceProps<V extends string> {
   readonly label: string;
@@ -18,7 +18,7 @@ function PlainChoice<V extends string>({ label, hideLabel = false, value, option
   const name = useId();
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, p: 0, minWidth: 0 }}>
-      <Box component="legend" sx={hideLabel ? hidden : { p: 0, mb: 0.5, fontSize: '0.9375rem', color: 'text.secondary' }}>
+      <Box component="legend" sx={hideLabel ? hidden : { p: 0, mb: 0.5, fontSize: SIZE.plain, color: 'text.secondary' }}>
         {label}
       </Box>
       <Box

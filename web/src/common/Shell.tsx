@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, ScrollRestoration, useLocation, useNavigate, useNavigation } from 'react-router';
-import { COLOURS, FIGURES } from '../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../theme.ts';
 import { Choice } from './Choice.tsx';
 import type { HelpPart } from './help/Help.tsx';
 import { onTourStart } from './help/tourStart.ts';
@@ -78,7 +78,7 @@ export function Shell() {
           borderBottom: `1px solid ${COLOURS.rule}`,
         }}
       >
-        <Box sx={{ fontFamily: FIGURES, fontSize: '1.3rem', fontWeight: 600, whiteSpace: 'nowrap' }}>Easy Tuck</Box>
+        <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.head, fontWeight: 600, whiteSpace: 'nowrap' }}>Easy Tuck</Box>
         <Box
           component="nav"
           aria-label="Pages"
@@ -92,7 +92,7 @@ export function Shell() {
               end={to === '/'}
               sx={{
                 px: { xs: '2px', sm: 0.8, md: 1.5 },
-                fontSize: { xs: '0.875rem', sm: '1rem' },
+                fontSize: { xs: SIZE.aside, sm: SIZE.text },
                 lineHeight: { xs: '41px', sm: '51px' },
                 color: 'text.primary',
                 textDecoration: 'none',

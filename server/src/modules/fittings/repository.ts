@@ -1,3 +1,4 @@
+import { selected } from '../../database/columns.ts';
 import { fitting as fittingSchema, readKeptTie, type Fitting, type FittingQuery } from '@easytuck/contract';
 import type { Transaction } from 'sequelize';
 import { readDocument, type FittingRow } from '../../database/models.ts';
@@ -28,14 +29,11 @@ export interface FittingRepository {
   readonly insert: (fitting: Fitting, transaction: Transaction) => Promise<void>;
 }
 
-const COLUMNS = `id, wearer_id AS wearerId, tie_id AS tieId, wearer_name AS wearerName, tie_name AS tieName,
-  given_out_at AS givenOutAt, root_id AS rootId, revision, revises, is_latest AS isLatest, occasion, staff,
-  model_version AS modelVersion, inputs, tie, result, card`;
-
 export function fittingRepository({ models, sequelize }: Database): FittingRepository {
   const { fittings } = models;
+  const columns = selected(fittings);
   const one = async (id: string, transaction: Transaction | undefined, suffix = ''): Promise<FittingRow | undefined> =>
-    (await readRows<FittingRow>(sequelize, `SELECT ${COLUMNS} FROM fittings WHERE id = ?${suffix}`, [id], transaction))[0];
+    (await readRows<FittingRow>(sequelize, `SELECT ${columns} FROM fittings WHERE id = ?${suffix}`, [id], transaction))[0];
   return {
     find: async (id, transaction) => {
       const row = await one(id, transaction);
@@ -49,7 +47,7 @@ export function fittingRepository({ models, sequelize }: Database): FittingRepos
       const { where, values } = filter(query);
       const rows = await readRows<FittingRow>(
         sequelize,
-        `SELECT ${COLUMNS} FROM fittings WHERE ${where} ORDER BY given_out_at DESC, id DESC LIMIT ?`,
+        `SELECT ${columns} FROM fittings WHERE ${where} ORDER BY given_out_at DESC, id DESC LIMIT ?`,
         [...values, limit],
       );
       return rows.map(toFitting);
@@ -57,7 +55,7 @@ export function fittingRepository({ models, sequelize }: Database): FittingRepos
     revisions: async (rootId, transaction) => {
       // within a transaction what others have committed since it began counts too
       const now = transaction ? ' LOCK IN SHARE MODE' : '';
-      const statement = `SELECT ${COLUMNS} FROM fittings WHERE root_id = ? ORDER BY revision${now}`;
+      const statement = `SELECT ${columns} FROM fittings WHERE root_id = ? ORDER BY revision${now}`;
       return (await readRows<FittingRow>(sequelize, statement, [rootId], transaction)).map(toFitting);
     },
     insert: async (fitting, transaction) => {

@@ -1,3 +1,4 @@
+import { selected } from '../../database/columns.ts';
 import { tying as tyingSchema, type Tying, type TyingData } from '@easytuck/contract';
 import type { Cloth } from '@easytuck/core';
 import type { Transaction } from 'sequelize';
@@ -5,10 +6,6 @@ import { readDocument, type TyingRow } from '../../database/models.ts';
 import { readRows } from '../../database/readRows.ts';
 import type { Database } from '../../plugins/database.ts';
 
-const COLUMNS = `y.id, y.wearer_id AS wearerId, y.tie_id AS tieId, t.name AS tieName, y.fitting_id AS fittingId, y.outcome,
-  y.front_loop_mm AS frontLoopMm, y.front_flat_end_mm AS frontFlatEndMm, y.back_loop_mm AS backLoopMm,
-  y.back_flat_end_mm AS backFlatEndMm, y.way, y.fault, y.duration_ms AS durationMs, y.steps,
-  y.set_mm AS setMm, y.lead_mm AS leadMm, y.neck_path_mm AS neckPathMm, y.is_confirmed AS isConfirmed, y.note, y.tied_at AS tiedAt`;
 // in this order: from the few ties first, the database goes through all tyings of a wearer instead of the latest off his key
 const FROM = 'FROM tyings y STRAIGHT_JOIN ties t ON t.id = y.tie_id';
 
@@ -34,11 +31,12 @@ export interface TyingRepository {
 
 export function tyingRepository({ models, sequelize }: Database): TyingRepository {
   type Row = TyingRow & { tieName: string };
+  const columns = `${selected(models.tyings, { alias: 'y' })}, t.name AS tieName`;
   const latest = async (column: 'wearer_id' | 'tie_id', id: string): Promise<Tying[]> =>
     (
       await readRows<Row>(
         sequelize,
-        `SELECT ${COLUMNS} ${FROM} WHERE y.${column} = ? AND y.removed_at IS NULL ORDER BY y.tied_at DESC, y.id DESC LIMIT 200`,
+        `SELECT ${columns} ${FROM} WHERE y.${column} = ? AND y.removed_at IS NULL ORDER BY y.tied_at DESC, y.id DESC LIMIT 200`,
         [id],
       )
     ).map(toTying);
@@ -54,7 +52,7 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
       );
       if (ids.length === 0) return new Map();
       // a few rows off the key of each tie, rather than all tyings of a cloth to be sorted
-      const each = `(SELECT ${COLUMNS} ${FROM} WHERE y.tie_id = ? AND ${measured} ORDER BY y.tied_at DESC, y.id DESC LIMIT ${TYINGS_READ_OF_EACH})`;
+      const each = `(SELECT ${columns} ${FROM} WHERE y.tie_id = ? AND ${measured} ORDER BY y.tied_at DESC, y.id DESC LIMIT ${TYINGS_READ_OF_EACH})`;
       const rows = await readRows<Row>(
         sequelize,
         ids.map(() => each).join(' UNION ALL '),
@@ -63,7 +61,7 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
       return new Map(ids.map(({ id }) => [id, rows.filter((row) => row.tieId === id).map(toTying)]));
     },
     find: async (id) => {
-      const [row] = await readRows<Row>(sequelize, `SELECT ${COLUMNS} ${FROM} WHERE y.id = ?`, [id]);
+      const [row] = await readRows<Row>(sequelize, `SELECT ${columns} ${FROM} WHERE y.id = ?`, [id]);
       return row ? toTying(row) : null;
     },
     ofWearer: (wearerId) => latest('wearer_id', wearerId),

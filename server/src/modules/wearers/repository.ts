@@ -1,3 +1,4 @@
+import { inserted, selected } from '../../database/columns.ts';
 import {
   takenMeasure,
   wearerMeasures,
@@ -85,15 +86,11 @@ export interface WearerRepository {
 /** Pointers lead straight to where a record went; a few steps are allowed for all the same. */
 const MOST_POINTERS = 8;
 
-const COLUMNS = `id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel,
-  collar_estimated AS collarEstimated, long_end AS longEnd, note, contact, event_name AS eventName,
-  DATE_FORMAT(event_on, '%Y-%m-%d') AS eventOn, measures, merged_into AS mergedInto, version,
-  created_at AS createdAt, updated_at AS updatedAt, seen_at AS seenAt, away_at AS awayAt`;
-
 export function wearerRepository({ models, sequelize }: Pick<Database, 'models' | 'sequelize'>): WearerRepository {
   const { wearers, wearerWords, wearerMeasures: taken, wearerTies } = models;
+  const columns = selected(wearers);
   const one = async (id: string, transaction: Transaction | undefined, suffix = ''): Promise<Wearer | null> => {
-    const [row] = await readRows<WearerRow>(sequelize, `SELECT ${COLUMNS} FROM wearers WHERE id = ?${suffix}`, [id], transaction);
+    const [row] = await readRows<WearerRow>(sequelize, `SELECT ${columns} FROM wearers WHERE id = ?${suffix}`, [id], transaction);
     return row === undefined ? null : toWearer(row);
   };
   const writeMeasures = async (
@@ -153,7 +150,7 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       if (found.length === 0) return [];
       const rows = await readRows<WearerRow>(
         sequelize,
-        `SELECT ${COLUMNS} FROM wearers WHERE id IN (${found.map(() => '?').join(', ')})`,
+        `SELECT ${columns} FROM wearers WHERE id IN (${found.map(() => '?').join(', ')})`,
         found,
       );
       const byId = new Map(rows.map((row) => [row.id, row]));
@@ -163,7 +160,7 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       const { where, order, values } = listed(shown, today);
       const rows = await readRows<WearerRow>(
         sequelize,
-        `SELECT ${COLUMNS} FROM wearers WHERE ${where} ORDER BY ${order} LIMIT ? OFFSET ?`,
+        `SELECT ${columns} FROM wearers WHERE ${where} ORDER BY ${order} LIMIT ? OFFSET ?`,
         [...values, limit, offset],
       );
       return rows.map(toWearer);
@@ -218,7 +215,7 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       const rows = await sequelize.query<
         Pick<WearerRow, 'id' | 'name' | 'collarText' | 'collarSystem' | 'collarLabel' | 'collarEstimated'>
       >(
-        `SELECT id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel, collar_estimated AS collarEstimated
+        `SELECT ${selected(wearers, { only: ['id', 'name', 'collarText', 'collarSystem', 'collarLabel', 'collarEstimated'] })}
           FROM wearers WHERE merged_into IS NULL AND name IN (?)`,
         { replacements: [names], type: QueryTypes.SELECT, transaction },
       );
@@ -230,37 +227,18 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       const rows = await readRows<Pick<WearerRow, 'id' | Exclude<keyof Columns, 'measures'>> & { measures: string }>(
         sequelize,
         // as text: a hundred thousand documents and dates made into objects one by one take longer than all else
-        `SELECT id, name, collar_text AS collarText, collar_system AS collarSystem, collar_label AS collarLabel,
-            collar_estimated AS collarEstimated, long_end AS longEnd, note, contact, event_name AS eventName,
-            DATE_FORMAT(event_on, '%Y-%m-%d') AS eventOn, CONCAT(measures) AS measures
+        `SELECT ${selected(wearers, { only: ['id', ...KEPT_COLUMNS], documentsAsText: true })}
           FROM wearers WHERE merged_into IS NULL AND id > ? ORDER BY id LIMIT ?`,
         [after, limit],
       );
       return { wearers: rows.map(toKept), last: rows.at(-1)?.id ?? null };
     },
     insert: async (all, at, transaction) => {
-      const columns = all.map(({ id, kept }) => ({ id, ...toColumns(kept) }));
+      const fresh = { mergedInto: null, version: 1, createdAt: at, updatedAt: at, seenAt: at, awayAt: null };
       await insertRows(
         'wearers',
-        [
-          ['id', ({ id }) => id],
-          ['name', ({ name }) => name],
-          ['collar_text', ({ collarText }) => collarText],
-          ['collar_system', ({ collarSystem }) => collarSystem],
-          ['collar_label', ({ collarLabel }) => collarLabel],
-          ['collar_estimated', ({ collarEstimated }) => collarEstimated],
-          ['long_end', ({ longEnd }) => longEnd],
-          ['note', ({ note }) => note],
-          ['contact', ({ contact }) => contact],
-          ['event_name', ({ eventName }) => eventName],
-          ['event_on', ({ eventOn }) => eventOn],
-          ['measures', ({ measures }) => JSON.stringify(measures)],
-          ['version', () => 1],
-          ['created_at', () => at],
-          ['updated_at', () => at],
-          ['seen_at', () => at],
-        ],
-        columns,
+        inserted(wearers),
+        all.map(({ id, kept }) => ({ id, ...toColumns(kept), ...fresh })),
         transaction,
       );
       await writeWords(
@@ -388,20 +366,21 @@ function middleStatement([leading = '', ...others]: readonly string[]): { statem
 /** What nobody has asked of a wearer yet. */
 const NO_MEASURES = wearerMeasures.parse({});
 
-type Columns = Pick<
-  WearerRow,
-  | 'name'
-  | 'collarText'
-  | 'collarSystem'
-  | 'collarLabel'
-  | 'collarEstimated'
-  | 'longEnd'
-  | 'note'
-  | 'contact'
-  | 'eventName'
-  | 'eventOn'
-  | 'measures'
->;
+const KEPT_COLUMNS = [
+  'name',
+  'collarText',
+  'collarSystem',
+  'collarLabel',
+  'collarEstimated',
+  'longEnd',
+  'note',
+  'contact',
+  'eventName',
+  'eventOn',
+  'measures',
+] as const satisfies readonly (keyof WearerRow)[];
+
+type Columns = Pick<WearerRow, (typeof KEPT_COLUMNS)[number]>;
 
 function toColumns(kept: KeptWearer): Columns {
   const { name, collar, collarEstimated, longEnd, note, contact, eventName, eventOn } = kept;

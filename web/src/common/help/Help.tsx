@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { Choice } from '../Choice.tsx';
 import { holds } from '../foldName.ts';
 import { keyNames, useListedShortcuts } from '../shortcuts/shortcuts.ts';
@@ -25,7 +25,7 @@ export function Help({ part, onPart, onClose, onTour }: HelpProps) {
     <Dialog open onClose={onClose} aria-labelledby="help-title" transitionDuration={0} maxWidth="md" fullWidth>
       <Box sx={{ p: { xs: 2, sm: 3 }, backgroundColor: COLOURS.card }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, mb: 2 }}>
-          <Box id="help-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: '1.5rem', m: 0, mr: 'auto' }}>
+          <Box id="help-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: SIZE.large, m: 0, mr: 'auto' }}>
             Help
           </Box>
           <Choice<HelpPart>
@@ -109,7 +109,7 @@ function Keys() {
       <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '1fr 1fr' } }}>
         {rooms.map((room) => (
           <section key={room}>
-            <Box component="h3" sx={{ m: 0, mb: 1, fontSize: '1rem' }}>
+            <Box component="h3" sx={{ m: 0, mb: 1, fontSize: SIZE.text }}>
               {room}
             </Box>
             <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '6rem 1fr', rowGap: 0.75 }}>

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { useShortcuts } from '../shortcuts/shortcuts.ts';
 import { TOUR } from './tourSteps.ts';
 
@@ -39,13 +39,13 @@ export function Tour({ step, onStep, onEnd }: { step: number; onStep: (step: num
         '&:focus': { outline: 'none' },
       }}
     >
-      <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem' }}>
+      <Box sx={{ color: 'text.secondary', fontSize: SIZE.plain }}>
         Tour, {step + 1} of {TOUR.length}
       </Box>
-      <Box component="h2" sx={{ m: 0, mb: 0.75, fontFamily: FIGURES, fontSize: '1.3rem', fontWeight: 560 }}>
+      <Box component="h2" sx={{ m: 0, mb: 0.75, fontFamily: FIGURES, fontSize: SIZE.head, fontWeight: 560 }}>
         {stop.title}
       </Box>
-      <Box aria-live="polite" sx={{ mb: 1.5, fontSize: '1.0625rem' }}>
+      <Box aria-live="polite" sx={{ mb: 1.5, fontSize: SIZE.clear }}>
         {stop.says}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>

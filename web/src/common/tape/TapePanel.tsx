@@ -5,7 +5,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Slider from '@mui/material/Slider';
 import { useState } from 'react';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { Choice } from '../Choice.tsx';
 import { useShortcuts } from '../shortcuts/shortcuts.ts';
 import { readStored, writeStored } from '../stored.ts';
@@ -60,7 +60,7 @@ export function TapePanel({ onClose, docked = true }: { onClose?: () => void; do
       }}
     >
       <Box sx={{ display: 'flex', justifyContent: 'space-between', alignItems: 'baseline' }}>
-        <Box sx={{ fontSize: '0.8125rem' }}>Tape measure, simulated</Box>
+        <Box sx={{ fontSize: SIZE.note }}>Tape measure, simulated</Box>
         {onClose && (
           <Button size="small" onClick={onClose} sx={{ minHeight: 28, color: COLOURS.ink }}>
             Put away
@@ -79,7 +79,7 @@ export function TapePanel({ onClose, docked = true }: { onClose?: () => void; do
         sx={{
           font: 'inherit',
           fontFamily: FIGURES,
-          fontSize: '2rem',
+          fontSize: SIZE.big,
           fontWeight: 560,
           width: '100%',
           border: 0,
@@ -114,11 +114,11 @@ export function TapePanel({ onClose, docked = true }: { onClose?: () => void; do
                 sx={{ color: COLOURS.ink }}
               />
             }
-            label={<Box sx={{ fontSize: '0.8125rem' }}>{says}</Box>}
+            label={<Box sx={{ fontSize: SIZE.note }}>{says}</Box>}
           />
         ))}
       </Box>
-      {lost > 0 && <Box sx={{ fontSize: '0.8125rem' }}>{lost} lost on the way</Box>}
+      {lost > 0 && <Box sx={{ fontSize: SIZE.note }}>{lost} lost on the way</Box>}
     </Box>
   );
 }

@@ -27,7 +27,7 @@ import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { forgetDraft, keepDraft, readDraft } from '../../common/forms/tabDrafts.ts';
 import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { COLOURS, FIGURES, PAGE_WIDTH } from '../../theme.ts';
+import { COLOURS, FIGURES, PAGE_WIDTH, SIZE } from '../../theme.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
 import { deskOf, isMisread, judge, stateOf, widthAdvice, type KnotLayer } from './balanceDesk.ts';
 import { Faults } from './components/Faults.tsx';
@@ -96,7 +96,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
     <Box sx={{ px: { xs: 2, md: 2.5 }, py: 2, maxWidth: PAGE_WIDTH, mx: 'auto' }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 2, mb: 1.5 }}>
         <Box sx={{ flex: 1, minWidth: '13.75rem' }}>
-          <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontWeight: 560, fontSize: '1.5rem', lineHeight: 1.15 }}>
+          <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontWeight: 560, fontSize: SIZE.large, lineHeight: 1.15 }}>
             <Box component={Link} to={`/wearers/${wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
               {wearer.name}
             </Box>

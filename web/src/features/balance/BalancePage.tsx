@@ -9,7 +9,7 @@ import { dayWords } from '../../common/dueWords.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
-import { COLOURS } from '../../theme.ts';
+import { COLOURS, SIZE } from '../../theme.ts';
 import { BalanceDesk } from './BalanceDesk.tsx';
 
 /** The balance desk for a fitting (`?fitting=`); without one, the latest fittings to choose from. */
@@ -51,7 +51,7 @@ function LatestFittings() {
             </Face>
           ) : (
             <>
-              <Box sx={{ mb: 1.5, fontSize: '1.0625rem' }}>Whose bow is tied?</Box>
+              <Box sx={{ mb: 1.5, fontSize: SIZE.clear }}>Whose bow is tied?</Box>
               <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}`, maxWidth: '47.5rem' }}>
                 {lines.map((line) => (
                   <FittingLine key={line.id} line={line} />

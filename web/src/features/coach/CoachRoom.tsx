@@ -24,7 +24,7 @@ import { ReaderChoice } from '../../common/ReaderChoice.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { CoachStage } from './components/CoachStage.tsx';
 import { Controls } from './components/Controls.tsx';
 import { FaultGallery } from './components/FaultGallery.tsx';
@@ -103,7 +103,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', columnGap: 3, rowGap: 1, mb: 1.25 }}>
       <Box sx={{ flex: '1 1 11.875rem', minWidth: 0 }}>
-        <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontSize: '1.5rem', fontWeight: 560, lineHeight: 1.15 }}>
+        <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontSize: SIZE.large, fontWeight: 560, lineHeight: 1.15 }}>
           {subject.wearer ? (
             <Box component={Link} to={`/wearers/${subject.wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
               {subject.wearer.name}
@@ -112,7 +112,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
             'Coach'
           )}
         </Box>
-        <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem' }}>
+        <Box sx={{ color: 'text.secondary', fontSize: SIZE.plain }}>
           {ties.length > 1 ? '' : `${subject.tie.name}, `}collar {formatCollarSize(subject.collar)}, lead {length(tied.leadMm)}
         </Box>
       </Box>
@@ -243,7 +243,7 @@ function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coa
   const hands = useWearer(subject.wearer?.id ?? null).data?.dexterity ?? null;
   const easier: OfferedWay | null = hands === 'needsHelp' ? 'helper' : hands === 'learning' ? 'main' : null;
   return (
-    <Box sx={{ mt: 1.5, color: 'text.secondary', fontSize: '1rem', maxWidth: '61.25rem' }}>
+    <Box sx={{ mt: 1.5, color: 'text.secondary', fontSize: SIZE.text, maxWidth: '61.25rem' }}>
       <b>{words.name}.</b> Suits {words.suits}. Cost: {words.costs}.{' '}
       {subject.fittingId !== null && (
         <a href={`/api/paper/coach-sheets/${subject.fittingId}?way=${state.way}&told=${reader}`} target="_blank" rel="noreferrer">
@@ -310,7 +310,7 @@ function Girth({
           As thick as the collar, {length(collarMm)}
         </Button>
       )}
-      <Box sx={{ fontSize: '1.0625rem', flex: '1 1 18.75rem' }}>
+      <Box sx={{ fontSize: SIZE.clear, flex: '1 1 18.75rem' }}>
         {setting.beyondMm > 0
           ? `The band is ${length(setting.beyondMm)} too short for this girth. Take a slimmer place, about ${length(collarMm)} round.`
           : setting.beyondMm < 0

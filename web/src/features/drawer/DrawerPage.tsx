@@ -14,7 +14,7 @@ import { Page } from '../../common/Page.tsx';
 import { preparedOf } from '../../common/preparedOf.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { bandRange, clothWords, hardwareWords, SHAPE_WORDS } from '../../common/words.ts';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 
 /** The ties in stock, each with its blade to one scale; narrowed by letters, shape and what is there. */
 export function DrawerPage() {
@@ -170,12 +170,12 @@ function TieTag({ tie }: { tie: Tie }) {
           strokeDasharray="2 2"
         />
       </svg>
-      <Box sx={{ mt: 1.5, fontFamily: FIGURES, fontSize: '1.125rem', fontWeight: 600, lineHeight: 1.25 }}>{tie.name}</Box>
-      <Box sx={{ color: 'text.secondary', fontSize: '0.875rem', mt: 0.5 }}>
+      <Box sx={{ mt: 1.5, fontFamily: FIGURES, fontSize: SIZE.field, fontWeight: 600, lineHeight: 1.25 }}>{tie.name}</Box>
+      <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside, mt: 0.5 }}>
         {SHAPE_WORDS[tie.shape]}, {cloth}; {hardwareWords(tie.hardware)}
         {tie.quickClasp ? ', quick clasp' : ''}
       </Box>
-      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mt: 1, fontSize: '0.9375rem', '& span': { whiteSpace: 'nowrap' } }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mt: 1, fontSize: SIZE.plain, '& span': { whiteSpace: 'nowrap' } }}>
         <span>{bandRange(tie.hardware, unit)}</span>
         <span>cut for {length(prepared.naturalSpreadMm)}</span>
         <Box component="span" sx={{ color: tie.inStock === 0 ? 'warning.main' : 'inherit' }}>

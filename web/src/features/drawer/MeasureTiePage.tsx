@@ -1,3 +1,4 @@
+import { SIZE } from '../../theme.ts';
 import { FIBRE_WORDS, LOOK_WORDS, tie as tieSchema, WEAVE_WORDS, type Tie, type TieInput } from '@easytuck/contract';
 import { clothBehaviour, TIP_CUTS, TIP_OF_SHAPE } from '@easytuck/core';
 import Box from '@mui/material/Box';
@@ -317,7 +318,7 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
 function Group({ title, children }: { title: string; children: ReactNode }) {
   return (
     <Box component="section" sx={{ mt: 2 }}>
-      <Typography variant="h2" sx={{ mb: 1.25, fontSize: '1.0625rem' }}>
+      <Typography variant="h2" sx={{ mb: 1.25, fontSize: SIZE.clear }}>
         {title}
       </Typography>
       <Box

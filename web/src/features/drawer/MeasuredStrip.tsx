@@ -19,7 +19,7 @@ import { useWatch, type Control, type UseFormSetValue } from 'react-hook-form';
 import type { TieInput } from '@easytuck/contract';
 import { useWidth } from '../../common/drawing/useWidth.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { COLOURS } from '../../theme.ts';
+import { COLOURS, SIZE } from '../../theme.ts';
 import { drawnBlade } from './drawnBlade.ts';
 import { clothOf, readFurther, writeFurther, type TieForm } from './tieForm.ts';
 
@@ -154,7 +154,7 @@ function Blade({
           <HoldPoint key={hold.id} hold={hold} x={x(hold.atMm)} y={axis - (hold.widthMm / 2) * k} pointAt={pointAt} />
         ))}
       </svg>
-      <Box sx={{ textAlign: 'center', fontSize: '0.9375rem', color: contradicts ? COLOURS.bad : COLOURS.pencil }}>
+      <Box sx={{ textAlign: 'center', fontSize: SIZE.plain, color: contradicts ? COLOURS.bad : COLOURS.pencil }}>
         {contradicts
           ? 'These measures contradict each other; see the fields.'
           : isWhole

@@ -19,7 +19,7 @@ import { sentenceOf } from '../../common/api/request.ts';
 import { NoSuchPage } from '../../common/faces/NoSuchPage.tsx';
 import { Choice } from '../../common/Choice.tsx';
 import { Page } from '../../common/Page.tsx';
-import { COLOURS } from '../../theme.ts';
+import { COLOURS, SIZE } from '../../theme.ts';
 
 const WORDS: Readonly<Record<ExchangeKind, { readonly title: string; readonly many: string; readonly room: string }>> = {
   ties: { title: 'The drawer as a table', many: 'ties', room: '/drawer' },
@@ -239,7 +239,7 @@ function Report({
           {READ_AS[readAs]}
         </Alert>
       )}
-      <Box role="status" sx={{ fontSize: '1.125rem', mb: 1.5 }}>
+      <Box role="status" sx={{ fontSize: SIZE.field, mb: 1.5 }}>
         {rows(total)}: {count(good)} new, {known > 0 ? `${count(known)} on record already, ` : ''}
         {count(bad)} with mistakes. Nothing is imported yet.
       </Box>

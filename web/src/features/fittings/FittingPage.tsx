@@ -23,7 +23,7 @@ import { Page } from '../../common/Page.tsx';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { BOUND_WORDS, COLLAR_STYLE_WORDS, hangWords, OCCASION_WORDS, SCHOOL_WORDS, sideWords, WING_WORDS } from '../../common/words.ts';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { PrintCard } from './PrintCard.tsx';
 import { Revisions } from './Revisions.tsx';
 import { settingOfFitting } from './settingOfFitting.ts';
@@ -61,7 +61,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
       }
       actions={
         <>
-          <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem' }}>
+          <Box sx={{ color: 'text.secondary', fontSize: SIZE.plain }}>
             issued {dayWords(fitting.givenOutAt)}
             {fitting.staff !== '' && `, by ${fitting.staff}`}
           </Box>
@@ -124,7 +124,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
           rowGap: 1,
           m: 0,
           mb: 2,
-          '& dt': { fontSize: '0.8125rem', color: 'text.secondary' },
+          '& dt': { fontSize: SIZE.note, color: 'text.secondary' },
           '& dd': { m: 0 },
         }}
       >
@@ -155,7 +155,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
       </Box>
       <Box
         component="aside"
-        sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1.5, color: 'text.secondary', fontSize: '0.875rem', maxWidth: '56.25rem' }}
+        sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1.5, color: 'text.secondary', fontSize: SIZE.aside, maxWidth: '56.25rem' }}
       >
         {(fitting.card?.cautions ?? []).map((caution) => (
           <div key={caution}>{caution}</div>
@@ -187,7 +187,7 @@ function redraw(fitting: Fitting): { tie: ReturnType<typeof prepareTie>; worn: W
 function Number({ label, figure, children }: { label: string; figure: string; children: ReactNode }) {
   return (
     <div>
-      <Box sx={{ fontSize: '0.9375rem', fontWeight: 600, color: 'text.secondary' }}>{label}</Box>
+      <Box sx={{ fontSize: SIZE.plain, fontWeight: 600, color: 'text.secondary' }}>{label}</Box>
       <Box
         component="output"
         aria-label={label}
@@ -195,14 +195,14 @@ function Number({ label, figure, children }: { label: string; figure: string; ch
           display: 'block',
           fontFamily: FIGURES,
           fontVariantNumeric: 'tabular-nums',
-          fontSize: { xs: '2.5rem', md: '3rem' },
+          fontSize: { xs: SIZE.great, md: SIZE.greater },
           fontWeight: 560,
           lineHeight: 1.1,
         }}
       >
         {figure}
       </Box>
-      <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>{children}</Box>
+      <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>{children}</Box>
     </div>
   );
 }

@@ -15,7 +15,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { OCCASION_WORDS } from '../../common/words.ts';
-import { COLOURS, FIGURES, TEXT } from '../../theme.ts';
+import { COLOURS, FIGURES, TEXT, SIZE } from '../../theme.ts';
 
 const FILTERS = ['q', 'from', 'to', 'occasion', 'staff', 'all'] as const;
 type Filter = (typeof FILTERS)[number];
@@ -165,7 +165,7 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
         sx={{
           width: '100%',
           borderCollapse: 'collapse',
-          '& th': { textAlign: 'left', fontWeight: 400, fontSize: '0.8125rem', color: 'text.secondary' },
+          '& th': { textAlign: 'left', fontWeight: 400, fontSize: SIZE.note, color: 'text.secondary' },
           '& td, & th': { py: 1, pr: { xs: 1.25, md: 2 }, borderBottom: `1px solid ${COLOURS.rule}` },
           '& td:not(:nth-of-type(2), :nth-of-type(3))': { whiteSpace: 'nowrap' },
           // on a tablet occasion and fitter give way to the figures
@@ -223,7 +223,7 @@ const AS_CARDS = {
     '& td[data-label]::before': {
       content: 'attr(data-label) " "',
       fontFamily: TEXT,
-      fontSize: '0.875rem',
+      fontSize: SIZE.aside,
       fontWeight: 400,
       color: COLOURS.pencil,
     },
@@ -235,7 +235,7 @@ function Figure({ label, children }: { label: string; children: string }) {
     <Box
       component="td"
       data-label={label}
-      sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.0625rem', fontWeight: 560 }}
+      sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: SIZE.clear, fontWeight: 560 }}
     >
       {children}
     </Box>

@@ -7,7 +7,7 @@ import { controlPrinter, labelImage, usePrinter } from '../../common/api/printer
 import { sentenceOf } from '../../common/api/request.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { PRINTER_WORDS } from '../../common/words.ts';
-import { COLOURS } from '../../theme.ts';
+import { COLOURS, SIZE } from '../../theme.ts';
 
 const JOB_WORDS = { waiting: 'waiting', printing: 'printing …', printed: 'printed' } as const;
 const A_ROLL = 60;
@@ -66,7 +66,7 @@ function Known({ printer }: { printer: PrinterState }) {
               >
                 {hasImage ? <img src={labelImage(id)} alt={`Label: ${title}`} style={{ width: '100%' }} /> : JOB_WORDS[at]}
               </Box>
-              <Box sx={{ fontSize: '0.875rem', mt: 0.5 }}>
+              <Box sx={{ fontSize: SIZE.aside, mt: 0.5 }}>
                 {title}: {JOB_WORDS[at]}
               </Box>
             </li>

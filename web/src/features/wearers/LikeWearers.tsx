@@ -13,7 +13,7 @@ import { dayWords } from '../../common/dueWords.ts';
 import { tell } from '../../common/notices.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 
 const BECAUSE: Readonly<Record<LikeWearer['because'][number], string>> = {
   sameName: 'the same name',
@@ -86,7 +86,7 @@ export function MergeAny({ wearer }: { wearer: Wearer }) {
         maxWidth="sm"
       >
         <Box sx={{ p: 3, backgroundColor: COLOURS.card }}>
-          <Box id="merge-find-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: '1.375rem', m: 0, mb: 1 }}>
+          <Box id="merge-find-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: SIZE.figure, m: 0, mb: 1 }}>
             Whose record is the same person’s?
           </Box>
           <Autocomplete<Wearer>
@@ -144,7 +144,7 @@ function MergeDialog({ into, from, onClose }: { into: Wearer; from: Wearer | nul
     <Dialog open={from !== null} onClose={onClose} aria-labelledby="merge-title" transitionDuration={0} maxWidth="sm" fullWidth>
       {from && (
         <Box sx={{ p: 3, backgroundColor: COLOURS.card }}>
-          <Box id="merge-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: '1.375rem', m: 0, mb: 1 }}>
+          <Box id="merge-title" component="h2" sx={{ fontFamily: FIGURES, fontSize: SIZE.figure, m: 0, mb: 1 }}>
             Merge {from.name} into {into.name}?
           </Box>
           <Box

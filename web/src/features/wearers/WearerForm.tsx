@@ -1,3 +1,4 @@
+import { SIZE } from '../../theme.ts';
 import {
   CHOICE_MEASURES,
   LENGTH_MEASURES,
@@ -191,7 +192,7 @@ function ProposedCollar({ control }: { control: Control<Form, unknown, WearerInp
   if (collar.trim() !== '' || reading.kind !== 'length') return null;
   const proposed = estimateCollar(reading.lengthMm, unit === 'cm' ? 'cm' : 'in');
   return (
-    <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>
+    <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>
       Proposed collar ≈ <b>{formatCollarSize(proposed)}</b>, half an inch over the neck: an estimate until it is read off a shirt.
     </Box>
   );

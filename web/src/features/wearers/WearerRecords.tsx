@@ -21,7 +21,7 @@ import { OUTCOMES, outcomeWords } from '../../common/tying/outcomes.ts';
 import { HALVES, HalfWidthFields, useHalfWidths } from '../../common/tying/HalfWidths.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { sideWords } from '../../common/words.ts';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { settingOfFitting } from '../fittings/settingOfFitting.ts';
 import { MEASURE_WORDS, measureValueWords } from './measureWords.ts';
 
@@ -49,7 +49,7 @@ export function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
             }}
           >
             <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2 }}>
-              <Box sx={{ fontSize: '1.0625rem', fontWeight: 560 }}>
+              <Box sx={{ fontSize: SIZE.clear, fontWeight: 560 }}>
                 {fitting.tie.name}
                 {fitting.occasion !== 'other' && (
                   <Box component="span" sx={{ fontWeight: 400, color: 'text.secondary' }}>
@@ -77,11 +77,11 @@ export function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
 
 function Figure({ of, figure }: { of: string; figure: string }) {
   return (
-    <Box component="span" sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>
+    <Box component="span" sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>
       {of}{' '}
       <Box
         component="span"
-        sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.125rem', fontWeight: 560, color: 'text.primary' }}
+        sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: SIZE.field, fontWeight: 560, color: 'text.primary' }}
       >
         {figure}
       </Box>
@@ -103,7 +103,7 @@ function MeasuresByDay({ measures }: { measures: readonly TakenMeasure[] }) {
     <Box component="ul" sx={list}>
       {[...takings].map(([takenAt, taken]) => (
         <Box component="li" key={takenAt} sx={{ ...line, py: 1, px: 1 }}>
-          <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>
+          <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>
             {dayWords(takenAt)}
             {taken[0]?.takenBy ? `, by ${taken[0].takenBy}` : ''}
           </Box>
@@ -143,7 +143,7 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
                   <Box component={Link} to={`/drawer/${tieId}`} sx={{ flex: 1, color: 'text.primary' }}>
                     {tieName}
                   </Box>
-                  <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>since {dayWords(since)}</Box>
+                  <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>since {dayWords(since)}</Box>
                   <Button size="small" aria-label={`Remove ${tieName}`} onClick={() => void change(tieId, false)}>
                     Remove
                   </Button>
@@ -205,7 +205,7 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
             <Box sx={{ flex: '1 1 10rem' }}>
               <b>{outcomeWords(tying)}</b>, {tying.tieName}
             </Box>
-            <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>{dayWords(tying.tiedAt)}</Box>
+            <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>{dayWords(tying.tiedAt)}</Box>
             <Button
               size="small"
               sx={{ minHeight: 32, py: 0 }}
@@ -215,7 +215,7 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
               Remove
             </Button>
           </Box>
-          <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>
+          <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>
             {[measured(tying), tying.note].filter((part) => part !== '').join('. ')}
           </Box>
         </Box>

@@ -12,7 +12,7 @@ import { dueWords } from '../../common/dueWords.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
-import { COLOURS, FIGURES } from '../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 
 const PAGE = 50;
 const SHOWN = ['current', 'due', 'away'] as const;
@@ -139,8 +139,8 @@ function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
               '&:hover': { backgroundColor: COLOURS.card },
             }}
           >
-            <Box sx={{ fontSize: '1.0625rem', fontWeight: 560 }}>{wearer.name}</Box>
-            <Box sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: '1.25rem', fontWeight: 560 }}>
+            <Box sx={{ fontSize: SIZE.clear, fontWeight: 560 }}>{wearer.name}</Box>
+            <Box sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: SIZE.head, fontWeight: 560 }}>
               {wearer.collarEstimated ? '≈ ' : ''}
               {formatCollarSize(wearer.collar)}
             </Box>

@@ -1,3 +1,4 @@
+import { SIZE } from '../../../theme.ts';
 import { FAULT_WORDS } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -18,7 +19,7 @@ export function Faults({ fittingId }: { fittingId: string }) {
             variant="outlined"
             component={Link}
             to={`/coach?fitting=${fittingId}&fault=${fault}`}
-            sx={{ minHeight: 36, fontSize: '0.875rem' }}
+            sx={{ minHeight: 36, fontSize: SIZE.aside }}
           >
             {FAULT_WORDS[fault].seen}
           </Button>

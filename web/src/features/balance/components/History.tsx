@@ -7,7 +7,7 @@ import { useState, type ReactElement } from 'react';
 import { Choice } from '../../../common/Choice.tsx';
 import { dayWords } from '../../../common/dueWords.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import { scaleOver } from '../scaleOver.ts';
 
 /** A tie's measured tyings: spreads against the target band, differences, and the take-up narrowing; with the table beside. */
@@ -125,7 +125,7 @@ export function History({
           fontVariantNumeric: 'tabular-nums',
           '& th, & td': { textAlign: 'left', pr: { xs: 0.75, sm: 4 }, py: 0.5, borderBottom: `1px solid ${COLOURS.rule}` },
           '& :is(th, td):first-of-type': { display: { xs: 'none', sm: 'table-cell' } },
-          fontSize: { xs: '0.8125rem', sm: '1rem' },
+          fontSize: { xs: SIZE.note, sm: SIZE.text },
         }}
       >
         <thead>
@@ -160,7 +160,7 @@ const MARGIN = { top: 8, right: 12, bottom: 4, left: 0 } as const;
 function Chart({ says, label, children }: { says: string; label: string; children: ReactElement }) {
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column' }}>
-      <Box sx={{ color: 'text.secondary', flex: 1, fontSize: '0.9375rem' }}>{says}</Box>
+      <Box sx={{ color: 'text.secondary', flex: 1, fontSize: SIZE.plain }}>{says}</Box>
       <Box role="img" aria-label={label} sx={{ height: 220 }}>
         <ResponsiveContainer>{children}</ResponsiveContainer>
       </Box>

@@ -31,7 +31,7 @@ import { tell } from '../../../common/notices.tsx';
 import { clothWords, settingWords } from '../../../common/words.ts';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import { effectOn, type DeskTie, type ReadHalves } from '../balanceDesk.ts';
 
 const History = lazy(async () => ({ default: (await import('./History.tsx')).History }));
@@ -173,7 +173,7 @@ export function Learning({
       </Typography>
       <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '1fr 1fr' } }}>
         <Box sx={{ display: 'grid', gap: 1.25, alignContent: 'start' }}>
-          <Box sx={{ fontSize: '1.0625rem' }}>
+          <Box sx={{ fontSize: SIZE.clear }}>
             {read === null
               ? 'Once the bow is tightened and all four half-widths are measured, the tying can be put on record: it tells how much cloth this tie’s knot takes.'
               : 'All four half-widths are measured. If the knot is drawn tight, put the tying on record.'}
@@ -239,7 +239,7 @@ export function Learning({
               ))}
             </tbody>
           </Box>
-          <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>The true value lies in this range nine times out of ten.</Box>
+          <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>The true value lies in this range nine times out of ten.</Box>
           {isTaught && (
             <Box sx={{ mt: 1.5, display: 'grid', gap: 1 }}>
               <Box>
@@ -259,7 +259,7 @@ export function Learning({
                 </Button>
               </Box>
               {!isTaken && (
-                <Box sx={{ color: 'text.secondary', fontSize: '0.875rem' }}>Apply it to the tie first: the card then goes by it.</Box>
+                <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>Apply it to the tie first: the card then goes by it.</Box>
               )}
             </Box>
           )}

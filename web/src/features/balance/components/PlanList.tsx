@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { Choice } from '../../../common/Choice.tsx';
 import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import { pullWords, type DeskVerdict, type KnotLayer, type PullTold } from '../balanceDesk.ts';
 import { rememberKnotLayer } from '../knotLayer.ts';
 import { PullPicture } from './PullPicture.tsx';
@@ -56,7 +56,7 @@ export function PlanList({
                     setDone((before) => new Set(event.target.checked ? [...before, id] : [...before].filter((each) => each !== id)))
                   }
                 />
-                <Box sx={{ flex: 1, fontSize: '1.0625rem', lineHeight: 1.35, textDecoration: done.has(id) ? 'line-through' : 'none' }}>
+                <Box sx={{ flex: 1, fontSize: SIZE.clear, lineHeight: 1.35, textDecoration: done.has(id) ? 'line-through' : 'none' }}>
                   {i + 1}. {words}
                 </Box>
                 <PullPicture
@@ -72,7 +72,7 @@ export function PlanList({
           );
         })}
       </Box>
-      <Box sx={{ mt: 1, color: 'text.secondary', fontSize: '0.875rem' }}>
+      <Box sx={{ mt: 1, color: 'text.secondary', fontSize: SIZE.aside }}>
         Estimated slack in the knot: front about {told.fine(slack.front)}, back about {told.fine(slack.back)}.
       </Box>
       {short.map((end) => {

@@ -2,7 +2,7 @@ import type { ReadingDoubt } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { settingWords } from '../../../common/words.ts';
-import { COLOURS, FIGURES } from '../../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { doubtWords, needsRetie, UNEVENNESS_WORDS, type DeskVerdict, type WidthAdvice } from '../balanceDesk.ts';
 
 /** How far the bow is from its target, in one line, and what stands between; no verdict before all four half-widths are plausible. */
@@ -27,7 +27,7 @@ export function Verdict({
       aria-label="Verdict"
       sx={{ borderLeft: `5px solid ${isDone ? COLOURS.good : doubts.length > 0 ? COLOURS.bad : COLOURS.fair}`, pl: 2 }}
     >
-      <Box sx={{ fontFamily: FIGURES, fontSize: '1.75rem', lineHeight: 1.15, fontWeight: 560 }}>
+      <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.title, lineHeight: 1.15, fontWeight: 560 }}>
         {titleOf(verdict, measuredCount, doubts, within)}
       </Box>
       {verdict === null ? (
@@ -79,7 +79,7 @@ export function RetieAdvice({
         py: 1.5,
         display: 'grid',
         gap: 1,
-        fontSize: '1.0625rem',
+        fontSize: SIZE.clear,
       }}
     >
       {needsRetie(verdict) && (

@@ -3,7 +3,7 @@ import { type BowState, type PreparedTie, type Side, type TiedState } from '@eas
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useRef, useState, type KeyboardEvent } from 'react';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import { clothOf, loopSideOf, type BowEnd } from '../balanceDesk.ts';
 import { drawOn, edgePerMm, NOT_TRIED, triedOn, triedWords, type Layer, type Tried } from '../whatIf.ts';
 import { outlinesOf } from './TiedDrawing.tsx';
@@ -29,7 +29,7 @@ export function WhatIf(props: { tie: PreparedTie; state: TiedState; frontLoopSid
   const isTried = (['front', 'back'] as const).some((end) => triedWords(tried[end], props.fine).length > 0);
   return (
     <Box component="details" sx={{ mt: 2, borderTop: `1px solid ${COLOURS.rule}`, pt: 1 }}>
-      <Box component="summary" sx={{ cursor: 'pointer', fontSize: '1.0625rem' }}>
+      <Box component="summary" sx={{ cursor: 'pointer', fontSize: SIZE.clear }}>
         Try a pull
       </Box>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, color: 'text.secondary', minHeight: 40 }}>

@@ -1,3 +1,4 @@
+import { SIZE } from '../../../theme.ts';
 import type { Tie } from '@easytuck/contract';
 import { lastStep, matchBand, schoolSet, settingAt } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
@@ -58,7 +59,7 @@ export function BandMatching({ fit, ties, dispatch }: { fit: BenchFit; ties: rea
         </TextField>
         <GaugeLink tieId={fit.tie.id} />
       </Box>
-      <Box sx={{ fontSize: '1rem' }}>
+      <Box sx={{ fontSize: SIZE.text }}>
         <p style={{ marginTop: 0 }}>
           Lay both ties on the table, noses together at one end. Nose to nose they must be alike: <b>{length(match.noseToNoseMm)}</b>. On{' '}
           {fit.tie.name} that is <b>{settingWords(nearest, length).phrase}</b>.

@@ -22,7 +22,7 @@ import { dueWords } from '../../../common/dueWords.ts';
 import { preparedOf } from '../../../common/preparedOf.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { settingWords } from '../../../common/words.ts';
-import { COLOURS, FIGURES } from '../../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 
 /** The collar a tie is shown on until there is one. */
@@ -54,10 +54,10 @@ export function BenchStart({ ties, chosenId, easeMm, side, needed, dispatch, onT
         }}
       >
         <Box>
-          <Box component="h2" sx={{ m: 0, mb: 0.75, fontFamily: FIGURES, fontSize: '1.5rem', fontWeight: 560 }}>
+          <Box component="h2" sx={{ m: 0, mb: 0.75, fontFamily: FIGURES, fontSize: SIZE.large, fontWeight: 560 }}>
             {needed.length > 0 ? `Next: ${needed.join(' and ')}` : 'One moment'}
           </Box>
-          <Box component="ol" sx={{ m: 0, pl: 2.5, fontSize: '1.0625rem', lineHeight: 1.55 }}>
+          <Box component="ol" sx={{ m: 0, pl: 2.5, fontSize: SIZE.clear, lineHeight: 1.55 }}>
             <li>Who is it for, and what collar size is on the shirt?</li>
             <li>Choose the tie. The best suited come first.</li>
             <li>Read where to set it, hang the long end by the lead, issue the card.</li>
@@ -106,7 +106,7 @@ function Example({ tie, worn, side }: ShownTie & { side: ViewSide }) {
   const { length } = useUnits();
   return (
     <>
-      <Box sx={{ color: 'text.secondary', fontSize: '0.9375rem', mb: 0.5 }}>
+      <Box sx={{ color: 'text.secondary', fontSize: SIZE.plain, mb: 0.5 }}>
         For example: {tie.name} on a {formatCollarSize(SHOWN_ON)} collar, {setWords(worn, length)}, with a lead of {length(worn.fit.leadMm)}
         , ties a bow {length(worn.fit.spreadMm)} wide.
       </Box>
@@ -128,7 +128,7 @@ function Due({ dispatch }: { dispatch: Dispatch<BenchEvent> }) {
   };
   return (
     <Box component="section" aria-label="Due next">
-      <Box component="h2" sx={{ m: 0, mb: 0.75, fontFamily: FIGURES, fontSize: '1.25rem', fontWeight: 560 }}>
+      <Box component="h2" sx={{ m: 0, mb: 0.75, fontFamily: FIGURES, fontSize: SIZE.head, fontWeight: 560 }}>
         Due next
       </Box>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', borderTop: `1px solid ${COLOURS.rule}` }}>

@@ -1,7 +1,7 @@
 import type { Tie } from '@easytuck/contract';
 import { facesShown, UNTWISTED, type Face, type FacesShown, type Folding } from '@easytuck/core';
 import Box from '@mui/material/Box';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 
 const WAYS: readonly (readonly [words: string, folding: Folding])[] = [
   ['Nothing turned', UNTWISTED],
@@ -29,7 +29,7 @@ export function FacesTable({ tie }: { tie: Tie }) {
         component="table"
         sx={{
           borderCollapse: 'collapse',
-          fontSize: '0.9375rem',
+          fontSize: SIZE.plain,
           '& th': { textAlign: 'left', fontWeight: 400 },
           '& td, & th': { py: 1, pr: 2, borderBottom: `1px solid ${COLOURS.rule}` },
         }}

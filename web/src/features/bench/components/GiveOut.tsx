@@ -1,3 +1,4 @@
+import { SIZE } from '../../../theme.ts';
 import type { HandedOver } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -122,7 +123,7 @@ export const GiveOut = memo(function GiveOut({
             ))}
           </TextField>
         )}
-        <Box role="status" sx={{ color: 'text.secondary', fontSize: '0.9375rem', flex: '0 1 auto', pb: 1 }}>
+        <Box role="status" sx={{ color: 'text.secondary', fontSize: SIZE.plain, flex: '0 1 auto', pb: 1 }}>
           {missing.length > 0 && `Still needed: ${missing.join(', ')}`}
           {missing.length === 0 && alsoOnRecord.length > 0 && `Also changes ${wearerName}’s record: ${alsoOnRecord.join(', ')}`}
         </Box>

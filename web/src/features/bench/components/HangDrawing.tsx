@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { ClothPatterns } from '../../../common/drawing/ClothPatterns.tsx';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { hangWords } from '../../../common/words.ts';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 
 const PX_PER_MM = 0.9;
@@ -76,8 +76,8 @@ export function HangDrawing({ fit }: { fit: BenchFit }) {
           ))}
         </g>
       </svg>
-      <Box sx={{ fontSize: '1rem', maxWidth: 460 }}>
-        <Box sx={{ fontSize: '1.25rem', mb: 1 }}>
+      <Box sx={{ fontSize: SIZE.text, maxWidth: 460 }}>
+        <Box sx={{ fontSize: SIZE.head, mb: 1 }}>
           {hang.asTrade ? '✓ ' : '! '}
           {hangWords(hang.noseMm, hang.between, length)}
         </Box>

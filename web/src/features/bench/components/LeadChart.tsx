@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import { useMemo, type Dispatch } from 'react';
 import { Line, LineChart, ReferenceDot, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 import { roundTicks } from './chartTicks.ts';
@@ -96,7 +96,7 @@ export function LeadChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch
         sx={{
           borderCollapse: 'collapse',
           alignSelf: 'start',
-          fontSize: '0.9375rem',
+          fontSize: SIZE.plain,
           '& th': { textAlign: 'left', fontWeight: 400, color: 'text.secondary' },
           '& td, & th': { py: 0.75, pr: 1.5, borderBottom: `1px solid ${COLOURS.rule}` },
         }}

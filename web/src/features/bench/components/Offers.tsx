@@ -6,7 +6,7 @@ import { memo, useId, useMemo, useRef, useState, type KeyboardEvent, type ReactN
 import { explainUnusable } from '../../../common/unusable.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { clothWords, settingWords } from '../../../common/words.ts';
-import { COLOURS, FIGURES } from '../../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { filterOffers, NO_FILTER, offersOf, type Offer, type OfferFilter, type RankingFor } from '../ranking.ts';
 import { reasonWords } from '../reasonWords.ts';
 import { TieLine } from './TieLine.tsx';
@@ -72,7 +72,7 @@ export function Offers({ ties, tieId, rankingFor, onChoose }: OffersProps) {
           onChange={(event) => narrow({ letters: event.target.value })}
           sx={{
             font: 'inherit',
-            fontSize: '1rem',
+            fontSize: SIZE.text,
             flex: '1 1 11.25rem',
             minHeight: 36,
             px: 1,
@@ -217,9 +217,9 @@ function PlainSelect({
 function Reasons({ ranked }: { ranked: RankedTie }): ReactNode {
   const { length } = useUnits();
   if (ranked.kind === 'unwearable')
-    return <Box sx={{ fontSize: '0.8125rem', color: 'error.main' }}>✕ {explainUnusable(ranked.why, length)}</Box>;
+    return <Box sx={{ fontSize: SIZE.note, color: 'error.main' }}>✕ {explainUnusable(ranked.why, length)}</Box>;
   return (
-    <Box sx={{ fontSize: '0.8125rem' }}>
+    <Box sx={{ fontSize: SIZE.note }}>
       {ranked.reasons.map((reason) => (
         <Box
           component="span"
@@ -238,8 +238,8 @@ function WouldGive({ ranked }: { ranked: Extract<RankedTie, { kind: 'wearable' }
   const { fit, setting } = ranked.worn;
   return (
     <Box sx={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
-      <Box sx={{ fontFamily: FIGURES, fontSize: '1.25rem', fontWeight: 560, lineHeight: 1.1 }}>{length(fit.spreadMm)}</Box>
-      <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>
+      <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.head, fontWeight: 560, lineHeight: 1.1 }}>{length(fit.spreadMm)}</Box>
+      <Box sx={{ fontSize: SIZE.note, color: 'text.secondary' }}>
         {settingWords(setting, length).phrase}, {length(Math.max(0, fit.binding.roomMm))} left
       </Box>
     </Box>

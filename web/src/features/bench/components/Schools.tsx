@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import { memo, useId, type Dispatch } from 'react';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { SCHOOL_WORDS, settingWords } from '../../../common/words.ts';
-import { COLOURS, FIGURES } from '../../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { SchoolView } from '../benchViewModel.ts';
 
@@ -37,7 +37,7 @@ export const Schools = memo(function Schools({
   const late = school === 'late' ? schools.find((each) => each.school === 'late') : undefined;
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, mt: 0.5, p: 0 }}>
-      <Box component="legend" sx={{ fontSize: '0.8125rem', color: 'text.secondary', p: 0, mb: 0.25 }}>
+      <Box component="legend" sx={{ fontSize: SIZE.note, color: 'text.secondary', p: 0, mb: 0.25 }}>
         Where each school sets it{school === 'own' ? '; now set by hand' : ''}
         {isEased && <b> · The wearer is learning: a longer set is easier to tie. Take it in as skill grows.</b>}
         {advice !== '' && <span> · {advice}</span>}
@@ -56,7 +56,7 @@ export const Schools = memo(function Schools({
         ))}
       </Box>
       {late && (
-        <Box sx={{ mt: 0.75, fontSize: '0.9375rem' }}>
+        <Box sx={{ mt: 0.75, fontSize: SIZE.plain }}>
           Tie it at <b>{settingWords(settingAt(hardware, lastStep(hardware)), length).phrase}</b>,{' '}
           {length(late.set.rounded.nearest.lengthMm + late.set.drawInMm)} tip to tip; then take it in <b>{length(late.set.drawInMm)}</b> at
           the back, to <b>{settingWords(late.set.rounded.nearest, length).phrase}</b>. The bow hangs low until then; a second pair of hands
@@ -125,7 +125,7 @@ function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTi
         style={{ position: 'absolute', opacity: 0, inset: 0, pointerEvents: 'none' }}
       />
       <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
-        <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 600, fontSize: '1.0625rem' }}>
+        <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 600, fontSize: SIZE.clear }}>
           {chosen ? '● ' : ''}
           {words.name}
         </Box>
@@ -133,14 +133,14 @@ function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTi
           {settingWords(set.rounded.nearest, length).phrase}
         </Box>
       </Box>
-      <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>
+      <Box sx={{ fontSize: SIZE.note, color: 'text.secondary' }}>
         {rule}
         {asked}
       </Box>
-      <Box sx={{ fontSize: '0.875rem', color: isBeyond ? 'error.main' : 'text.primary' }}>
+      <Box sx={{ fontSize: SIZE.aside, color: isBeyond ? 'error.main' : 'text.primary' }}>
         {isBeyond ? `${length(Math.abs(set.rounded.beyondMm))} past the band’s end` : gives}
       </Box>
-      <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary' }}>
+      <Box sx={{ fontSize: SIZE.note, color: 'text.secondary' }}>
         fold {fold}; crossing {crossing}
       </Box>
     </Box>

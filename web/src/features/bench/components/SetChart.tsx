@@ -4,7 +4,7 @@ import { useMemo, type Dispatch } from 'react';
 import { Line, LineChart, ReferenceArea, ReferenceDot, ReferenceLine, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { BOUND_WORDS, settingWords } from '../../../common/words.ts';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 import { roundTicks } from './chartTicks.ts';
@@ -98,7 +98,7 @@ export function SetChart({ fit, dispatch }: { fit: BenchFit; dispatch: Dispatch<
           </LineChart>
         </ResponsiveContainer>
       </Box>
-      <Box sx={{ fontSize: '0.9375rem' }}>
+      <Box sx={{ fontSize: SIZE.plain }}>
         <Box sx={{ mb: 1 }}>
           One setting of this band moves the bow by{' '}
           <b>{length(points.length > 1 ? (points[1]?.spreadMm ?? 0) - (points[0]?.spreadMm ?? 0) : 0)}</b>. Touch the chart to set the band

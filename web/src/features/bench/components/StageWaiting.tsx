@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { COLOURS, FIGURES } from '../../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 
 /** The stage before there is anything to lay on it: an empty tape, and what is needed first. */
 export function StageWaiting({ missing }: { missing: readonly string[] }) {
@@ -15,7 +15,9 @@ export function StageWaiting({ missing }: { missing: readonly string[] }) {
         </defs>
         <rect width="100%" height="26" fill="url(#waiting-tape)" stroke={COLOURS.thread} />
       </svg>
-      <Box sx={{ mt: 5, fontFamily: FIGURES, fontSize: '1.5rem' }}>{needed.length > 0 ? `Give ${needed.join(' and ')}` : 'One moment'}</Box>
+      <Box sx={{ mt: 5, fontFamily: FIGURES, fontSize: SIZE.large }}>
+        {needed.length > 0 ? `Give ${needed.join(' and ')}` : 'One moment'}
+      </Box>
       <Box sx={{ mt: 0.5, color: 'text.secondary' }}>and the strip is laid out here, with where to set it.</Box>
     </Box>
   );

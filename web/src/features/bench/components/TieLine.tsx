@@ -5,7 +5,7 @@ import { useMemo, type ReactNode } from 'react';
 import { preparedOf } from '../../../common/preparedOf.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { clothWords, hardwareShort, SHAPE_WORDS } from '../../../common/words.ts';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 
 /** A tie: name, what it is, its blade; with what stands below and beside it. */
 export function TieLine({ tie, below, beside, isPale = false }: { tie: Tie; below?: ReactNode; beside?: ReactNode; isPale?: boolean }) {
@@ -14,8 +14,8 @@ export function TieLine({ tie, below, beside, isPale = false }: { tie: Tie; belo
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, width: '100%' }}>
       <Box sx={{ flex: 1, minWidth: 0, opacity: isPale ? 0.85 : 1 }}>
-        <Box sx={{ fontSize: '1.0625rem', fontWeight: 560, lineHeight: 1.3 }}>{tie.name}</Box>
-        <Box sx={{ fontSize: '0.8125rem', color: 'text.secondary', lineHeight: 1.4 }}>
+        <Box sx={{ fontSize: SIZE.clear, fontWeight: 560, lineHeight: 1.3 }}>{tie.name}</Box>
+        <Box sx={{ fontSize: SIZE.note, color: 'text.secondary', lineHeight: 1.4 }}>
           {SHAPE_WORDS[tie.shape]}, {face}, {hardwareShort(tie.hardware, unit)}
         </Box>
         {below}

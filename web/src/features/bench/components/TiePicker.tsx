@@ -4,7 +4,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Popover from '@mui/material/Popover';
 import { lazy, memo, Suspense, useRef, useState, type Dispatch } from 'react';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { RankingFor } from '../ranking.ts';
 import type { Offers as OffersList } from './Offers.tsx';
@@ -39,7 +39,7 @@ export const TiePicker = memo(function TiePicker({ ties, tieId, rankingFor, disp
   useShortcuts('Bench', [{ key: 't', says: 'choose the tie', run: () => setOpen(true) }]);
   return (
     <Box data-tour="tie">
-      <Box id="tie-label" sx={{ fontSize: '0.9375rem', color: 'text.secondary', mb: 0.5 }}>
+      <Box id="tie-label" sx={{ fontSize: SIZE.plain, color: 'text.secondary', mb: 0.5 }}>
         Tie
       </Box>
       <ButtonBase
@@ -67,7 +67,7 @@ export const TiePicker = memo(function TiePicker({ ties, tieId, rankingFor, disp
           {tie ? (
             <TieLine tie={tie} />
           ) : (
-            <Box sx={{ fontSize: '1.0625rem', color: 'text.secondary' }}>Choose one of {ties.length} in the drawer</Box>
+            <Box sx={{ fontSize: SIZE.clear, color: 'text.secondary' }}>Choose one of {ties.length} in the drawer</Box>
           )}
         </Box>
       </ButtonBase>

@@ -4,7 +4,7 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Choice } from '../../../common/Choice.tsx';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import type { BakedPoses } from '../bakedPoses.ts';
 import type { CoachSubject } from '../coachSubject.ts';
 import { drawerCloth, schemeCloth } from '../clothColours.ts';
@@ -98,7 +98,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
         <Button
           variant="outlined"
           onClick={() => savePicture(baked, playhead.time(), view, `${coach.words.name}, ${view.name}`.toLowerCase())}
-          sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: '0.875rem' }}
+          sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
         >
           Save picture
         </Button>
@@ -113,7 +113,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
             right: 14,
             display: 'flex',
             justifyContent: 'space-between',
-            fontSize: '1.125rem',
+            fontSize: SIZE.field,
             color: COLOURS.pencil,
             pointerEvents: 'none',
           }}
@@ -132,7 +132,7 @@ function Toggle({ is, onChange, text }: { is: boolean; onChange: (is: boolean) =
       value={text}
       selected={is}
       onChange={() => onChange(!is)}
-      sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: '0.875rem' }}
+      sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
     >
       {text}
     </ToggleButton>

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useMemo, useState } from 'react';
 import { seesMirrored } from '../../../common/reader.ts';
-import { COLOURS, FIGURES } from '../../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { PoseStill } from '../stage/StillCanvas.tsx';
 import { viewOf, type View } from '../views.ts';
 
@@ -40,7 +40,7 @@ export function FaultGallery({
         component="fieldset"
         sx={{ border: 0, m: 0, p: 0, display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(auto-fill, minmax(11.125rem, 1fr))' }}
       >
-        <Box component="legend" sx={{ fontSize: '1.0625rem', p: 0, mb: 1.25 }}>
+        <Box component="legend" sx={{ fontSize: SIZE.clear, p: 0, mb: 1.25 }}>
           {reader === 'facing'
             ? 'Which picture is most like what you see on the wearer?'
             : 'Which picture is most like what you see in the mirror?'}
@@ -71,7 +71,7 @@ export function FaultGallery({
               <Box sx={{ height: 118, backgroundColor: COLOURS.paper }}>
                 {moment && <Picture moment={moment} measures={measures} view={view} heightPx={118} label={FAULT_WORDS[fault].seen} />}
               </Box>
-              <Box sx={{ px: 1, py: 0.75, fontSize: '0.9375rem', lineHeight: 1.25 }}>{FAULT_WORDS[fault].seen}</Box>
+              <Box sx={{ px: 1, py: 0.75, fontSize: SIZE.plain, lineHeight: 1.25 }}>{FAULT_WORDS[fault].seen}</Box>
             </Box>
           );
         })}
@@ -80,11 +80,11 @@ export function FaultGallery({
         <Box sx={{ border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.paper, mb: 2 }}>
           {large && <Picture moment={large} measures={measures} view={view} heightPx={230} label={words.seen} />}
         </Box>
-        <Box sx={{ fontFamily: FIGURES, fontSize: '1.5rem', lineHeight: 1.2, fontWeight: 560, mb: 1.5 }}>{words.seen}</Box>
-        <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>Cause</Box>
-        <Box sx={{ fontSize: '1.125rem', lineHeight: 1.4, mb: 1.5 }}>{words.cause}</Box>
-        <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>Remedy</Box>
-        <Box sx={{ fontSize: '1.125rem', lineHeight: 1.4, mb: 2 }}>{words.remedy}</Box>
+        <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.large, lineHeight: 1.2, fontWeight: 560, mb: 1.5 }}>{words.seen}</Box>
+        <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>Cause</Box>
+        <Box sx={{ fontSize: SIZE.field, lineHeight: 1.4, mb: 1.5 }}>{words.cause}</Box>
+        <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>Remedy</Box>
+        <Box sx={{ fontSize: SIZE.field, lineHeight: 1.4, mb: 2 }}>{words.remedy}</Box>
         <Button variant="contained" onClick={() => onGoBack(backTo)}>
           Show that step
         </Button>

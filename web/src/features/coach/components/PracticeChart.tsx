@@ -1,7 +1,7 @@
 import type { Tying } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import { Line, LineChart, ResponsiveContainer, XAxis, YAxis, type DotItemDotProps } from 'recharts';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import { clock } from '../practice.ts';
 
 const OUTCOME_MARK = { tied: 'full dot', fault: 'open dot', gaveUp: 'cross' } as const;
@@ -34,7 +34,7 @@ export function PracticeChart({ tries }: { tries: readonly Tying[] }) {
           </LineChart>
         </ResponsiveContainer>
       </Box>
-      <Box sx={{ fontSize: '0.875rem', color: 'text.secondary' }}>
+      <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>
         {OUTCOME_MARK.tied}: tied; {OUTCOME_MARK.fault}: a fault; {OUTCOME_MARK.gaveUp}: gave up.
       </Box>
     </Box>

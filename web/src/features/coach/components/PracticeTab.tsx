@@ -17,7 +17,7 @@ import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
 import { HalfWidthFields, useHalfWidths } from '../../../common/tying/HalfWidths.tsx';
 import { OUTCOMES, outcomeWords } from '../../../common/tying/outcomes.ts';
-import { COLOURS, FIGURES } from '../../../theme.ts';
+import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { tell } from '../../../common/notices.tsx';
 import type { CoachSubject } from '../coachSubject.ts';
 import type { Coach } from '../useCoach.ts';
@@ -91,7 +91,7 @@ function Clock({ timer: { practice, stop }, onStart }: { timer: PracticeClock; o
         aria-label="Time of this try"
         sx={{
           fontFamily: FIGURES,
-          fontSize: '3.5rem',
+          fontSize: SIZE.greatest,
           lineHeight: 1,
           fontVariantNumeric: 'tabular-nums lining-nums',
           minWidth: '9.375rem',

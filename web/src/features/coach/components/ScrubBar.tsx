@@ -1,7 +1,7 @@
 import type { StepWords } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import { useEffect, useRef } from 'react';
-import { COLOURS } from '../../../theme.ts';
+import { COLOURS, SIZE } from '../../../theme.ts';
 import type { Playhead } from '../playhead.ts';
 import { END } from '../useCoach.ts';
 
@@ -78,7 +78,7 @@ export function ScrubBar({
               borderLeft: `1px solid ${COLOURS.thread}`,
               background: 'none',
               font: 'inherit',
-              fontSize: { xs: '0.75rem', md: '0.875rem' },
+              fontSize: { xs: SIZE.tiny, md: SIZE.aside },
               lineHeight: 1.15,
               textAlign: 'left',
               pl: 0.5,

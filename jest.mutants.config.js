@@ -1,0 +1,13 @@
+import config from './jest.config.js';
+
+/**
+ * The fit's and the balance's own tests, for the mutants. Properties are tried on fewer examples, since each mutant has all of
+ * them against it; what only more examples would find counts as not found.
+ */
+const { projects, ...rest } = config;
+export default {
+  ...rest,
+  ...projects.find(({ displayName }) => displayName === 'core'),
+  testMatch: ['<rootDir>/{fit,balance}/**/*.test.ts'],
+  setupFiles: ['<rootDir>/testing/fewerExamples.ts'],
+};

@@ -1,0 +1,43 @@
+import type { Sequelize, Transaction } from 'sequelize';
+
+/*
+ * What the types of Sequelize 6 leave out, and this server reaches for: the one place to look at when it is brought up to date.
+ */
+
+/** A value of a prepared statement. */
+export type StatementValue = string | number | boolean | Date | null;
+
+/** The MariaDB driver's connection, as far as it is used past the model layer. */
+export interface DriverConnection {
+  execute<Row>(statement: string, values: readonly StatementValue[]): Promise<Row[]>;
+  query(statement: string, values: readonly StatementValue[]): Promise<unknown>;
+}
+
+interface Pool {
+  getConnection(options: { type: string }): Promise<DriverConnection>;
+  releaseConnection(connection: DriverConnection): void;
+}
+
+/** Does something with a connection of the pool for reading, and gives it back. */
+export async function withReadingConnection<T>(sequelize: Sequelize, work: (connection: DriverConnection) => Promise<T>): Promise<T> {
+  const { connectionManager } = sequelize as unknown as { readonly connectionManager: Pool };
+  const connection = await connectionManager.getConnection({ type: 'SELECT' });
+  try {
+    return await work(connection);
+  } finally {
+    connectionManager.releaseConnection(connection);
+  }
+}
+
+/** The connection that a transaction is on. */
+export const connectionOf = (transaction: Transaction): DriverConnection =>
+  (transaction as unknown as { readonly connection: DriverConnection }).connection;
+
+/** Where a pool connects to. */
+export const addressOf = ({
+  config,
+}: Sequelize): Readonly<Record<'host' | 'port' | 'username' | 'password' | 'database', string | undefined>> =>
+  config as unknown as Readonly<Record<'host' | 'port' | 'username' | 'password' | 'database', string | undefined>>;
+
+/** Sequelize would add its own time-zone statement to a shared list again with every connection. */
+export const WITHOUT_TIMEZONE_STATEMENT = { keepDefaultTimezone: true } as object;

@@ -8,6 +8,7 @@ const { projects, ...rest } = config;
 export default {
   ...rest,
   ...projects.find(({ displayName }) => displayName === 'core'),
-  testMatch: ['<rootDir>/{fit,balance}/**/*.test.ts'],
-  setupFiles: ['<rootDir>/testing/fewerExamples.ts'],
+  rootDir: 'core',
+  testMatch: ['<rootDir>/.mutants/all.test.ts'],
+  setupFiles: ['<rootDir>/src/testing/fewerExamples.ts'],
 };

@@ -5,7 +5,7 @@ import { DATA, ROOT } from '../lib/paths.mjs';
 import { sleep } from '../lib/privateDatabase.mjs';
 import { databaseUrlIn } from '../lib/shopFolder.mjs';
 
-const FOLDER = join(DATA, 'bench');
+export const FOLDER = join(DATA, 'bench');
 
 /** Starts the demo as a user would, in a folder of its own, and takes the time until it says that it is ready. */
 export async function startDemo() {

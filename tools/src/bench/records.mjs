@@ -1,9 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { sleep } from '../lib/privateDatabase.mjs';
+import { wearerRepository } from '../../../server/src/modules/wearers/repository.ts';
+import { openBare, p95OfPages } from './bareStatements.mjs';
 import { percentile } from './figure.mjs';
+import { sideBySide } from './sideBySide.mjs';
 
 const PEOPLE = 100_000;
-const SEARCHES = 600;
+const SEARCHES = 200;
 
 /** Names put together from parts, so that beginnings are shared by few, some and very many. */
 const FIRST = [
@@ -100,8 +103,9 @@ const peakMb = (pid) => Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/
  * table, and searches among them through the server, by the beginnings of names that people type.
  * @param {string} address
  * @param {number} serverPid
+ * @param {string} databaseUrl
  */
-export async function measureRecords(address, serverPid) {
+export async function measureRecords(address, serverPid, databaseUrl) {
   const before = peakMb(serverPid);
   const idleUntil = Date.now() + 8_000;
   const idle = await timeReads(address, () => Date.now() > idleUntil);
@@ -127,15 +131,17 @@ export async function measureRecords(address, serverPid) {
       ][i % 4] ?? ''
     );
   });
-  const search = async (/** @type {string} */ q) => {
-    const started = performance.now();
-    const found = await (await fetch(`${address}/api/wearers?${new URLSearchParams({ q })}`)).json();
-    if (found.wearers.length === 0) throw new Error(`nobody was found for ${q}`);
-    return performance.now() - started;
-  };
-  for (const q of letters.slice(0, 60)) await search(q);
-  const times = [];
-  for (const q of letters) times.push(await search(q));
+  const bare = await openBare(databaseUrl);
+  const wearers = wearerRepository(bare.database);
+  /** @type {Awaited<ReturnType<typeof bare.statementsOf>>[]} */
+  const lists = [];
+  for (const q of letters) lists.push(await bare.statementsOf(() => wearers.search(q, 50)));
+  const paths = letters.map((q) => `/api/wearers?${new URLSearchParams({ q }).toString()}`);
+  const search = await sideBySide(
+    () => p95OfPages(address, paths, ({ wearers: found }) => found.length > 0),
+    () => bare.p95Of(lists),
+  );
+  await bare.end();
   return {
     importS: tookMs / 1000,
     importPeakMb,
@@ -144,7 +150,6 @@ export async function measureRecords(address, serverPid) {
     besideP95Ms: percentile(beside, 0.95),
     oneRowS: one.tookMs / 1000,
     exportedRowsPerS,
-    searchP95Ms: percentile(times, 0.95),
-    searchMedianMs: percentile(times, 0.5),
+    search,
   };
 }

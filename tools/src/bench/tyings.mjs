@@ -1,14 +1,16 @@
 import mariadb from 'mariadb';
 import { randomUUID } from 'node:crypto';
-import { percentile } from './figure.mjs';
+import { tyingRepository } from '../../../server/src/modules/tyings/repository.ts';
+import { openBare, p95OfPages } from './bareStatements.mjs';
+import { sideBySide } from './sideBySide.mjs';
 
 const TYINGS = 50_000;
 const BATCH = 2_000;
-const READS = 200;
+const READS = 80;
 
 /**
  * Times of the history pages' reading at the server, in a shop with 50,000 tyings: the latest 200 of a tie by whomever, and
- * of a wearer; and what the other ties of a cloth showed. 95th percentiles over different ties and wearers, one request after another.
+ * of a wearer; and what the other ties of a cloth showed. 95th percentiles over different ties and wearers, beside the same statements by the bare driver.
  * @param {string} address
  * @param {string} databaseUrl
  */
@@ -52,29 +54,46 @@ export async function measureTyings(address, databaseUrl) {
   } finally {
     await connection.end();
   }
-  const p95 = async (/** @type {(i: number) => string} */ path, /** @type {(answer: any) => boolean} */ isWhole) => {
-    const times = [];
-    for (let i = 0; i < READS; i += 1) {
-      const began = performance.now();
-      const answer = await (await fetch(`${address}/api/tyings${path(i)}`)).json();
-      times.push(performance.now() - began);
-      if (!isWhole(answer)) throw new Error(`too little was read of ${path(i)}`);
-    }
-    return percentile(times, 0.95);
-  };
   const cottons = ties.filter((/** @type {{ fibre: string }} */ { fibre }) => fibre === 'cotton');
-  return {
-    ofTieP95Ms: await p95(
-      (i) => `?tieId=${ties[i % ties.length].id}`,
-      ({ tyings }) => tyings.length >= 100,
+  const bare = await openBare(databaseUrl);
+  const tyings = tyingRepository(bare.database);
+  /** @param {readonly any[]} records @param {(record: any) => string} path @param {(record: any) => Promise<unknown>} read @param {(answer: any) => boolean} isWhole */
+  const beside = async (records, path, read, isWhole) => {
+    /** @type {Awaited<ReturnType<typeof bare.statementsOf>>[]} */
+    const lists = [];
+    for (const record of records) lists.push(await bare.statementsOf(() => read(record)));
+    const asked = Array.from({ length: READS }, (_, i) => i % records.length);
+    return sideBySide(
+      () =>
+        p95OfPages(
+          address,
+          asked.map((i) => path(records[i])),
+          isWhole,
+        ),
+      () => bare.p95Of(asked.map((i) => lists[i] ?? [])),
+    );
+  };
+  const isLong = (/** @type {{ tyings: readonly unknown[] }} */ answer) => answer.tyings.length >= 100;
+  const result = {
+    ofTie: await beside(
+      ties,
+      ({ id }) => `/api/tyings?tieId=${id}`,
+      ({ id }) => tyings.ofTie(id),
+      isLong,
     ),
-    ofWearerP95Ms: await p95(
-      (i) => `?wearerId=${wearers[i % wearers.length].id}`,
-      ({ tyings }) => tyings.length >= 100,
+    ofWearer: await beside(
+      wearers,
+      ({ id }) => `/api/tyings?wearerId=${id}`,
+      ({ id }) => tyings.ofWearer(id),
+      isLong,
     ),
-    ofClothP95Ms: await p95(
-      (i) => `/same-cloth/${cottons[i % cottons.length].id}`,
+    ofCloth: await beside(
+      cottons,
+      ({ id }) => `/api/tyings/same-cloth/${id}`,
+      ({ id, fibre, weave }) => tyings.ofCloth({ fibre, weave }, id),
       ({ ties: others }) => Array.isArray(others),
     ),
   };
+  await bare.end();
+  return result;
 }

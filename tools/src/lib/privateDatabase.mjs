@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import {
   accessSync,
@@ -14,7 +15,7 @@ import {
 import { userInfo } from 'node:os';
 import { join } from 'node:path';
 import { fitOf, noteRelease, refuseNewerFolder, releaseOfFolder, releaseOfProgram } from './databaseVersion.mjs';
-import { ensurePrograms, MARIADB_INSTALL, MARIADB_UPGRADE, MARIADBD, MY_PRINT_DEFAULTS } from './debianPackages.mjs';
+import { ensurePrograms, findProgram, MARIADB_INSTALL, MARIADB_UPGRADE, MARIADBD, MY_PRINT_DEFAULTS } from './debianPackages.mjs';
 import { freePort } from './freePort.mjs';
 import { readKept, writeKept } from './keptFile.mjs';
 import { run, SetupError } from './run.mjs';
@@ -85,6 +86,17 @@ export async function startPrivateDatabase(folder, { supervise = false, log = ()
       rmSync(home.pidFile, { force: true });
     },
   };
+}
+
+/**
+ * The database's program alone on the records of a folder, for measuring what a start costs at the least.
+ * @param {string} folder
+ * @param {number} port
+ */
+export function bareServer(folder, port) {
+  const program = findProgram(MARIADBD.program);
+  if (program === undefined) throw new SetupError('MariaDB is not installed.');
+  return spawn(program, new DatabaseHome(folder).serverArguments(port), { stdio: 'ignore' });
 }
 
 /** The folder of one private database. */

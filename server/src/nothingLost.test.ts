@@ -5,21 +5,13 @@ import { connectDatabase } from './database/connect.ts';
 import { readRows } from './database/readRows.ts';
 import { withTransaction } from './database/withTransaction.ts';
 import { loadDemo } from './demo/loadDemo.ts';
-import { aFitting, aTie, aWearer, openTestShop, type TestShop } from './testing.ts';
+import { aFitting, aTie, openTestShop, testShop } from './testing.ts';
 
-let shop: TestShop;
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-afterAll(async () => {
-  await shop.close();
-});
+const { shop, enter } = testShop();
 
 const send = (method: 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
   shop.app.inject({ method, url, ...(payload === undefined ? {} : { payload }) });
 const get = async <T>(url: string): Promise<T> => (await shop.app.inject({ method: 'GET', url })).json<T>();
-const enter = async (change: Parameters<typeof aWearer>[0] = {}): Promise<Wearer> =>
-  (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
 const drawer = async (): Promise<string> => (await send('POST', '/api/ties', aTie())).json<{ id: string }>().id;
 const typed = ({ name, longEnd, note, collar }: Wearer) => ({ name, longEnd, note, collar: collar.text });
 const merge = (into: Wearer, from: Wearer) =>

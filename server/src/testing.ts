@@ -1,5 +1,5 @@
 /** A server for a test: its own database on the private MariaDB that DATABASE_URL points at. */
-import type { FittingInput, NewWearer, TieInput, KnownRows } from '@easytuck/contract';
+import { type Wearer, type FittingInput, type NewWearer, type TieInput, type KnownRows } from '@easytuck/contract';
 import { sampleFitting, sampleTie } from '@easytuck/contract/testing';
 import { randomBytes } from 'node:crypto';
 import type { FastifyInstance } from 'fastify';
@@ -76,3 +76,25 @@ export const aFitting = (wearer: FittingInput['wearer'], tieId: string, change: 
   ...sampleFitting,
   ...change,
 });
+
+/** A shop of a test file's own, open while its tests run, and what most of them ask of it. */
+export function testShop() {
+  let opened: TestShop | undefined;
+  beforeAll(async () => {
+    opened = await openTestShop();
+  });
+  afterAll(async () => {
+    await opened?.close();
+  });
+  /** The shop, once the tests run. */
+  const shop = new Proxy({} as TestShop, { get: (_, name: keyof TestShop) => opened?.[name] });
+  const send = (method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
+    shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
+  const get = (url: string, headers: Record<string, string> = {}) => shop.app.inject({ method: 'GET', url, headers });
+  const enter = async (change: Parameters<typeof aWearer>[0] = {}): Promise<Wearer> =>
+    (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
+  /** Names of those that letters find, in the order they are found. */
+  const names = async (q: string): Promise<string[]> =>
+    (await get(`/api/wearers?${new URLSearchParams({ q }).toString()}`)).json<{ wearers: Wearer[] }>().wearers.map(({ name }) => name);
+  return { shop, send, get, enter, names };
+}

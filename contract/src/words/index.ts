@@ -13,6 +13,7 @@ import {
   type Side,
   type Weave,
   type WingSchool,
+  type HardwareKind,
 } from '@easytuck/core';
 import type { SchoolChoice } from '../records/fitting.ts';
 
@@ -97,6 +98,14 @@ export const SHAPE_WORDS = {
   pointed: 'pointed',
   club: 'rounded club',
 } as const satisfies Readonly<Record<BladeShape, string>>;
+
+/** Kinds of hardware: as they are measured, and in few letters. */
+export const HARDWARE_WORDS: Readonly<Record<HardwareKind, { readonly name: string; readonly short: string }>> = {
+  slots: { name: 'T-hook and slots', short: 'T-hook' },
+  slider: { name: 'slider', short: 'slider' },
+  buttons: { name: 'buttons', short: 'buttons' },
+  fixed: { name: 'none: sewn to length', short: 'sewn' },
+};
 
 /** A side, as the wearer's own. */
 export const sideWords = (side: Side): string => `the wearer’s ${side}`;

@@ -1,7 +1,7 @@
 import type { CollarSystem } from '../units/index.ts';
 
 /** Kinds of hardware, in the order they are offered. Each has an interface below; {@link Hardware} joins them. */
-export const HARDWARE_KINDS = ['slots', 'buttons', 'slider', 'fixed'] as const;
+export const HARDWARE_KINDS = ['slots', 'slider', 'buttons', 'fixed'] as const;
 export type HardwareKind = (typeof HARDWARE_KINDS)[number];
 
 /** Numbers printed on a band. The mark at the shortest setting, and how far two neighbouring marks are apart on the label. */

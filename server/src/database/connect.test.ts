@@ -4,19 +4,9 @@ import { connectDatabase } from './connect.ts';
 import { migrate } from './migrate.ts';
 import { withTransaction } from './withTransaction.ts';
 import { migrations } from '../migrations/index.ts';
-import { openTestShop, type TestShop } from '../testing.ts';
+import { testShop } from '../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
-
-const get = (url: string, headers: Record<string, string> = {}) => shop.app.inject({ method: 'GET', url, headers });
+const { shop, get } = testShop();
 
 describe('the database', () => {
   it('is strict, InnoDB and utf8mb4', async () => {

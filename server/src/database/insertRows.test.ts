@@ -1,17 +1,9 @@
 import { insertRows } from './insertRows.ts';
 import { readRows } from './readRows.ts';
 import { withTransaction } from './withTransaction.ts';
-import { openTestShop, type TestShop } from '../testing.ts';
+import { testShop } from '../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
+const { shop } = testShop();
 
 describe('many rows at once', () => {
   it('go in within a transaction, all or none, in their order, whatever is in them', async () => {

@@ -1,28 +1,9 @@
 import { findMiddlesOfNames } from '../migrations/2026-11-28-19-10-find-middles-of-names.ts';
-import type { Wearer } from '@easytuck/contract';
+
 import { keepMeasuresAndRevisions } from '../migrations/2026-11-24-23-40-keep-measures-and-revisions.ts';
-import { aWearer, openTestShop, type TestShop } from '../testing.ts';
+import { testShop } from '../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
-
-const send = (method: 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
-  shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
-
-const get = (url: string) => shop.app.inject({ method: 'GET', url });
-
-const enter = async (change: Parameters<typeof aWearer>[0]): Promise<Wearer> =>
-  (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
-
-const names = async (q: string): Promise<string[]> =>
-  (await get(`/api/wearers?${new URLSearchParams({ q }).toString()}`)).json<{ wearers: Wearer[] }>().wearers.map(({ name }) => name);
+const { shop, get, enter, names } = testShop();
 
 describe('what was there before', () => {
   it('is found by the beginnings of names too: the migration that keeps them fills them from the wearers on record', async () => {

@@ -2,19 +2,13 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { migrations } from '../migrations/index.ts';
 import { StartRefused } from '../startRefused.ts';
-import { aWearer, openTestShop, type TestShop } from '../testing.ts';
+import { aWearer, testShop } from '../testing.ts';
 import { connectDatabase } from './connect.ts';
 import { isDiskFull } from './databaseErrors.ts';
 import { withLease } from './lease.ts';
 import { KNOWN_MIGRATIONS, migrate } from './migrate.ts';
 
-let shop: TestShop;
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-afterAll(async () => {
-  await shop.close();
-});
+const { shop } = testShop();
 
 async function withDatabase(work: (sequelize: Sequelize) => Promise<void>): Promise<void> {
   const url = new URL(shop.databaseUrl);

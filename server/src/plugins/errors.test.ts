@@ -1,19 +1,9 @@
 import { Validator } from '@seriousme/openapi-schema-validator';
-import { aWearer, openTestShop, type TestShop } from '../testing.ts';
+import { aWearer, testShop } from '../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
+const { shop, get } = testShop();
 
 const post = (url: string, payload: object) => shop.app.inject({ method: 'POST', url, payload });
-
-const get = (url: string, headers: Record<string, string> = {}) => shop.app.inject({ method: 'GET', url, headers });
 
 describe('errors', () => {
   it.each([

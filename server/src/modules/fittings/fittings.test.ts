@@ -1,22 +1,12 @@
 import { fitting as fittingSchema, type Problem } from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
-import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
+import { aFitting, aTie, aWearer, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
+const { shop, get } = testShop();
 
 const post = (url: string, payload: object) => shop.app.inject({ method: 'POST', url, payload });
 
 const put = (url: string, payload: object) => shop.app.inject({ method: 'PUT', url, payload });
-
-const get = (url: string, headers: Record<string, string> = {}) => shop.app.inject({ method: 'GET', url, headers });
 
 describe('fittings', () => {
   it('are worked out again where they are kept: the worked case gives 124 mm', async () => {

@@ -1,25 +1,9 @@
-import { type Fitting, ledger, type Problem, type Wearer } from '@easytuck/contract';
+import { type Fitting, ledger, type Problem } from '@easytuck/contract';
 import Papa from 'papaparse';
 import { v7 as uuid } from 'uuid';
-import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
+import { aFitting, aTie, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
-
-const send = (method: 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
-  shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
-
-const get = (url: string) => shop.app.inject({ method: 'GET', url });
-
-const enter = async (change: Parameters<typeof aWearer>[0]): Promise<Wearer> =>
-  (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
+const { send, get, enter } = testShop();
 
 describe('revisions', () => {
   const start = async () => {

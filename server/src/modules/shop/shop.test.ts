@@ -1,24 +1,8 @@
-import type { ClothLearning, Fitting, Problem, Wearer } from '@easytuck/contract';
+import type { ClothLearning, Fitting, Problem } from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
-import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
+import { aFitting, aTie, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
-
-const send = (method: 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
-  shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
-
-const get = (url: string) => shop.app.inject({ method: 'GET', url });
-
-const enter = async (change: Parameters<typeof aWearer>[0]): Promise<Wearer> =>
-  (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
+const { send, get, enter } = testShop();
 
 describe('the shop', () => {
   it('has usual habits until they are saved, by version', async () => {

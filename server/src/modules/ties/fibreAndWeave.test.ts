@@ -1,19 +1,8 @@
 import { readKeptTie, type Tie } from '@easytuck/contract';
 import { tellFibreFromWeave } from '../../migrations/2026-11-28-19-00-tell-fibre-from-weave.ts';
-import { aTie, openTestShop, sendTableFile, type TestShop } from '../../testing.ts';
+import { aTie, sendTableFile, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
-
-const send = (method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
-  shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
+const { shop, send } = testShop();
 
 const stock = async (change: Parameters<typeof aTie>[0] = {}): Promise<Tie> => (await send('POST', '/api/ties', aTie(change))).json<Tie>();
 

@@ -1,21 +1,11 @@
 import { type Problem, tie as tieSchema } from '@easytuck/contract';
-import { aTie, openTestShop, type TestShop } from '../../testing.ts';
+import { aTie, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
+const { shop, get } = testShop();
 
 const post = (url: string, payload: object) => shop.app.inject({ method: 'POST', url, payload });
 
 const put = (url: string, payload: object) => shop.app.inject({ method: 'PUT', url, payload });
-
-const get = (url: string, headers: Record<string, string> = {}) => shop.app.inject({ method: 'GET', url, headers });
 
 describe('ties', () => {
   it('are kept with all their measures, changed by version, and refused where they contradict themselves', async () => {

@@ -1,22 +1,8 @@
-import type { Fitting, Tie, Wearer, WearerTakeUps } from '@easytuck/contract';
+import type { Fitting, Tie, WearerTakeUps } from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
-import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
+import { aFitting, aTie, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
-
-const send = (method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
-  shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
-
-const enter = async (change: Parameters<typeof aWearer>[0] = {}): Promise<Wearer> =>
-  (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
+const { send, enter } = testShop();
 
 const stock = async (change: Parameters<typeof aTie>[0] = {}): Promise<Tie> => (await send('POST', '/api/ties', aTie(change))).json<Tie>();
 

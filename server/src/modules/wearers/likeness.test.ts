@@ -1,28 +1,9 @@
-import type { Fitting, LikeWearer, Wearer } from '@easytuck/contract';
+import type { Fitting, LikeWearer } from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
 import { likeness } from './likeness.ts';
-import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
+import { aFitting, aTie, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
-
-const send = (method: 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
-  shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
-
-const get = (url: string) => shop.app.inject({ method: 'GET', url });
-
-const enter = async (change: Parameters<typeof aWearer>[0]): Promise<Wearer> =>
-  (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
-
-const names = async (q: string): Promise<string[]> =>
-  (await get(`/api/wearers?${new URLSearchParams({ q }).toString()}`)).json<{ wearers: Wearer[] }>().wearers.map(({ name }) => name);
+const { send, get, enter, names } = testShop();
 
 describe('likely doubles', () => {
   const collar = { system: 'in', label: 16 } as const;

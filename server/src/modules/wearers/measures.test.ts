@@ -1,26 +1,7 @@
 import type { Problem, Wearer } from '@easytuck/contract';
-import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
+import { aFitting, aTie, aWearer, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
-
-const send = (method: 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
-  shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
-
-const get = (url: string) => shop.app.inject({ method: 'GET', url });
-
-const enter = async (change: Parameters<typeof aWearer>[0]): Promise<Wearer> =>
-  (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
-
-const names = async (q: string): Promise<string[]> =>
-  (await get(`/api/wearers?${new URLSearchParams({ q }).toString()}`)).json<{ wearers: Wearer[] }>().wearers.map(({ name }) => name);
+const { send, get, enter, names } = testShop();
 
 describe('finding a wearer', () => {
   it('goes by the beginnings of words, in any order, whatever the marks, latest first', async () => {

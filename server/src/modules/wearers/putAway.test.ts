@@ -1,21 +1,7 @@
-import type { Problem, Tie, Wearer, WearerList } from '@easytuck/contract';
-import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
+import type { Problem, Tie, WearerList } from '@easytuck/contract';
+import { aFitting, aTie, aWearer, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
-
-const send = (method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: string, payload?: object) =>
-  shop.app.inject({ method, url, ...(payload ? { payload } : {}) });
-
-const enter = async (change: Parameters<typeof aWearer>[0] = {}): Promise<Wearer> =>
-  (await send('POST', '/api/wearers', aWearer(change))).json<Wearer>();
+const { send, enter } = testShop();
 
 const stock = async (change: Parameters<typeof aTie>[0] = {}): Promise<Tie> => (await send('POST', '/api/ties', aTie(change))).json<Tie>();
 

@@ -1,21 +1,11 @@
 import { type Problem, wearer as wearerSchema } from '@easytuck/contract';
-import { aWearer, openTestShop, type TestShop } from '../../testing.ts';
+import { aWearer, testShop } from '../../testing.ts';
 
-let shop: TestShop;
-
-beforeAll(async () => {
-  shop = await openTestShop();
-});
-
-afterAll(async () => {
-  await shop.close();
-});
+const { shop, get } = testShop();
 
 const post = (url: string, payload: object) => shop.app.inject({ method: 'POST', url, payload });
 
 const put = (url: string, payload: object) => shop.app.inject({ method: 'PUT', url, payload });
-
-const get = (url: string, headers: Record<string, string> = {}) => shop.app.inject({ method: 'GET', url, headers });
 
 describe('wearers', () => {
   it('are kept as they were typed, and found again', async () => {

@@ -1,6 +1,6 @@
 import { SIZE } from '../../theme.ts';
-import { FIBRE_WORDS, LOOK_WORDS, tie as tieSchema, WEAVE_WORDS, type Tie, type TieInput } from '@easytuck/contract';
-import { clothBehaviour, TIP_CUTS, TIP_OF_SHAPE } from '@easytuck/core';
+import { FIBRE_WORDS, LOOK_WORDS, tie as tieSchema, WEAVE_WORDS, type Tie, type TieInput, HARDWARE_WORDS } from '@easytuck/contract';
+import { clothBehaviour, TIP_CUTS, TIP_OF_SHAPE, HARDWARE_KINDS } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -278,12 +278,10 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
         </Box>
       </Group>
       <Group title={`4. Tip to tip, and what makes it adjustable (${unit})`}>
-        {choose('hardwareKind', [
-          ['slots', 'T-hook and slots'],
-          ['slider', 'slider'],
-          ['buttons', 'buttons'],
-          ['fixed', 'none: sewn to length'],
-        ])}
+        {choose(
+          'hardwareKind',
+          HARDWARE_KINDS.map((each) => [each, HARDWARE_WORDS[each].name]),
+        )}
         {text('tipToTip')}
         {kind !== 'fixed' ? text('readAt', 'mark, slot or glide; empty: the shortest') : null}
         {kind === 'slider'

@@ -1,5 +1,5 @@
-import type { Tie } from '@easytuck/contract';
-import type { RankedTie } from '@easytuck/core';
+import { HARDWARE_WORDS, type Tie } from '@easytuck/contract';
+import { HARDWARE_KINDS, type RankedTie } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { memo, useId, useMemo, useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
@@ -92,13 +92,7 @@ export function Offers({ ties, tieId, rankingFor, onChoose }: OffersProps) {
           label="Hardware"
           value={filter.hardware}
           onChange={(hardware) => narrow({ hardware })}
-          options={[
-            ['any', 'any hardware'],
-            ['slots', 'T-hook'],
-            ['slider', 'slider'],
-            ['buttons', 'buttons'],
-            ['fixed', 'sewn'],
-          ]}
+          options={[['any', 'any hardware'], ...HARDWARE_KINDS.map((each) => [each, HARDWARE_WORDS[each].short] as const)]}
         />
         <label>
           <input type="checkbox" checked={filter.onlyInStock} onChange={(event) => narrow({ onlyInStock: event.target.checked })} /> in

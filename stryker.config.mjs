@@ -17,4 +17,6 @@ export default {
   ignorePatterns: ['.data', '.cache', 'docs', 'server', 'web', 'e2e', 'devices', 'tools', 'contract', 'test-results'],
   thresholds: { high: 95, low: 90, break: 85 },
   timeoutMS: 20_000,
+  // a runner keeps all modules that it ever loaded
+  maxTestRunnerReuse: 80,
 };

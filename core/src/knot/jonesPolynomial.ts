@@ -14,8 +14,7 @@ const VIEWS: readonly Point3[] = [
 
 /**
  * Jones polynomial V(t) of a diagram: the bracket with A = t^(−1/4), times (−A)^(−3w), w being the writhe. Reidemeister's
- * moves leave it as it is.
- * @throws RangeError for a diagram of more than 20 crossings.
+ * moves leave it as it is. Its time grows with the diagram's width rather than with its crossings (`bracketPolynomial.ts`).
  */
 export function jonesOfDiagram(diagram: Diagram): Laurent {
   const writhe = diagram.crossings.reduce((sum, { sign }) => sum + sign, 0);
@@ -30,7 +29,8 @@ export function jonesOfDiagram(diagram: Diagram): Laurent {
  *
  * @param path corners in order; the last is joined to the first.
  * @param towards direction to the eye; by default one is chosen.
- * @throws RangeError where no view is general, or more than 20 crossings are left after simplifying.
+ * @throws RangeError where no view is general: two pieces of the path lie on one another.
+ * @example jonesPolynomial(trefoil) // −t⁴ + t³ + t, or its mirror image
  */
 export function jonesPolynomial(path: readonly Point3[], towards?: Point3): Laurent {
   const simple = simplifyPath(path);

@@ -240,7 +240,7 @@ export function poseStep({ measures }: Choreography, { frames }: ChoreographedSt
   return { pose: poseStrip({ profile: measures.tie.profile, setMm: measures.setMm }, strip, spacingMm), knotAt: strip.knotAt, collarDown };
 }
 
-/** The strip at a moment of the whole: whole numbers are beginnings of steps, the part behind the point is the share of the step that is done. */
+/** The strip at a moment of the whole: whole numbers are beginnings of steps, the part behind the point is the share of the step that is done. @throws RangeError for a choreography without steps. */
 export function poseAt(choreography: Choreography, time: number, spacingMm?: number): PosedMoment {
   const { steps } = choreography;
   const index = Math.min(steps.length - 1, Math.max(0, Math.floor(time)));

@@ -90,7 +90,7 @@ export interface StrandSpot {
   readonly gather: number;
 }
 
-/** Walks along a strand: spots at lengths that must not decrease. Beyond the last control it goes on straight. */
+/** Walks along a strand: spots at lengths that must not decrease. Beyond the last control it goes on straight. @throws RangeError for a strand of fewer than two points. */
 export function walkStrand({ points, across, gather, runMm }: SampledStrand): (lengthMm: number) => StrandSpot {
   let i = 0;
   const last = points.length - 1;

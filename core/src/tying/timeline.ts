@@ -30,7 +30,7 @@ export interface Frame {
   readonly collarDown: number;
 }
 
-/** Lay of the strip between the frames of a step: an even motion that rests at both ends of the step and passes the frames between. */
+/** Lay of the strip between the frames of a step: an even motion that rests at both ends of the step and passes the frames between. @throws RangeError where there is no frame, or where frames cannot be led into one another. */
 export function poseBetween(frames: readonly Frame[], share: number): { readonly strip: PosedStrip; readonly collarDown: number } {
   const held = Math.min(1, Math.max(0, share));
   let i = 0;

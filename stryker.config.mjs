@@ -4,7 +4,13 @@ export default {
   testRunnerNodeArgs: ['--experimental-vm-modules', '--no-warnings'],
   jest: { configFile: 'jest.mutants.config.js', enableFindRelatedTests: false },
   coverageAnalysis: 'perTest',
-  mutate: ['core/src/fit/**/*.ts', 'core/src/balance/**/*.ts', '!core/src/**/*.test.ts', '!core/src/**/testing.ts', '!core/src/**/index.ts'],
+  mutate: [
+    'core/src/fit/**/*.ts',
+    'core/src/balance/**/*.ts',
+    '!core/src/**/*.test.ts',
+    '!core/src/**/testing.ts',
+    '!core/src/**/index.ts',
+  ],
   // sentences of errors only programmers see, and lists that types hold complete
   mutator: { excludedMutations: ['StringLiteral'] },
   ignoreStatic: true,

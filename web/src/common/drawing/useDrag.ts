@@ -3,7 +3,7 @@ import type { DOMAttributes } from 'react';
 import { flushSync } from 'react-dom';
 
 /** A moment of a drag: what was held where, and where the pointer is now, in CSS pixels of the window. */
-export interface DragMoment<Start, Held> {
+interface DragMoment<Start, Held> {
   readonly start: Start;
   readonly held: Held;
   readonly byXPx: number;

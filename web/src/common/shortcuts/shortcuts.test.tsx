@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { jest } from '@jest/globals';
-import { act, fireEvent, render, renderHook, screen } from '@testing-library/react';
+import { act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
+import { createRoot } from 'react-dom/client';
 import { keyNames, listenForShortcuts, useListedShortcuts, useShortcuts } from './shortcuts.ts';
 
 let stop: () => void;
@@ -55,6 +56,32 @@ describe('a shortcut', () => {
     rerender(<Room name="bench" shortcut="e" onRun={after} />);
     press('e');
     expect([before.mock.calls.length, after.mock.calls.length]).toEqual([0, 1]);
+  });
+
+  it('does what is drawn, as soon as it is seen', async () => {
+    const [before, after] = [jest.fn(), jest.fn()];
+    const place = document.body.appendChild(document.createElement('div'));
+    // drawn as an answer of the server is: nobody waits for it
+    Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: false });
+    const root = createRoot(place);
+    const Page = ({ isReady }: { isReady: boolean }) => {
+      useShortcuts('desk', [{ key: 'r', says: '', run: isReady ? after : before }]);
+      return <p>{isReady ? 'ready' : 'not yet'}</p>;
+    };
+    root.render(<Page isReady={false} />);
+    await waitFor(() => expect(place.textContent).toBe('not yet'));
+    const pressed = new Promise<void>((resolve) => {
+      new MutationObserver(() => {
+        press('r');
+        resolve();
+      }).observe(place, { subtree: true, characterData: true, childList: true });
+    });
+    root.render(<Page isReady />);
+    await pressed;
+    expect([before.mock.calls.length, after.mock.calls.length]).toEqual([0, 1]);
+    root.unmount();
+    place.remove();
+    Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: true });
   });
 
   it('leaves letters to texts and to what lies over the page, unless it is pressed with Ctrl or Command', () => {

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
 
 /** A key, what it does in a few words, and doing it. `mod` keys work while a field is typed into too. */
 export interface Shortcut {
@@ -38,10 +38,11 @@ export function useListedShortcuts(): readonly ShortcutGroup[] {
 /** Makes shortcuts work while the component is there. */
 export function useShortcuts(room: string, shortcuts: readonly Shortcut[]): void {
   const group = useRef<ShortcutGroup>({ room, shortcuts });
-  useEffect(() => {
+  // with the page itself, not a moment after it: a key that is pressed as soon as its button can be means that button
+  useLayoutEffect(() => {
     group.current = { room, shortcuts };
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     groups.add(group);
     changed();
     return () => {

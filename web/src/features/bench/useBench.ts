@@ -6,7 +6,7 @@ import {
   type Tie,
   type WearerTakeUps,
 } from '@easytuck/contract';
-import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dispatch } from 'react';
+import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dispatch, useLayoutEffect } from 'react';
 import { v7 as uuid } from 'uuid';
 import { giveOutFitting } from '../../common/api/fittings.ts';
 import { useShop } from '../../common/api/shop.ts';
@@ -80,7 +80,8 @@ export function useBench(drawer: readonly Tie[]): Bench {
   }, [house]);
   /** What is on the bench now, and what it was last given out as. */
   const latest = useRef({ draft, input: view.input, viewOf: (next: BenchDraft) => viewOf(next, ties, unit, house, staff).input });
-  useEffect(() => {
+  // with the page itself: a card is issued from what is seen
+  useLayoutEffect(() => {
     latest.current = { draft, input: view.input, viewOf: (next) => viewOf(next, ties, unit, house, staff).input };
   });
   const giveOut = useCallback(async () => {
@@ -179,8 +180,11 @@ function keepBench(draft: BenchDraft): void {
 /** Keeps the draft in the browser: soon after the last change, and at once when the page is left. */
 function useKept(draft: BenchDraft): void {
   const latest = useRef(draft);
-  useEffect(() => {
+  // with the page itself: what was typed last is kept however soon the page is left
+  useLayoutEffect(() => {
     latest.current = draft;
+  }, [draft]);
+  useEffect(() => {
     const soon = setTimeout(() => keepBench(draft), KEEP_AFTER_MS);
     return () => clearTimeout(soon);
   }, [draft]);

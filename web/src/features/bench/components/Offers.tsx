@@ -40,6 +40,7 @@ export function Offers({ ties, tieId, rankingFor, onChoose }: OffersProps) {
     if (next >= drawn) setDrawn(next + DRAWN_AT_ONCE);
     requestAnimationFrame(() => list.current?.children[next]?.scrollIntoView({ block: 'nearest' }));
   };
+  const isChosen = useRef(false);
   const onKeyDown = (event: KeyboardEvent): void => {
     const to = { ArrowDown: active + 1, ArrowUp: active - 1, PageDown: active + 6, PageUp: active - 6 }[event.key];
     if (to !== undefined) {
@@ -47,8 +48,10 @@ export function Offers({ ties, tieId, rankingFor, onChoose }: OffersProps) {
       goTo(to);
     }
     const chosen = shown[active];
-    if (event.key === 'Enter' && chosen) {
+    // the list may still be there for a moment after it was chosen from: what is pressed then means the page
+    if (event.key === 'Enter' && chosen && !isChosen.current) {
       event.preventDefault();
+      isChosen.current = true;
       onChoose(chosen.tie.id);
     }
   };

@@ -51,6 +51,14 @@ export class Bench {
       .getByRole('listbox', { name: 'Ties' })
       .getByRole('option', { name: new RegExp(name) })
       .click();
+    await expect(this.page.getByRole('listbox', { name: 'Ties' })).toBeHidden();
+    await this.isLaidOut();
+  }
+
+  /** The drawings have taken the place that was kept for them, so that nothing below them moves any more. */
+  async isLaidOut(): Promise<void> {
+    await expect(this.page.locator('[data-waiting]')).toHaveCount(0);
+    await this.page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(drawn, 50)))));
   }
 
   async setBand(text: string): Promise<void> {
@@ -68,6 +76,7 @@ export class Bench {
   }
 
   async issue(): Promise<void> {
+    await this.isLaidOut();
     await this.issueButton.click();
     await expect(this.page.getByText(/^issued/)).toBeVisible();
   }

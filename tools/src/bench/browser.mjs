@@ -53,11 +53,13 @@ export async function measureBrowser(address) {
  * @param {string} testId
  */
 async function dragging(page, testId) {
-  const handle = await page.getByTestId(testId).boundingBox();
-  if (!handle) throw new Error('the set has no handle');
+  await page.getByTestId(testId).waitFor();
   await page.evaluate(recordDrag);
-  const [x, y] = [handle.x + handle.width / 2, handle.y + handle.height / 2];
   return async () => {
+    // it lies where the last drag has left it
+    const handle = await page.getByTestId(testId).boundingBox();
+    if (!handle) throw new Error('the set has no handle');
+    const [x, y] = [handle.x + handle.width / 2, handle.y + handle.height / 2];
     await page.mouse.move(x, y);
     await page.mouse.down();
     for (let i = 0; i < MOVES; i += 1) await page.mouse.move(x + 50 * Math.sin(i / 6), y);

@@ -1,8 +1,8 @@
 import { defineConfig } from '@playwright/test';
 
-/** How the browser is started. */
+/** How the browser is started: Debian's Chromium without its windows, in which a page opens in half the time. */
 export const chromium = {
-  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+  executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium-headless-shell',
   args: [
     '--no-sandbox',
     '--disable-quic',
@@ -20,7 +20,7 @@ const flat = { ...chromium, args: [...chromium.args, '--disable-gpu'] };
 export default defineConfig({
   testDir: './src',
   outputDir: '../test-results',
-  workers: 2,
+  workers: 3,
   fullyParallel: false,
   // what hangs is ended; how long a sound journey takes depends on the machine
   timeout: 300_000,

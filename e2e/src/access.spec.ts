@@ -1,10 +1,8 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
+import { axeFindings } from './axe.ts';
 import { Bench } from './bench.ts';
 import { Coach } from './coach.ts';
 import { expect, test } from './shop.ts';
-
-const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 
 /** One page for all views: what takes longest is to start a page and compile the interface in it, not to look at it. */
 let page: Page;
@@ -18,16 +16,6 @@ test.beforeAll(async ({ browser }) => {
   page = await context.newPage();
 });
 test.afterAll(() => page.context().close());
-
-/** What axe finds against WCAG 2.2 AA on a page, as the rule and the elements it names. */
-async function findings(open: (bench: Bench) => Promise<void>, address: string): Promise<string[]> {
-  await open(new Bench(page, address));
-  // there are no frames of another origin, for which alone the other mode opens a page of its own
-  const { violations } = await new AxeBuilder({ page }).withTags(RULES).setLegacyMode().analyze();
-  return violations.map(
-    ({ id, nodes }) => `${id}: ${nodes.map(({ html, failureSummary }) => `${html.slice(0, 160)} ${failureSummary ?? ''}`).join(' | ')}`,
-  );
-}
 
 async function closerLook(bench: Bench, name: string, tie = 'Harbour Night'): Promise<void> {
   await bench.open();
@@ -102,6 +90,7 @@ const VIEWS: Readonly<Record<string, (bench: Bench) => Promise<void>>> = {
 
 for (const [name, open] of Object.entries(VIEWS)) {
   test(`axe finds nothing against WCAG 2.2 AA on ${name}`, async ({ shop }) => {
-    expect(await findings(open, shop.address)).toEqual([]);
+    await open(new Bench(page, shop.address));
+    expect(await axeFindings(page)).toEqual([]);
   });
 }

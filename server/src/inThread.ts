@@ -1,4 +1,5 @@
 import { Worker } from 'node:worker_threads';
+import { isWritten } from './threads.ts';
 
 /** Options of a thread: what it is given, what is done with what it says before its answer, and how much memory it may take. */
 export interface ThreadOptions<Said> {
@@ -22,7 +23,7 @@ export interface ThreadAnswer<Answer> {
  */
 export function inThread<Answer, Said = never>(module: URL, { data, onSaid, mostMemoryMb, signal }: ThreadOptions<Said>): Promise<Answer> {
   return new Promise((resolve, reject) => {
-    const worker = new Worker(new URL('./thread.mjs', import.meta.url), {
+    const worker = new Worker(isWritten(module.href) ? new URL('./thread.mjs', import.meta.url) : module, {
       workerData: { ...data, module: module.href },
       execArgv: ['--no-warnings'],
       resourceLimits: { maxOldGenerationSizeMb: mostMemoryMb },

@@ -4,9 +4,9 @@
  */
 import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
+import { buildServer } from './lib/buildServer.mjs';
 import { lockFolder } from './lib/folderLock.mjs';
 import { ensureNodePackages } from './lib/nodePackages.mjs';
-import { ROOT } from './lib/paths.mjs';
 import { startPrivateDatabase } from './lib/privateDatabase.mjs';
 import { run, runMain, SetupError } from './lib/run.mjs';
 import { databaseUrlIn, runningIn, shopFolder } from './lib/shopFolder.mjs';
@@ -18,7 +18,7 @@ runMain(async () => {
   await ensureNodePackages();
   mkdirSync(folder, { recursive: true });
   const work = async (/** @type {string} */ databaseUrl) => {
-    const { code } = await run(process.execPath, ['--import', 'tsx', join(ROOT, 'server', 'src', 'commands.ts'), command, ...words], {
+    const { code } = await run(process.execPath, [join(await buildServer(), 'commands.mjs'), command, ...words], {
       env: { ...process.env, DATABASE_URL: databaseUrl, BACKUPS: process.env['BACKUPS'] ?? join(folder, 'backups') },
     });
     return code;

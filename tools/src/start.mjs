@@ -5,6 +5,7 @@
 import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { buildServer } from './lib/buildServer.mjs';
 import { buildWeb } from './lib/buildWeb.mjs';
 import { lockFolder } from './lib/folderLock.mjs';
 import { freePort } from './lib/freePort.mjs';
@@ -30,20 +31,20 @@ runMain(async () => {
   await ensureNodePackages();
   const external = process.env['DATABASE_URL'] || undefined;
   const log = (/** @type {string} */ line) => console.log(line);
-  const [databaseStart, build] = await Promise.allSettled([
+  const [databaseStart, built] = await Promise.allSettled([
     external ? undefined : startPrivateDatabase(folder, { supervise: true, log }),
-    process.argv.includes('--no-pages') ? undefined : buildWeb(),
+    Promise.all([process.argv.includes('--no-pages') ? undefined : buildWeb(), buildServer()]),
   ]);
   const database = databaseStart.status === 'fulfilled' ? databaseStart.value : undefined;
   if (databaseStart.status === 'rejected') throw databaseStart.reason;
-  if (build.status === 'rejected') {
+  if (built.status === 'rejected') {
     await database?.stop();
-    throw build.reason;
+    throw built.reason;
   }
-  const webRoot = build.value;
+  const [webRoot, firstBuild] = built.value;
   const port = await freePort(Number(process.env['PORT'] ?? USUAL_PORT));
 
-  const printer = process.env['PRINTER_URL'] ? undefined : await startPrinter();
+  const printer = process.env['PRINTER_URL'] ? undefined : await startPrinter(firstBuild);
   /** @type {import('node:child_process').ChildProcess | undefined} */
   let server;
   let stopping = false;
@@ -64,8 +65,8 @@ runMain(async () => {
     });
   }
 
-  const launch = () => {
-    const started = spawn(process.execPath, ['--import', 'tsx', join('server', 'src', 'main.ts'), ...(withDemo ? ['--demo'] : [])], {
+  const launch = (/** @type {string} */ build) => {
+    const started = spawn(process.execPath, ['--enable-source-maps', join(build, 'main.mjs'), ...(withDemo ? ['--demo'] : [])], {
       cwd: ROOT,
       env: {
         ...process.env,
@@ -109,15 +110,25 @@ runMain(async () => {
         return;
       }
       console.error('The server stopped; starting it again.');
-      setTimeout(() => !stopping && launch(), START_AGAIN_MS);
+      setTimeout(() => void rebuilt(build).then((next) => !stopping && launch(next)), START_AGAIN_MS);
     });
   };
-  launch();
+  launch(firstBuild);
 });
 
-/** Starts the label printer that ships with the program, and waits until it says where it listens. It ends when this process does. */
-async function startPrinter() {
-  const child = spawn(process.execPath, ['--import', 'tsx', join('devices', 'src', 'main.ts')], {
+/** The server as its sources are now; as it was where they cannot be built. @param {string} last */
+const rebuilt = (last) =>
+  buildServer().catch((error) => {
+    console.error(error instanceof Error ? error.message : error);
+    return last;
+  });
+
+/**
+ * Starts the label printer that ships with the program, and waits until it says where it listens. It ends when this process does.
+ * @param {string} build
+ */
+async function startPrinter(build) {
+  const child = spawn(process.execPath, [join(build, 'printer.mjs')], {
     cwd: ROOT,
     env: { ...process.env, PORT: '0' },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],

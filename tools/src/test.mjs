@@ -5,8 +5,9 @@
  */
 import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { buildServer } from './lib/buildServer.mjs';
 import { buildWeb } from './lib/buildWeb.mjs';
-import { CHROMIUM, ensurePrograms, MARIADB_INSTALL, MARIADBD, MY_PRINT_DEFAULTS } from './lib/debianPackages.mjs';
+import { CHROMIUM_SHELL, ensurePrograms, MARIADB_INSTALL, MARIADBD, MY_PRINT_DEFAULTS } from './lib/debianPackages.mjs';
 import { ensureNodePackages } from './lib/nodePackages.mjs';
 import { addOutcomes, closingLine, jestOutcome, playwrightOutcome } from './lib/outcome.mjs';
 import { CACHE, DATA, ROOT } from './lib/paths.mjs';
@@ -34,7 +35,7 @@ runMain(async () => {
 
   await timed('packages', ensureNodePackages);
   if (wants('server') || wants('e2e'))
-    await ensurePrograms([MARIADBD, MARIADB_INSTALL, MY_PRINT_DEFAULTS, ...(wants('e2e') ? [CHROMIUM] : [])]);
+    await ensurePrograms([MARIADBD, MARIADB_INSTALL, MY_PRINT_DEFAULTS, ...(wants('e2e') ? [CHROMIUM_SHELL] : [])]);
   mkdirSync(CACHE, { recursive: true });
   if (isWatched) {
     await runJest(jestParts, sought, true);
@@ -88,7 +89,7 @@ async function checkTheRest(wants) {
   const outcomes = [];
   if (wants('types'))
     for (const workspace of WORKSPACES)
-      outcomes.push(await check(`types of ${workspace}`, bin('typescript', 'bin', 'tsc'), ['-p', workspace]));
+      outcomes.push(await check(`types of ${workspace}`, bin('typescript-7', 'bin', 'tsc'), ['-p', workspace]));
   if (wants('lint'))
     outcomes.push(
       await check('format', bin('prettier', 'bin', 'prettier.cjs'), [
@@ -107,7 +108,7 @@ async function checkTheRest(wants) {
       ),
       await check('exports and packages in use', bin('knip', 'bin', 'knip.js'), []),
     );
-  if (wants('e2e')) await buildWeb();
+  if (wants('e2e')) await Promise.all([buildWeb(), buildServer()]);
   return addOutcomes(outcomes);
 }
 

@@ -75,7 +75,10 @@ export const theme = createTheme({
           'tr, li, section, svg': { breakInside: 'avoid' },
           a: { textDecoration: 'none', color: 'inherit' },
         },
-        '.MuiPickersInput-root.MuiPickersInputBase-root': { marginTop: 0 },
+        '.MuiPickersInput-root.MuiPickersInputBase-root': {
+          marginTop: 0,
+          '&::before': { borderBottomStyle: 'dashed', borderBottomColor: COLOURS.pencil },
+        },
         // a chart's margins are in pixels, and so are its figures
         '.recharts-wrapper text': { fontSize: '14px' },
         a: { color: COLOURS.long },

@@ -1,6 +1,6 @@
 import { OUTLINE_KINDS, SIDES } from '@easytuck/core';
 import { z } from 'zod';
-import { READERS } from '../words/tyingWords.ts';
+import { READERS } from '../words/readers.ts';
 
 /** A closed or open outline in mm, as SVG path data, and what it shows. */
 const outline = z.object({

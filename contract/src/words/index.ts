@@ -118,3 +118,4 @@ export function hangWords(noseMm: number, between: readonly [number, number], le
 }
 export { GLOSSARY, type GlossaryEntry } from './glossary.ts';
 export * from './tyingWords.ts';
+export { READERS, type Reader } from './readers.ts';

@@ -1,11 +1,5 @@
 import { oppositeSide, type Side, type TyingFault, type TyingStep, type TyingWay, type OfferedWay } from '@easytuck/core';
-
-/**
- * Who reads: the wearer at the mirror, a helper who stands before the wearer, or a helper behind who looks over the shoulder
- * or into the mirror. To one who faces the wearer left and right change places; from behind they do not.
- */
-export const READERS = ['wearer', 'facing', 'behind'] as const;
-export type Reader = (typeof READERS)[number];
+import type { Reader } from './readers.ts';
 
 /** The readers as they are chosen. */
 export const READER_WORDS: Readonly<Record<Reader, string>> = {

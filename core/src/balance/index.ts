@@ -12,12 +12,11 @@ export {
   type TakeUpBeliefs,
 } from './learnTakeUp.ts';
 export { NINETY_PERCENT, predictSpread, type PredictedBows, type Prediction } from './predictSpread.ts';
+export { FINISHES, LOOP_LAYERS } from './wishes.ts';
 export {
   EVEN_ENOUGH,
-  FINISHES,
   HAND_TIED_MM,
   judgeTied,
-  LOOP_LAYERS,
   symmetryOf,
   targetHalves,
   wantedSpreadDifferenceMm,

@@ -91,12 +91,6 @@ function sideFigures(tie: PreparedTie, loopOf: BowState, flatOf: BowState): Side
   return { extentMm, heightMm, areaMm2, pointPastMm: flatOf.flatEndMm - loopOf.loopMm };
 }
 
-/** Finishes that can be wished for. */
-export const FINISHES = ['even', 'handTied'] as const;
-
-/** Layers of a loop, of which one runs into the knot. */
-export const LOOP_LAYERS = ['front', 'back'] as const;
-
 /** How a bow is wanted: as even as it will go, or a little uneven on purpose, by so much and wider on one side. */
 export type FinishTarget = { readonly kind: 'even' } | { readonly kind: 'handTied'; readonly byMm: number; readonly widerSide: Side };
 

@@ -3,20 +3,17 @@ export {
   AS_CUT_MM,
   ENOUGH_ROOM_MM,
   FINE_STEP_BOW_MM,
-  FULLNESSES,
   fullnessOf,
-  HANDS,
   LEARNERS_SCHOOL,
   NO_TASTE,
   rankTies,
   type Candidate,
-  type Fullness,
-  type Hands,
   type RankedTie,
   type RankingHabits,
   type Reason,
   type Taste,
 } from './rankTies.ts';
+export { FULLNESSES, HANDS, type Fullness, type Hands } from './wishes.ts';
 export {
   collarCustoms,
   customsOf,

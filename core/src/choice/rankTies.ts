@@ -15,6 +15,7 @@ import {
   type WornCollar,
 } from '../fit/index.ts';
 import { handlingOf, stepMm } from '../strip/index.ts';
+import type { Fullness, Hands } from './wishes.ts';
 import { customsOf, FULL_FROM_MM, TRIM_UP_TO_MM, type Custom, type Occasion, type TieDress } from './occasion.ts';
 
 /** A tie that is offered to a wearer. */
@@ -24,14 +25,6 @@ export interface Candidate {
   readonly inStock: number;
   readonly dress: TieDress;
 }
-
-/** How full a bow the wearer likes. */
-export const FULLNESSES = ['trim', 'classic', 'full'] as const;
-export type Fullness = (typeof FULLNESSES)[number];
-
-/** How used to tying the wearer's hands are. `needsHelp`: somebody else ties. */
-export const HANDS = ['sure', 'learning', 'needsHelp'] as const;
-export type Hands = (typeof HANDS)[number];
 
 /** What is wished for: the occasion, how full a bow, and for whose hands; null where it is all the same or not known. */
 export interface Taste {

@@ -8,27 +8,8 @@ import { poseStrip, type PosedStrip, type Pose } from './pose.ts';
 import { solveBow, type SolvedBow } from './solveBow.ts';
 import { poseBetween, soundFrames, type Frame, type KeyPose } from './timeline.ts';
 import type { Control, Strand } from './strand.ts';
+import type { TyingStep } from './steps.ts';
 import { WAY_PARTS, type TyingWay } from './ways.ts';
-
-/** Steps of tying, in the order of the main way. Other ways leave some out, or change their order. */
-export const TYING_STEPS = [
-  'prepare',
-  'lead',
-  'cross',
-  'halfKnot',
-  'park',
-  'frontBow',
-  'drop',
-  'passage',
-  'wrap',
-  'pushFront',
-  'backBow',
-  'tighten',
-  'balance',
-  'collarDown',
-] as const;
-
-export type TyingStep = (typeof TYING_STEPS)[number];
 
 /** The strip's movement through one step. */
 export interface ChoreographedStep {

@@ -8,19 +8,19 @@ export {
   poseAt,
   poseStep,
   soundFolds,
-  TYING_STEPS,
   type Choreography,
   type ChoreographedStep,
   type ChosenFolds,
   type KeyMoment,
   type PosedMoment,
-  type TyingStep,
 } from './choreography.ts';
+export { TYING_STEPS, type TyingStep } from './steps.ts';
 export { OFFERED_WAYS, STRIP_WAY, TYING_WAYS, type OfferedWay, type TyingWay } from './ways.ts';
 export { type KeyPose } from './timeline.ts';
 export { clothCrossings, depthInCollar, edgesOf, measureCloth, writheOf, type ClothCrossing } from './poseChecks.ts';
 export { atFolds, atTips, closePose, jonesOfPose, knotOfPose, type Cuts } from './knotOfPose.ts';
 export { bodyParts, COLLAR_HEIGHT, type BodyPart } from './body.ts';
 export { projectPose, type Still, type StillPatch, type StillRequest, type StillTone, type ViewDirection } from './projectPose.ts';
-export { faultyBow, TYING_FAULTS, type TyingFault } from './faults.ts';
+export { TYING_FAULTS, type TyingFault } from './faults.ts';
+export { faultyBow } from './faultyBow.ts';
 export { litColour, stillSvg, type StillColours } from './stillSvg.ts';

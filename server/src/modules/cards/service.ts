@@ -5,12 +5,9 @@ import { ProblemError } from '../../problem.ts';
 import { fittingService } from '../fittings/service.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tieService } from '../ties/service.ts';
-import { measureText } from '../../paper/fonts.ts';
 import { A6_MM, layOutCard } from '../../paper/layouts/layOutCard.ts';
 import { layOutGauge } from '../../paper/layouts/layOutGauge.ts';
 import { PAPER_MM } from '../../paper/paperSizes.ts';
-import { renderPdf } from '../../paper/renderPdf.ts';
-import { renderSvg } from '../../paper/renderSvg.ts';
 
 /** Labels of the shop's printer. */
 const LABEL_MM = { widthMm: 105, heightMm: 70 } as const;
@@ -40,6 +37,7 @@ export function cardService(database: Database): CardService {
   return {
     cardPdf: async (ids, format, paper) => {
       const cards = await Promise.all(ids.map(cardOf));
+      const { measureText, renderPdf } = await import('../../paper/typeset.ts');
       const title = `Set card: ${[...new Set(cards.map(({ wearer }) => wearer))].join(', ')}`;
       if (format === 'A6')
         return renderPdf(
@@ -59,12 +57,14 @@ export function cardService(database: Database): CardService {
     },
     labelSvg: async (fittingId) => {
       const card = await cardOf(fittingId);
+      const { measureText, renderSvg } = await import('../../paper/typeset.ts');
       return { svg: renderSvg(layOutCard(card, LABEL_MM, measureText)), title: `${card.wearer}: ${card.tie}` };
     },
     gaugePdf: async (tieId, paper) => {
       requireReady(database);
       const tie = await ties.get(tieId);
       const { unit, easeMm, paper: usual } = await settings.read();
+      const { measureText, renderPdf } = await import('../../paper/typeset.ts');
       const display = layOutGauge(tie.name, settingGauge(prepareTie(tie), unit, easeMm), paper ?? usual, measureText);
       return renderPdf(`Setting gauge: ${tie.name}`, [
         { widthMm: display.widthMm, heightMm: display.heightMm, placed: [{ display, x: 0, y: 0 }] },

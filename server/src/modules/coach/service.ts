@@ -1,8 +1,6 @@
 import { type OfferedWay } from '@easytuck/core';
 import type { PaperSize, Reader } from '@easytuck/contract';
 import type { Database } from '../../plugins/database.ts';
-import { measureText } from '../../paper/fonts.ts';
-import { renderPdf } from '../../paper/renderPdf.ts';
 import { fittingService } from '../fittings/service.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { layOutCoachSheet } from '../../paper/layouts/layOutCoachSheet.ts';
@@ -20,6 +18,7 @@ export function coachService(database: Database): CoachService {
     sheetPdf: async (fittingId, way, told, paper) => {
       const fitting = await fittings.get(fittingId);
       const { unit, paper: usual } = await settings.read();
+      const { measureText, renderPdf } = await import('../../paper/typeset.ts');
       const pages = layOutCoachSheet(fitting, way, told, unit, paper ?? usual, measureText);
       return renderPdf(
         `Tying, step by step: ${fitting.wearer.name}`,

@@ -3,6 +3,7 @@ import { stat } from 'node:fs/promises';
 import { urlOf } from '../../database/connect.ts';
 import type { Sequelize } from '../../database/withTransaction.ts';
 import { inThread } from '../../inThread.ts';
+import { threadModule } from '../../threads.ts';
 import { ProblemError } from '../../problem.ts';
 import { importTable, type ImportOrder, type ImportStep } from './importTable.ts';
 
@@ -24,7 +25,7 @@ export async function runImport(
   signal: AbortSignal,
 ): Promise<ImportReport> {
   if ((await stat(order.path)).size <= SMALL_BYTES) return importTable(jobs, order, onStep, signal);
-  const outcome = await inThread<ImportOutcome, ImportStep>(new URL('./importThread.ts', import.meta.url), {
+  const outcome = await inThread<ImportOutcome, ImportStep>(threadModule('import'), {
     data: { order, databaseUrl: urlOf(jobs) },
     onSaid: onStep,
     mostMemoryMb: MOST_MEMORY_MB,

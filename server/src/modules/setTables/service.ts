@@ -11,8 +11,6 @@ import {
   type WornCollar,
 } from '@easytuck/core';
 import { requireReady, type Database } from '../../plugins/database.ts';
-import { measureText } from '../../paper/fonts.ts';
-import { renderPdf } from '../../paper/renderPdf.ts';
 import { fittingRepository } from '../fittings/repository.ts';
 import { ownTakeUps, tieInHands } from '../tyings/ownTakeUps.ts';
 import { shopRepository } from '../shop/repository.ts';
@@ -64,6 +62,7 @@ export function tableService(database: Database): TableService {
     tells: string,
   ): Promise<Uint8Array> => {
     const { unit, paper: usual } = await settings.read();
+    const { measureText, renderPdf } = await import('../../paper/typeset.ts');
     const pages = layOutSetTable(title, tells, of, rows, unit, paper ?? usual, measureText);
     return renderPdf(
       title,

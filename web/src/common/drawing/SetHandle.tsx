@@ -1,7 +1,7 @@
-import { formatCollarLabel, hardwareRange, lastStep, settingAt, stepMm, type Fit, type Hardware, type Setting } from '@easytuck/core';
-import { memo, useCallback, type KeyboardEvent } from 'react';
-import { COLOURS } from '../../theme.ts';
+import { lastStep, stepMm, type Fit, type Hardware, type Setting } from '@easytuck/core';
+import type { KeyboardEvent } from 'react';
 import { settingWords } from '../words.ts';
+import { SetScale } from './SetScale.tsx';
 import type { StageLayout } from './stageLayout.ts';
 import { useDrag } from './useDrag.ts';
 
@@ -11,26 +11,19 @@ interface SetHandleProps {
   readonly fit: Fit;
   readonly layout: StageLayout;
   readonly length: (lengthMm: number) => string;
-  readonly onStep?: ((step: number) => void) | undefined;
+  readonly onStep: (step: number) => void;
 }
 
-/** Closest that two ticks are drawn, in CSS pixels. */
-const TICK_GAP_PX = 5;
-const LABEL_GAP_PX = 22;
-
-/** The band's own scale, to the strip's scale, with what is usable on it, and the handle that sets it. */
+/** The band's scale with the handle that sets it. */
 export function SetHandle({ hardware, setting, fit, layout, length, onStep }: SetHandleProps) {
   const last = lastStep(hardware);
-  const { shortestMm, longestMm } = hardwareRange(hardware);
-  const xOf = scalePosition(hardware, layout);
   const stepPx = stepMm(hardware) * layout.pxPerMm;
-  const goTo = useCallback((step: number) => onStep?.(Math.min(last, Math.max(0, step))), [last, onStep]);
+  const goTo = (step: number): void => onStep(Math.min(last, Math.max(0, step)));
   const drag = useDrag<number>({
     onStart: () => setting.step,
     onMove: ({ start, byXPx }) => goTo(start + Math.round(byXPx / stepPx)),
     onCancel: goTo,
   });
-  if (hardware.kind === 'fixed') return null;
   const onKeyDown = (event: KeyboardEvent): void => {
     const to = {
       ArrowRight: setting.step + 1,
@@ -44,90 +37,23 @@ export function SetHandle({ hardware, setting, fit, layout, length, onStep }: Se
     event.preventDefault();
     goTo(to);
   };
-  const baselinePx = scaleBaselinePx(layout);
-  const clamp = (lengthMm: number): number => Math.min(longestMm, Math.max(shortestMm, lengthMm));
-  const x = xOf(setting.lengthMm);
   return (
-    <g>
-      <path
-        d={`M${xOf(clamp(fit.roomShorter.limitMm))} ${baselinePx}H${xOf(clamp(fit.roomLonger.limitMm))}`}
-        stroke={COLOURS.good}
-        strokeWidth="5"
-        strokeLinecap="round"
-        opacity="0.55"
-      />
-      <BandScale hardware={hardware} layout={layout} />
-      <g
-        data-testid="set-handle"
-        style={{ cursor: onStep ? 'ew-resize' : 'default', touchAction: 'none' }}
-        {...(onStep
-          ? {
-              role: 'slider',
-              tabIndex: 0,
-              'aria-label': 'Set of the band',
-              'aria-valuemin': 0,
-              'aria-valuemax': last,
-              'aria-valuenow': setting.step,
-              'aria-valuetext': settingWords(setting, length).phrase,
-              onKeyDown,
-              ...drag(undefined),
-            }
-          : { 'aria-hidden': true })}
-      >
-        <rect x={x - 22} y={baselinePx - 24} width="44" height="48" fill="transparent" />
-        <path d={`M${x} ${baselinePx - 1}l9 11v16h-18v-16Z`} fill={COLOURS.ink} />
-        <path
-          d={`M${x - 3} ${baselinePx + 15}v8M${x} ${baselinePx + 15}v8M${x + 3} ${baselinePx + 15}v8`}
-          stroke={COLOURS.card}
-          strokeWidth="1"
-        />
-      </g>
-    </g>
+    <SetScale
+      hardware={hardware}
+      setting={setting}
+      fit={fit}
+      layout={layout}
+      handle={{
+        role: 'slider',
+        tabIndex: 0,
+        'aria-label': 'Set of the band',
+        'aria-valuemin': 0,
+        'aria-valuemax': last,
+        'aria-valuenow': setting.step,
+        'aria-valuetext': settingWords(setting, length).phrase,
+        onKeyDown,
+        ...drag(undefined),
+      }}
+    />
   );
-}
-
-/** Pixel of a tip-to-tip length on the band's scale, which stands over the middle of the strip. */
-function scalePosition(hardware: Hardware, layout: StageLayout): (lengthMm: number) => number {
-  const { shortestMm, longestMm } = hardwareRange(hardware);
-  return (lengthMm) => layout.centrePx + (lengthMm - (shortestMm + longestMm) / 2) * layout.pxPerMm;
-}
-
-const scaleBaselinePx = (layout: StageLayout): number => layout.stripPx - 14 * layout.pxPerMm - 4;
-
-/** The band's settings as ticks, numbered as they are printed. It stays while the set is dragged along it. */
-const BandScale = memo(function BandScale({ hardware, layout }: { hardware: Exclude<Hardware, { kind: 'fixed' }>; layout: StageLayout }) {
-  const xOf = scalePosition(hardware, layout);
-  const baselinePx = scaleBaselinePx(layout);
-  const { shortestMm, longestMm } = hardwareRange(hardware);
-  const stepPx = stepMm(hardware) * layout.pxPerMm;
-  const everyTick = Math.max(1, Math.ceil(TICK_GAP_PX / stepPx));
-  const everyLabel = labelEvery(hardware, stepPx);
-  const marks = Array.from({ length: lastStep(hardware) + 1 }, (_, step) => ({ step, x: xOf(settingAt(hardware, step).lengthMm) }));
-  const ticks = marks
-    .filter(({ step }) => step % everyTick === 0)
-    .map(({ step, x }) => `M${x} ${baselinePx}v${step % everyLabel === 0 ? -8 : -5}`);
-  return (
-    <>
-      <path d={`M${xOf(shortestMm)} ${baselinePx}H${xOf(longestMm)}${ticks.join('')}`} stroke={COLOURS.ink} strokeWidth="1" fill="none" />
-      {marks
-        .filter(({ step }) => step % everyLabel === 0)
-        .map(({ step, x }) => (
-          <text key={step} x={x} y={baselinePx - 11} textAnchor="middle" fontSize="12" fill={COLOURS.pencil}>
-            {tickLabel(hardware, step)}
-          </text>
-        ))}
-    </>
-  );
-});
-
-/** Numbers are written where they are whole and there is room. */
-function labelEvery(hardware: Exclude<Hardware, { kind: 'fixed' }>, stepPx: number): number {
-  const perUnit = hardware.marks ? Math.max(1, Math.round((hardware.marks.system === 'in' ? 25.4 : 10) / stepMm(hardware))) : 1;
-  return perUnit * Math.max(1, Math.ceil(LABEL_GAP_PX / (stepPx * perUnit)));
-}
-
-function tickLabel(hardware: Hardware, step: number): string {
-  const { position } = settingAt(hardware, step);
-  if (position.kind === 'mark') return formatCollarLabel(position.mark);
-  return position.kind === 'slot' || position.kind === 'button' ? String(position.number) : '';
 }

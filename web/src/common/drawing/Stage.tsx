@@ -11,10 +11,10 @@ import { useMemo, type CSSProperties, type ReactNode } from 'react';
 import { COLOURS } from '../../theme.ts';
 import { useUnits } from '../UnitProvider.tsx';
 import { ClothPatterns } from './ClothPatterns.tsx';
-import { LeadHandle } from './LeadHandle.tsx';
+import { LeadMark } from './LeadMark.tsx';
 import { Limits } from './Limits.tsx';
 import { NeckPath } from './NeckPath.tsx';
-import { SetHandle } from './SetHandle.tsx';
+import { SetScale } from './SetScale.tsx';
 import { layOutStage, type StageLayout, type ViewSide } from './stageLayout.ts';
 import { Strip } from './Strip.tsx';
 import { Tape } from './Tape.tsx';
@@ -30,8 +30,8 @@ interface StageProps {
   readonly wings?: WingSchool;
   readonly buttons?: ShirtButtons;
   readonly view: ViewSide;
-  readonly onStep?: (step: number) => void;
-  readonly onLead?: (leadMm: number) => void;
+  /** Scale and lead with handles to move them by; without, they are only shown. */
+  readonly handles?: (layout: StageLayout) => ReactNode;
   /** What stands left and right of the bow; below the drawing where it is narrow. */
   readonly children?: ReactNode;
 }
@@ -43,23 +43,14 @@ const isNarrow = ({ widthPx }: StageLayout): boolean =>
   widthPx < NARROW_STAGE_REM * Number.parseFloat(getComputedStyle(document.documentElement).fontSize);
 
 /** One picture: the strip flat on its tape, the same cloth tied, one scale, and threads from each point to where it ends up. */
-export function Stage({ tie, worn, collar, wings = 'behind', buttons = TYPICAL_BUTTONS, view, onStep, onLead, children }: StageProps) {
+export function Stage({ tie, worn, collar, wings = 'behind', buttons = TYPICAL_BUTTONS, view, handles, children }: StageProps) {
   const { ref, widthPx } = useWidth<HTMLDivElement>();
   const { longestMm } = hardwareRange(tie.measured.hardware);
   const layout = useMemo(() => (widthPx > 0 ? layOutStage(widthPx, tie, longestMm, view) : null), [widthPx, tie, longestMm, view]);
   return (
     <div ref={ref} style={{ display: 'grid', width: '100%' }}>
       {layout && (
-        <Picture
-          tie={tie}
-          worn={worn}
-          collar={collar}
-          wings={wings}
-          buttons={buttons}
-          layout={layout}
-          {...(onStep ? { onStep } : {})}
-          {...(onLead ? { onLead } : {})}
-        />
+        <Picture tie={tie} worn={worn} collar={collar} wings={wings} buttons={buttons} layout={layout} {...(handles ? { handles } : {})} />
       )}
       {layout && children && <div style={beside(layout)}>{children}</div>}
     </div>
@@ -73,9 +64,9 @@ function beside(layout: StageLayout): CSSProperties {
 }
 
 type PictureProps = Required<Pick<StageProps, 'tie' | 'worn' | 'collar' | 'wings' | 'buttons'>> &
-  Pick<StageProps, 'onStep' | 'onLead'> & { readonly layout: StageLayout };
+  Pick<StageProps, 'handles'> & { readonly layout: StageLayout };
 
-function Picture({ tie, worn, collar, wings, buttons, layout, onStep, onLead }: PictureProps) {
+function Picture({ tie, worn, collar, wings, buttons, layout, handles }: PictureProps) {
   const isOver = collar.style === 'wing' && wings === 'over';
   const { neckBreadthMm, pointsMm } = worn.limits;
   const shirt = { collar, neckBreadthMm, pointsMm, buttons, layout } as const;
@@ -100,8 +91,14 @@ function Picture({ tie, worn, collar, wings, buttons, layout, onStep, onLead }: 
       {isOver && <WornCollar {...shirt} part="leaves" />}
       <Limits fit={fit} limits={limits} layout={layout} />
       <Threads tie={tie} fit={fit} layout={layout} />
-      <SetHandle hardware={tie.measured.hardware} setting={setting} fit={fit} layout={layout} length={length} onStep={onStep} />
-      <LeadHandle tie={tie} fit={fit} layout={layout} length={length} onLead={onLead} />
+      {handles ? (
+        handles(layout)
+      ) : (
+        <>
+          <SetScale hardware={tie.measured.hardware} setting={setting} fit={fit} layout={layout} />
+          <LeadMark tie={tie} fit={fit} layout={layout} length={length} />
+        </>
+      )}
     </svg>
   );
 }

@@ -10,6 +10,7 @@ import { useTies } from '../../common/api/ties.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { holds } from '../../common/foldName.ts';
+import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { preparedOf } from '../../common/preparedOf.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
@@ -32,14 +33,7 @@ export function DrawerPage() {
       title="Drawer"
       actions={
         <>
-          <TextField
-            type="search"
-            label="Find a tie"
-            value={letters}
-            onChange={(event) => narrow('q', event.target.value)}
-            sx={{ width: '11.875rem' }}
-            slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
-          />
+          <SearchField label="Find a tie" value={letters} onChange={(typed) => narrow('q', typed)} sx={{ width: '11.875rem' }} />
           <TextField
             select
             label="Shape"

@@ -12,6 +12,7 @@ import { dayWords } from '../../common/dueWords.ts';
 import { LazyDayField } from '../../common/LazyDayField.tsx';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { OCCASION_WORDS } from '../../common/words.ts';
@@ -61,13 +62,7 @@ export function LedgerPage() {
           },
         }}
       >
-        <TextField
-          label="Wearer or tie"
-          type="search"
-          value={value('q')}
-          onChange={(event) => narrow('q', event.target.value)}
-          slotProps={shrunk}
-        />
+        <SearchField label="Wearer or tie" value={value('q')} onChange={(typed) => narrow('q', typed)} />
         <LazyDayField label="From" value={value('from')} onChange={(day) => narrow('from', day)} />
         <LazyDayField label="To" value={value('to')} onChange={(day) => narrow('to', day)} />
         <TextField

@@ -147,7 +147,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
       <Pair>{measures('face')}</Pair>
       <Pair>{measures('buttons')}</Pair>
       <Pair>{measures('wishes')}</Pair>
-      <Pair>
+      <Pair leastRem={12}>
         {text('eventName', MEASURE_WORDS.eventName, 'dinner, wedding, concert')}
         <Controller
           control={control}
@@ -176,9 +176,11 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
 const LENGTHS: ReadonlySet<string> = new Set(LENGTH_MEASURES.map(({ key }) => key));
 const NO_TAPE: ReadonlySet<string> = new Set(['name', 'note', 'contact', 'eventName']);
 
-function Pair({ children }: { children: ReactNode }) {
+function Pair({ leastRem = 10, children }: { leastRem?: number; children: ReactNode }) {
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(min(100%, 10rem), 1fr))', columnGap: 2.5, rowGap: 1.5 }}>
+    <Box
+      sx={{ display: 'grid', gridTemplateColumns: `repeat(auto-fit, minmax(min(100%, ${leastRem}rem), 1fr))`, columnGap: 2.5, rowGap: 1.5 }}
+    >
       {children}
     </Box>
   );

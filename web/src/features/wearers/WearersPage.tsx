@@ -2,7 +2,6 @@ import type { Wearer, WearerList as FoundList } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import TextField from '@mui/material/TextField';
 import dayjs from 'dayjs';
 import { useDeferredValue } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -11,6 +10,7 @@ import { Choice } from '../../common/Choice.tsx';
 import { dueWords } from '../../common/dueWords.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 
@@ -45,13 +45,7 @@ export function WearersPage() {
       actions={
         <>
           <Box sx={{ width: '15rem', maxWidth: '100%' }}>
-            <TextField
-              type="search"
-              label="Find by name"
-              value={letters}
-              onChange={(event) => change({ q: event.target.value, show: '' })}
-              slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
-            />
+            <SearchField label="Find by name" value={letters} onChange={(q) => change({ q, show: '' })} />
           </Box>
           <Button variant="outlined" component={Link} to="/exchange/wearers">
             Import or export

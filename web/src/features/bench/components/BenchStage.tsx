@@ -2,8 +2,11 @@ import { TYPICAL_COLLARS, type TypicalCollar } from '@easytuck/core';
 import type { StockCollar } from '@easytuck/contract';
 import { useCallback, useMemo, type Dispatch } from 'react';
 import { Choice } from '../../../common/Choice.tsx';
+import { LeadHandle } from '../../../common/drawing/LeadHandle.tsx';
+import { SetHandle } from '../../../common/drawing/SetHandle.tsx';
 import { Stage } from '../../../common/drawing/Stage.tsx';
 import type { ViewSide } from '../../../common/drawing/stageLayout.ts';
+import { useUnits } from '../../../common/UnitProvider.tsx';
 import type { BenchDraft, BenchEvent } from '../benchReducer.ts';
 import type { BenchFit } from '../benchViewModel.ts';
 import { BenchNotice } from './BenchNotice.tsx';
@@ -26,6 +29,7 @@ const VIEWS = [
 /** The drawing and the four numbers. */
 export function BenchStage({ draft, fit, collars, dispatch, side, setSide }: BenchStageProps) {
   const { collarStyle, collarId } = draft;
+  const { length } = useUnits();
   const collar = useMemo(
     () => collars.find(({ id }) => id === collarId) ?? TYPICAL_COLLARS[collarStyle],
     [collars, collarId, collarStyle],
@@ -42,8 +46,21 @@ export function BenchStage({ draft, fit, collars, dispatch, side, setSide }: Ben
         wings={draft.wings}
         buttons={fit.buttons}
         view={side}
-        onStep={onStep}
-        onLead={onLead}
+        handles={(layout) => (
+          <>
+            {fit.tie.hardware.kind !== 'fixed' && (
+              <SetHandle
+                hardware={fit.tie.hardware}
+                setting={fit.worn.setting}
+                fit={fit.worn.fit}
+                layout={layout}
+                length={length}
+                onStep={onStep}
+              />
+            )}
+            <LeadHandle tie={fit.prepared} fit={fit.worn.fit} layout={layout} length={length} onLead={onLead} />
+          </>
+        )}
       >
         <FourNumbers fit={fit} ownLead={draft.leadMm !== null} dispatch={dispatch}>
           <Choice label="Seen" hideLabel small value={side} onChange={setSide} options={VIEWS} />

@@ -16,9 +16,11 @@ export const chromium = {
 /** As most journeys need it: what is drawn flat is drawn faster without a graphics processor that is none. */
 const flat = { ...chromium, args: [...chromium.args, '--disable-gpu'] };
 
-/** Journeys through the real thing: server, database and browser. Each worker starts its own. */
+/** Journeys through the real thing: server, database and browser. Tests that run at once have each a shop of their own. */
 export default defineConfig({
   testDir: './src',
+  globalSetup: './src/beforeAll.ts',
+  globalTeardown: './src/afterAll.ts',
   outputDir: '../test-results',
   workers: 3,
   fullyParallel: false,

@@ -6,7 +6,7 @@ import { expect, test } from './shop.ts';
 test.use({
   launchOptions: { ...chromium, args: [...chromium.args, '--use-angle=swiftshader', '--enable-unsafe-swiftshader'] },
   // a small window: the processor draws every pixel
-  viewport: { width: 920, height: 520 },
+  viewport: { width: 560, height: 420 },
 });
 
 const MAIN_STEPS = [

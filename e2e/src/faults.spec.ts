@@ -4,7 +4,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Bench } from './bench.ts';
 import { isReady, isRunning, killRounds, newKey } from './killRounds.ts';
-import { expect, forgetShop, ROOT, saysItRuns, shopFolder, startShop, test, waitFor, type Shop } from './shop.ts';
+import { expect, forgetShop, ROOT, saysItRuns, shopFolder, startShop, test, waitFor, type StartedShop } from './shop.ts';
 
 /** Time that a killed part may take to be there again. */
 const BACK_WITHIN_MS = 30_000;
@@ -14,7 +14,7 @@ const ROUNDS = 10;
 test.describe.configure({ mode: 'serial', timeout: 300_000 });
 
 test.describe('a shop whose parts are killed', () => {
-  let shop: Shop;
+  let shop: StartedShop;
   test.beforeAll(async () => {
     test.setTimeout(300_000);
     forgetShop('faults');

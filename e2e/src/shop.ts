@@ -1,19 +1,25 @@
 import { test as base } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { existsSync, readFileSync, rmSync } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { randomUUID } from 'node:crypto';
+import { closeSync, existsSync, mkdirSync, openSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { basename, dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 const START_WITHIN_MS = 180_000;
+const STOP_WITHIN_MS = 60_000;
 
 /** A shop started by the start command, as a user would, with a database folder of its own. */
 export interface Shop {
   readonly address: string;
   readonly folder: string;
+  readonly pids: () => { readonly server: number; readonly database: number; readonly start: number };
+}
+
+/** A shop that a test has started itself. */
+export interface StartedShop extends Shop {
   /** What the start command has said so far. */
   readonly said: () => string;
-  readonly pids: () => { readonly server: number; readonly database: number; readonly start: number };
   readonly stop: () => Promise<number | null>;
 }
 
@@ -23,39 +29,63 @@ interface Running {
   readonly serverPid: number;
 }
 
-/** Where a shop of these tests keeps what it keeps. */
-export const shopFolder = (name: string): string => join(ROOT, '.data', 'e2e', name);
+/** Where the shops of these tests keep what they keep. */
+export const E2E = join(ROOT, '.data', 'e2e');
+export const shopFolder = (name: string): string => join(E2E, name);
 
 /** Starts a shop; with the demo scenario unless it is to be empty. Its folder is kept from one start to the next. */
-export async function startShop(name: string, { empty = false, port = 0 }: { empty?: boolean; port?: number } = {}): Promise<Shop> {
-  const folder = shopFolder(name);
-  const runFile = join(folder, 'running.json');
-  let output = '';
+export async function startShop(name: string, { empty = false, port = 0 }: { empty?: boolean; port?: number } = {}): Promise<StartedShop> {
+  const log = join(E2E, `${name}-${randomUUID()}.log`);
+  mkdirSync(E2E, { recursive: true });
+  const written = openSync(log, 'a');
+  // what it says goes into a file: a shop that several workers use one after another outlives the one that started it
   const child = spawn(process.execPath, [join('tools', 'src', 'start.mjs'), ...(empty ? [] : ['--demo'])], {
     cwd: ROOT,
-    env: { ...process.env, EASYTUCK_DATA: folder, PORT: String(port), DATABASE_URL: '' },
-    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...process.env, EASYTUCK_DATA: shopFolder(name), PORT: String(port), DATABASE_URL: '' },
+    stdio: ['ignore', written, written],
   });
-  child.stdout.on('data', (chunk: Buffer) => (output += chunk.toString()));
-  child.stderr.on('data', (chunk: Buffer) => (output += chunk.toString()));
+  closeSync(written);
+  const said = (): string => readFileSync(log, 'utf8');
   await waitFor(
-    () => output.includes('is ready at') || child.exitCode !== null,
+    () => said().includes('is ready at') || child.exitCode !== null,
     START_WITHIN_MS,
-    () => `the shop did not start:\n${output}`,
+    () => `the shop did not start:\n${said()}`,
   );
-  if (child.exitCode !== null) throw new Error(`the shop stopped:\n${output}`);
-  const running = (): Running => JSON.parse(readFileSync(runFile, 'utf8')) as Running;
+  if (child.exitCode !== null) throw new Error(`the shop stopped:\n${said()}`);
+  child.unref();
+  return { ...running(name), said, stop: () => stopChild(child) };
+}
+
+/** A shop that runs, by what its folder says. */
+function running(name: string): Shop {
+  const folder = shopFolder(name);
+  const read = (): Running => JSON.parse(readFileSync(join(folder, 'running.json'), 'utf8')) as Running;
   return {
-    address: running().address,
+    address: read().address,
     folder,
-    said: () => output,
-    pids: () => ({
-      server: running().serverPid,
-      database: Number(readFileSync(join(folder, 'database.pid'), 'utf8')),
-      start: running().pid,
-    }),
-    stop: () => stopChild(child),
+    pids: () => ({ server: read().serverPid, database: Number(readFileSync(join(folder, 'database.pid'), 'utf8')), start: read().pid }),
   };
+}
+
+/** Ends every shop that still runs in the tests' folder: those that workers share, and what a run that was cut off left behind. */
+export async function stopShops(): Promise<void> {
+  if (!existsSync(E2E)) return;
+  const left = readdirSync(E2E).filter(saysItRuns).map(running);
+  for (const { pids } of left) if (isStart(pids().start)) process.kill(pids().start, 'SIGINT');
+  await waitFor(
+    () => left.every(({ folder }) => !existsSync(join(folder, 'running.json')) || !isStart(running(basename(folder)).pids().start)),
+    STOP_WITHIN_MS,
+    () => 'a shop did not stop',
+  );
+}
+
+/** Whether a process is a start command, and not another one that was given its number since. */
+function isStart(pid: number): boolean {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('start.mjs');
+  } catch {
+    return false; // it is gone
+  }
 }
 
 /** Removes a shop's folder, so that the next start is the first. */
@@ -82,14 +112,13 @@ async function stopChild(child: ChildProcess): Promise<number | null> {
   return ended;
 }
 
-/** Tests get a demo shop of their worker's own. */
+/** Tests get a demo shop that no other test uses at the time; workers that follow one another share it. */
 export const test = base.extend<object, { shop: Shop }>({
   shop: [
     // eslint needs the pattern, Playwright reads the fixture's needs from it
-    async ({ browserName }, use, { workerIndex }) => {
-      const shop = await startShop(`worker-${browserName}-${workerIndex}`);
-      await use(shop);
-      await shop.stop();
+    async ({ browserName }, use, { parallelIndex }) => {
+      const name = `${browserName}-${parallelIndex}`;
+      await use(saysItRuns(name) ? running(name) : await startShop(name));
     },
     { scope: 'worker', timeout: START_WITHIN_MS },
   ],

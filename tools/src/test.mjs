@@ -157,7 +157,6 @@ async function runJest(parts, sought, isWatched = false) {
 async function runJourneys(sought) {
   const report = join(CACHE, 'journeys.json');
   rmSync(report, { force: true });
-  rmSync(join(DATA, 'e2e'), { recursive: true, force: true });
   await run(
     process.execPath,
     [

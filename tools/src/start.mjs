@@ -33,18 +33,17 @@ runMain(async () => {
   const log = (/** @type {string} */ line) => console.log(line);
   const [databaseStart, built] = await Promise.allSettled([
     external ? undefined : startPrivateDatabase(folder, { supervise: true, log }),
-    Promise.all([process.argv.includes('--no-pages') ? undefined : buildWeb(), buildServer()]),
+    build(!process.argv.includes('--no-pages')),
   ]);
   const database = databaseStart.status === 'fulfilled' ? databaseStart.value : undefined;
-  if (databaseStart.status === 'rejected') throw databaseStart.reason;
-  if (built.status === 'rejected') {
+  if (databaseStart.status === 'rejected' || built.status === 'rejected') {
+    if (built.status === 'fulfilled') await endServer(built.value.printer?.child);
     await database?.stop();
-    throw built.reason;
+    throw databaseStart.status === 'rejected' ? databaseStart.reason : built.status === 'rejected' ? built.reason : undefined;
   }
-  const [webRoot, firstBuild] = built.value;
+  const { webRoot, firstBuild, printer } = built.value;
   const port = await freePort(Number(process.env['PORT'] ?? USUAL_PORT));
 
-  const printer = process.env['PRINTER_URL'] ? undefined : await startPrinter(firstBuild);
   /** @type {import('node:child_process').ChildProcess | undefined} */
   let server;
   let stopping = false;
@@ -115,6 +114,13 @@ runMain(async () => {
   };
   launch(firstBuild);
 });
+
+/** Interface and server as their sources are now, and the printer, which needs no records and so is started while they are fetched. @param {boolean} withPages */
+async function build(withPages) {
+  const [webRoot, firstBuild] = await Promise.all([withPages ? buildWeb() : undefined, buildServer()]);
+  const printer = process.env['PRINTER_URL'] ? undefined : await startPrinter(firstBuild);
+  return { webRoot, firstBuild, printer };
+}
 
 /** The server as its sources are now; as it was where they cannot be built. @param {string} last */
 const rebuilt = (last) =>

@@ -14,7 +14,7 @@ import {
   type TieDress,
 } from './index.ts';
 import { BLACK_SILK, HABITS, RED_WOOL, WHITE_PIQUE, worked, WORN } from './testing.ts';
-import { evenLeadMm, fitWearer, neckPathMm, prepareTie, resolveLimits, schoolSet, usableSettings, type WornCollar } from '../fit/index.ts';
+import { evenLeadMm, fitWearer, neckPathMm, prepareTie, schoolSet, usableSettings, type WornCollar } from '../fit/index.ts';
 import { anyTie, between, WORKED_TIE, workedTie } from '../testing/index.ts';
 
 const anyTaste: fc.Arbitrary<Taste> = fc.record({
@@ -36,10 +36,9 @@ const anyWorn: fc.Arbitrary<WornCollar> = fc
 
 /** The order by comparing every tie with every other, from the rule in words and nothing of the ranking's own code. */
 function orderByBruteForce(drawer: readonly Candidate[], worn: WornCollar, taste: Taste): string[] {
-  const limits = resolveLimits(worn);
   const wearable = drawer.flatMap((tie, place) => {
     const leadMm = evenLeadMm(tie.prepared);
-    const usable = usableSettings(tie.prepared, neckPathMm(worn.collar, worn.easeMm), leadMm, limits);
+    const usable = usableSettings(tie.prepared, neckPathMm(worn.collar, worn.easeMm), leadMm);
     if (usable.kind === 'none') return [];
     const wanted = schoolSet('true', tie.prepared, worn.collar, worn.easeMm).rounded.nearest.step;
     const step = wanted < usable.shortest.step ? usable.shortest.step : wanted > usable.longest.step ? usable.longest.step : wanted;

@@ -3,10 +3,10 @@ import {
   fitWearer,
   neckPathMm,
   ON_THE_BOUND_MM,
-  resolveLimits,
   schoolSet,
   usableSettings,
   type Bound,
+  type Grade,
   type PreparedTie,
   type School,
   type Side,
@@ -97,14 +97,13 @@ export function rankTies(
   { school, smallMm, longEnd }: RankingHabits,
   taste: Taste = NO_TASTE,
 ): readonly RankedTie[] {
-  const limits = resolveLimits(worn);
   const pathMm = neckPathMm(worn.collar, worn.easeMm);
   const ranked: { readonly tie: RankedTie; readonly rank: Rank }[] = [];
   const unwearable: RankedTie[] = [];
   for (const candidate of candidates) {
     const { id, prepared } = candidate;
     const leadMm = evenLeadMm(prepared);
-    const usable = usableSettings(prepared, pathMm, leadMm, limits);
+    const usable = usableSettings(prepared, pathMm, leadMm);
     if (usable.kind === 'none') {
       unwearable.push({ kind: 'unwearable', id, why: usable });
       continue;
@@ -140,16 +139,22 @@ function tasteOf({ prepared, inStock, dress }: Candidate, { occasion, fullness, 
 
 /** Which cloth a learner is offered first: what holds, then silk, then what makes a thick knot, then what slips. */
 const LEARNING_ORDER = { holds: 0, usual: 1, thick: 2, slips: 3 } as const;
+const GRADE_ORDER = { good: 0, fair: 1, outside: 2 } as const satisfies Readonly<Record<Grade, number>>;
 /** Reasons that are ranked on their own, not as customs. */
 const NOT_CUSTOMS: ReadonlySet<Reason['what']> = new Set<Reason['what']>(['asWished', 'slippery', 'thickKnot']);
 
 function rankOf({ prepared, inStock, dress }: Candidate, { fit }: WearerFit, reasons: readonly Reason[], hands: Hands | null): Rank {
-  const against = reasons.filter(({ speaks }) => speaks === 'against');
+  let [customsBroken, notAsWished] = [0, 0];
+  for (const { speaks, what } of reasons) {
+    if (speaks === 'for') continue;
+    if (what === 'asWished') notAsWished += 1;
+    if (!NOT_CUSTOMS.has(what)) customsBroken += 1;
+  }
   return [
-    against.filter(({ what }) => !NOT_CUSTOMS.has(what)).length,
-    { good: 0, fair: 1, outside: 2 }[fit.grade],
+    customsBroken,
+    GRADE_ORDER[fit.grade],
     inStock > 0 ? 0 : 1,
-    against.filter(({ what }) => what === 'asWished').length,
+    notAsWished,
     hands === 'learning' ? LEARNING_ORDER[handlingOf(dress)] : 0,
     Math.max(0, ENOUGH_ROOM_MM - fit.binding.roomMm),
     Math.abs(fit.spreadMm - prepared.naturalSpreadMm),
@@ -164,11 +169,18 @@ function compareRanks(a: Rank, b: Rank): number {
   return 0;
 }
 
+/** The bound that is passed by most, if any is. */
+function furthestPast(bounds: readonly Bound[]): Bound | undefined {
+  let past: Bound | undefined;
+  for (const bound of bounds) if (bound.roomMm < -ON_THE_BOUND_MM && bound.roomMm < (past?.roomMm ?? 0)) past = bound;
+  return past;
+}
+
 function reasonsOf({ prepared, inStock }: Candidate, { fit }: WearerFit, isPastBand: boolean): readonly Reason[] {
   const reasons: Reason[] = [];
   const offCutMm = fit.spreadMm - prepared.naturalSpreadMm;
   const bowStepMm = stepMm(prepared.measured.hardware) / 3;
-  const past = fit.bounds.filter(({ roomMm }) => roomMm < -ON_THE_BOUND_MM).sort((a, b) => a.roomMm - b.roomMm)[0];
+  const past = furthestPast(fit.bounds);
   if (past) reasons.push({ speaks: 'against', what: 'past', bound: past });
   if (isPastBand) reasons.push({ speaks: 'against', what: 'schoolPastBand' });
   if (inStock === 0) reasons.push({ speaks: 'against', what: 'notInStock' });

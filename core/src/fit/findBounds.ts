@@ -39,20 +39,49 @@ export interface WidthLimits {
   readonly faceWidthMm: number | null;
 }
 
-/** All bounds on the set of a tie on a neck path with a lead, at a given set. Every limit is linear in the set, so each is exact. */
-export function findBounds(tie: PreparedTie, neckPathMm: number, setMm: number, leadMm: number, limits: WidthLimits): readonly Bound[] {
-  const { shortMm, longMm, knotHeightMm } = tie.takeUp;
-  const { overhangMm, hardware } = tie.measured;
-  const bladeMm = tie.profile.bladeLengthMm;
-  const { good, fair } = tie.foldMm;
-  // The set at which a bow is s wide is 3s and this; the wider bow decides upwards, the narrower downwards.
+/** What the bounds of a strip's geometry follow from, as tip-to-tip lengths in mm. */
+interface StripLimits {
+  /** A set less this is three times the wider bow's width; with the other, three times the narrower's. */
+  readonly widerMm: number;
+  readonly narrowerMm: number;
+  /** The set at which the shorter strand crosses at v is this less 2v. */
+  readonly crossingMm: number;
+  /** Shorter than this, no bow is left. */
+  readonly reachMm: number;
+}
+
+function stripLimits({ takeUp, measured, profile }: PreparedTie, neckPathMm: number, leadMm: number): StripLimits {
+  const { shortMm, longMm, knotHeightMm } = takeUp;
+  const { overhangMm } = measured;
   const frontOffsetMm = neckPathMm + 2 * shortMm + leadMm - overhangMm;
   const backOffsetMm = neckPathMm + 2 * longMm - leadMm - overhangMm;
-  const widerMm = Math.min(frontOffsetMm, backOffsetMm);
+  // the wider bow decides upwards, the narrower downwards
   const narrowerMm = Math.max(frontOffsetMm, backOffsetMm);
-  // The set at which the shorter strand crosses at v is this less 2v.
-  const crossingMm = neckPathMm + 2 * bladeMm + Math.abs(leadMm);
-  const reachMm = 3 * (2 * knotHeightMm + overhangMm) + narrowerMm;
+  return {
+    widerMm: Math.min(frontOffsetMm, backOffsetMm),
+    narrowerMm,
+    crossingMm: neckPathMm + 2 * profile.bladeLengthMm + Math.abs(leadMm),
+    reachMm: 3 * (2 * knotHeightMm + overhangMm) + narrowerMm,
+  };
+}
+
+/** The sets that the strip's geometry allows at all, hardware and custom aside, tip to tip in mm; none where the first is past the second. */
+export function possibleSetsMm(tie: PreparedTie, neckPathMm: number, leadMm: number): readonly [shortest: number, longest: number] {
+  const { widerMm, narrowerMm, crossingMm, reachMm } = stripLimits(tie, neckPathMm, leadMm);
+  const bladeMm = tie.profile.bladeLengthMm;
+  const { fair } = tie.foldMm;
+  return [
+    Math.max(reachMm, crossingMm - 2 * tie.crossingMm.possible, 3 * (bladeMm - fair.toMm) + narrowerMm),
+    3 * (bladeMm - fair.fromMm) + widerMm,
+  ];
+}
+
+/** All bounds on the set of a tie on a neck path with a lead, at a given set. Every limit is linear in the set, so each is exact. */
+export function findBounds(tie: PreparedTie, neckPathMm: number, setMm: number, leadMm: number, limits: WidthLimits): readonly Bound[] {
+  const { hardware } = tie.measured;
+  const bladeMm = tie.profile.bladeLengthMm;
+  const { good, fair } = tie.foldMm;
+  const { widerMm, narrowerMm, crossingMm, reachMm } = stripLimits(tie, neckPathMm, leadMm);
 
   const bounds: Bound[] = [];
   if (hardware.kind !== 'fixed') {

@@ -1,4 +1,4 @@
-import { DEFAULT_EASE_MM, fitTie, neckPathMm, prepareTie, usableSettings } from './index.ts';
+import { DEFAULT_EASE_MM, findBounds, fitTie, neckPathMm, prepareTie, usableSettings } from './index.ts';
 import { NO_LIMITS } from './testing.ts';
 import { settingAt } from '../strip/index.ts';
 import { HALF_SIZE_SLOTS, WORKED_TIE, workedTie } from '../testing/index.ts';
@@ -8,7 +8,7 @@ describe('usableSettings', () => {
   const lead = 38.05;
 
   it('finds the settings that can be worn', () => {
-    const usable = usableSettings(workedTie(), path(16), lead, NO_LIMITS);
+    const usable = usableSettings(workedTie(), path(16), lead);
     expect(usable.kind).toBe('some');
     if (usable.kind !== 'some') return;
     for (const { step } of [usable.shortest, usable.longest]) {
@@ -23,13 +23,26 @@ describe('usableSettings', () => {
     [22, 'bandTooShort'],
     [11, 'bandTooLong'],
   ])('says why nothing fits a collar of %d in: %s', (inches, reason) => {
-    const usable = usableSettings(workedTie(), path(inches), lead, NO_LIMITS);
+    const usable = usableSettings(workedTie(), path(inches), lead);
     expect(usable).toMatchObject({ kind: 'none', reason });
     if (usable.kind === 'none' && 'byMm' in usable) expect(usable.byMm).toBeGreaterThan(0);
   });
 
+  // with a slot every millimetre, the slots either side of what is usable show where it ends
+  it.each([14, 15.5, 17, 18.5])('ends where a collar of %d in is no longer inside the bounds of the strip, and not before', (inches) => {
+    const fine = prepareTie({ ...WORKED_TIE, hardware: { kind: 'slots', shortestMm: 500, stepCount: 701, pitchMm: 1, marks: null } });
+    const usable = usableSettings(fine, path(inches), lead);
+    if (usable.kind !== 'some') throw new Error('no setting is usable');
+    const isInside = (step: number): boolean => {
+      const setMm = settingAt(fine.measured.hardware, step).lengthMm;
+      return findBounds(fine, path(inches), setMm, lead, NO_LIMITS).every(({ outerRoomMm }) => (outerRoomMm ?? 0) >= 0);
+    };
+    const { shortest, longest } = usable;
+    expect([shortest.step - 1, shortest.step, longest.step, longest.step + 1].map(isInside)).toEqual([false, true, true, false]);
+  });
+
   it('says when the step jumps over what would fit', () => {
     const coarse = prepareTie({ ...WORKED_TIE, hardware: { kind: 'slots', shortestMm: 700, stepCount: 2, pitchMm: 300, marks: null } });
-    expect(usableSettings(coarse, path(16), lead, NO_LIMITS)).toEqual({ kind: 'none', reason: 'stepTooCoarse' });
+    expect(usableSettings(coarse, path(16), lead)).toEqual({ kind: 'none', reason: 'stepTooCoarse' });
   });
 });

@@ -1,5 +1,5 @@
 import { hardwareRange, lastStep, settingAt, stepMm, type Setting } from '../strip/index.ts';
-import { findBounds, type WidthLimits } from './findBounds.ts';
+import { possibleSetsMm } from './findBounds.ts';
 import type { PreparedTie } from './prepareTie.ts';
 
 /** Settings of a band that can be worn, from shortest to longest, or why there is none. */
@@ -11,14 +11,9 @@ export type UsableSettings =
   | { readonly kind: 'none'; readonly reason: 'noLength' | 'stepTooCoarse' };
 
 /** Which settings lie inside every outer bound of hardware and geometry, the width rules aside. */
-export function usableSettings(tie: PreparedTie, neckPathMm: number, leadMm: number, limits: WidthLimits): UsableSettings {
+export function usableSettings(tie: PreparedTie, neckPathMm: number, leadMm: number): UsableSettings {
   const { hardware } = tie.measured;
-  let [low, high] = [-Infinity, Infinity];
-  for (const bound of findBounds(tie, neckPathMm, 0, leadMm, limits)) {
-    if (bound.nature !== 'geometry' || bound.outerRoomMm === null) continue;
-    if (bound.way === 'shorter') low = Math.max(low, -bound.outerRoomMm);
-    else high = Math.min(high, bound.outerRoomMm);
-  }
+  const [low, high] = possibleSetsMm(tie, neckPathMm, leadMm);
   const { shortestMm, longestMm } = hardwareRange(hardware);
   if (low > high) return { kind: 'none', reason: 'noLength' };
   if (longestMm < low) return { kind: 'none', reason: 'bandTooShort', byMm: low - longestMm };

@@ -104,7 +104,8 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
     [occasion, collarStyle, wings],
   );
   useBenchKeys(fit, side, setSide, dispatch);
-  const alsoOnRecord = useMemo(() => measuredHereOf(draft).measured.map((measure) => RECORD_WORDS[measure]), [draft]);
+  const measuredHere = measuredHereOf(draft).measured.join(' ');
+  const alsoOnRecord = useMemo(() => namesOnRecord(measuredHere), [measuredHere]);
   return (
     <div className={css.page} onFocus={preload} onPointerDown={preload}>
       <h1 className={css.heading}>Bench</h1>
@@ -184,6 +185,10 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
 /** What of collar and tie is still needed. */
 const neededOf = (missing: readonly string[]): readonly string[] =>
   missing.filter((what) => what === 'the collar size' || what === 'a tie');
+
+/** Names of measures, given as one text: the same list as long as it names the same, so that nothing is drawn anew for it. */
+const namesOnRecord = (measuredHere: string): readonly string[] =>
+  measuredHere.split(' ').flatMap((measure) => RECORD_WORDS[measure as MeasuredHere] ?? []);
 
 const RECORD_WORDS: Readonly<Record<MeasuredHere, string>> = {
   name: 'the name',

@@ -21,7 +21,6 @@ import {
   hardwareRange,
   lastStep,
   neckPathMm,
-  resolveLimits,
   schoolSet,
   SCHOOLS,
   TYPICAL_BUTTONS,
@@ -232,7 +231,7 @@ function benchFit(
     schools,
     shorter: step > 0 ? at(step - 1) : null,
     longer: step < last ? at(step + 1) : null,
-    usable: usableSettings(prepared, neckPathMm(worn.collar, worn.easeMm), leadMm, resolveLimits(worn)),
+    usable: usableSettings(prepared, neckPathMm(worn.collar, worn.easeMm), leadMm),
     schoolBeyondMm: draft.step === null && tie.hardware.kind !== 'fixed' ? (chosen?.set.rounded.beyondMm ?? 0) : 0,
     // before tying, the late school's band hangs at its longest
     hang: hangCheck(

@@ -35,3 +35,28 @@ describe('doubtReadings', () => {
     expect(wholeReading({ ...four, backLoopMm: null })).toBeNull();
   });
 });
+
+describe('readings at their edges', () => {
+  const read = { frontLoopMm: 62, frontFlatEndMm: 62, backLoopMm: 62, backFlatEndMm: 62 };
+  const of = (more: Partial<Record<keyof typeof read, number | null>>) =>
+    doubtReadings(workedTie(), 412.75, 842.3, 38.05, { ...read, ...more }).map(({ kind }) => kind);
+
+  it.each(['frontLoopMm', 'frontFlatEndMm', 'backLoopMm', 'backFlatEndMm'] as const)(
+    'are not whole without %s, and not doubted for it',
+    (half) => {
+      expect(wholeReading({ ...read, [half]: null })).toBeNull();
+      expect(of({ [half]: null })).toEqual([]);
+    },
+  );
+
+  it('are doubted past their edge, not on it', () => {
+    // the knot is 19.5 mm high; a half of it and the rest of the cloth in the flat end
+    expect(of({ frontLoopMm: 19.5, frontFlatEndMm: 147 })).toEqual([]);
+    expect(of({ frontLoopMm: 19.4, frontFlatEndMm: 147 })).toEqual(['loopInKnot']);
+    // 186 mm of cloth are there: 30 more, and 70 less, are planned for
+    expect(of({ backFlatEndMm: 62 + 29.9 })).toEqual([]);
+    expect(of({ backFlatEndMm: 62 + 30.1 })).toEqual(['tooMuchCloth']);
+    expect(of({ backLoopMm: 30, backFlatEndMm: 56.1 })).toEqual([]);
+    expect(of({ backLoopMm: 30, backFlatEndMm: 55.9 })).toEqual(['tooLittleCloth']);
+  });
+});

@@ -1,3 +1,4 @@
+import { predictBows } from '../fit/index.ts';
 import fc from 'fast-check';
 import { learnTakeUp, observeTakeUps, priorTakeUps } from './index.ts';
 import { tight } from './testing.ts';
@@ -35,5 +36,20 @@ describe('learnTakeUp', () => {
         expect(belief.meanMm).toBeCloseTo(trueMm + (mean * (12 / 9) - off / 16) / (12 / 9 + 1 / 16), 6);
       }),
     );
+  });
+});
+
+describe('observeTakeUps', () => {
+  it('finds the take-ups of the tie from the bow that it ties, whatever set, neck and lead', () => {
+    const tie = workedTie();
+    for (const [setMm, pathMm, leadMm] of [
+      [842.3, 412.75, 38.05],
+      [800, 390, 10],
+      [870, 430, 60],
+    ] as const) {
+      const { front, back } = predictBows(tie, pathMm, setMm, leadMm);
+      const seen = observeTakeUps({ ...front, slackMm: 0 }, { ...back, slackMm: 0 }, setMm, pathMm, leadMm);
+      expect([seen.shortMm, seen.longMm]).toEqual([expect.closeTo(9.75, 9), expect.closeTo(47.8, 9)]);
+    }
   });
 });

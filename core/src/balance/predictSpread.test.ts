@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { learnTakeUp, NINETY_PERCENT, predictSpread, priorTakeUps, READING_SD_MM } from './index.ts';
-import { predictBows } from '../fit/index.ts';
-import { between, seededNormal, workedTie } from '../testing/index.ts';
+import { predictBows, prepareTie } from '../fit/index.ts';
+import { between, seededNormal, workedTie, WORKED_TIE } from '../testing/index.ts';
 
 /** Where the figures are printed; core itself knows no console. */
 declare const console: { readonly info: (text: string) => void };
@@ -56,5 +56,15 @@ describe('predictSpread', () => {
     expect(share(within.three)).toBeGreaterThan(0.9);
     // of 4,000 cases, 90 % hold within 1.5 % either way (three standard errors)
     expect(Math.abs(share(within.interval) - 0.9)).toBeLessThan(0.015);
+  });
+});
+
+describe('a prediction, of a tie whose flat ends are to pass its loops', () => {
+  it('expects what the fit gives, where the take-ups are held to be the tie’s own', () => {
+    const tie = prepareTie({ ...WORKED_TIE, overhangMm: 6 });
+    const predicted = predictSpread(tie, priorTakeUps(tie), 830, 412.75, 20);
+    const { front, back } = predictBows(tie, 412.75, 830, 20);
+    expect(predicted.frontSpread.meanMm).toBeCloseTo(front.spreadMm, 9);
+    expect(predicted.backSpread.meanMm).toBeCloseTo(back.spreadMm, 9);
   });
 });

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { type BowState, retieFor } from './index.ts';
 import { tight } from './testing.ts';
-import { predictBows } from '../fit/index.ts';
-import { between, workedTie } from '../testing/index.ts';
+import { predictBows, prepareTie } from '../fit/index.ts';
+import { between, workedTie, WORKED_TIE } from '../testing/index.ts';
 
 describe('retieFor', () => {
   it('answers the worked case: 60/60 in front and 65/65 behind at a lead of 38.05 want 23.05, and both are then 125', () => {
@@ -27,5 +27,23 @@ describe('retieFor', () => {
         expect(again.front.spreadMm).toBeCloseTo(next.spreadMm, 6);
       }),
     );
+  });
+});
+
+describe('tying again, of a tie whose flat ends are to pass its loops', () => {
+  it('comes out as the budget of the strip has it, at the lead, the set and the setting that it names', () => {
+    const tie = prepareTie({ ...WORKED_TIE, overhangMm: 6 });
+    const [setMm, pathMm, leadMm] = [830, 412.75, 20];
+    const { front, back } = predictBows(tie, pathMm, setMm, leadMm);
+    const again = retieFor(tie, { ...front, slackMm: 0 }, { ...back, slackMm: 0 }, leadMm, setMm, 131);
+    const evened = predictBows(tie, pathMm, setMm, again.leadMm);
+    expect([evened.front.spreadMm, evened.back.spreadMm]).toEqual([
+      expect.closeTo(again.spreadMm, 9) as number,
+      expect.closeTo(again.spreadMm, 9) as number,
+    ]);
+    const at = predictBows(tie, pathMm, again.rounded.nearest.lengthMm, again.leadMm);
+    expect(again.nearestSpreadMm).toBeCloseTo(at.front.spreadMm, 9);
+    // a setting moves the bow by 4.2 mm, so that the nearest is within half of it
+    expect(Math.abs(again.nearestSpreadMm - 131)).toBeLessThan(2.2);
   });
 });

@@ -1,7 +1,8 @@
+import { spreadOf } from './bow.ts';
 import fc from 'fast-check';
 import { evenLeadMm, fitTie, predictBows, setForSpreadMm } from './index.ts';
 import { NO_LIMITS } from './testing.ts';
-import { anyLeadMm, anyNeckPathMm, anySetMm, anyTie, between, ROUNDING_MM } from '../testing/index.ts';
+import { anyLeadMm, anyNeckPathMm, anySetMm, anyTie, between, ROUNDING_MM, workedTie } from '../testing/index.ts';
 
 describe('the length budget', () => {
   it('accounts for every millimetre: take-up, two loop layers and a flat end are the strip beyond the crossing', () => {
@@ -60,5 +61,16 @@ describe('the length budget', () => {
         expect(left.frontLoopSide).toBe('right');
       }),
     );
+  });
+});
+
+describe('spreadOf', () => {
+  it('is the wider bow’s, whichever that is', () => {
+    const tie = workedTie();
+    const [small, large] = [10, 70].map((leadMm) => predictBows(tie, 412.75, 842.3, leadMm));
+    if (!small || !large) throw new Error('no bows');
+    expect(small.front.spreadMm).toBeGreaterThan(small.back.spreadMm);
+    expect(spreadOf(small)).toBe(small.front.spreadMm);
+    expect(spreadOf(large)).toBe(large.back.spreadMm);
   });
 });

@@ -76,3 +76,34 @@ describe('bounds', () => {
     expect(findBounds(fixed, PATH_MM, 842.3, 38.05, limits).some(({ nature }) => nature === 'hardware')).toBe(false);
   });
 });
+
+describe('bounds of a tie whose flat ends are to pass its loops', () => {
+  const tie = prepareTie({ ...WORKED_TIE, overhangMm: 8 });
+  const limits: WidthLimits = { neckBreadthMm: 129.4, collarPointsMm: null, faceWidthMm: null };
+
+  it.each([10, 38.05, 70])('stand where the bow itself is so wide, folds there or is gone into its knot, with a lead of %d', (leadMm) => {
+    const limitOf = (id: string): number => {
+      const bound = findBounds(tie, PATH_MM, 842.3, leadMm, limits).find((each) => each.id === id);
+      if (!bound) throw new Error(`no bound ${id}`);
+      return bound.limitMm;
+    };
+    const at = (setMm: number) => Object.values(predictBows(tie, PATH_MM, setMm, leadMm));
+    expect(Math.max(...at(limitOf('neckBreadth')).map(({ spreadMm }) => spreadMm))).toBeCloseTo(129.4, 9);
+    // what is seen of the smaller bow is no wider than the knot is high, to either side
+    expect(Math.min(...at(limitOf('reach')).map(({ loopMm }) => loopMm))).toBeCloseTo(tie.takeUp.knotHeightMm, 9);
+    expect(Math.max(...at(limitOf('foldPastWaist')).map(({ foldAtMm }) => foldAtMm))).toBeCloseTo(tie.foldMm.good.toMm, 9);
+    expect(Math.min(...at(limitOf('foldPastNose')).map(({ foldAtMm }) => foldAtMm))).toBeCloseTo(tie.foldMm.good.fromMm, 9);
+  });
+
+  it('names widths only where they are known', () => {
+    expect(findBounds(tie, PATH_MM, 842.3, 38.05, limits).map(({ id }) => id)).toEqual([
+      'bandShortest',
+      'bandLongest',
+      'reach',
+      'crossing',
+      'foldPastWaist',
+      'foldPastNose',
+      'neckBreadth',
+    ]);
+  });
+});

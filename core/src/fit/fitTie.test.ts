@@ -1,6 +1,7 @@
-import { DEFAULT_EASE_MM, evenLeadMm, naturalSetMm, neckPathMm, predictBows } from './index.ts';
-import { COLLAR_16, PATH_MM } from './testing.ts';
-import { workedTie } from '../testing/index.ts';
+import { widthAt } from '../strip/index.ts';
+import { DEFAULT_EASE_MM, evenLeadMm, naturalSetMm, neckPathMm, predictBows, fitTie, prepareTie } from './index.ts';
+import { COLLAR_16, PATH_MM, NO_LIMITS } from './testing.ts';
+import { workedTie, WORKED_TIE, HALF_SIZE_SLOTS } from '../testing/index.ts';
 import { inchesToMm } from '../units/index.ts';
 
 describe('the worked case: the tie of docs/model.md on a 16 in collar with a quarter inch of ease', () => {
@@ -60,5 +61,35 @@ describe('the worked case: the tie of docs/model.md on a 16 in collar with a qua
     const at = (setMm: number): number => predictBows(tie, PATH_MM, setMm, 38.05).front.spreadMm;
     expect(at(842.3 + 25.4) - at(842.3)).toBeCloseTo(25.4 / 3, 9);
     expect(at(842.3 + 12.7) - at(842.3)).toBeCloseTo(4.2, 1);
+  });
+});
+
+describe('what binds a fit, and how the knot’s face lies', () => {
+  const tie = workedTie();
+  const at = (setMm: number) => fitTie({ tie, neckPathMm: PATH_MM, setMm, leadMm: 38.05, longEnd: 'left', limits: NO_LIMITS });
+
+  it('is the nearer of the bounds either way', () => {
+    for (const setMm of [800, 842.3, 890]) {
+      const { binding, roomShorter, roomLonger } = at(setMm);
+      expect(binding.roomMm).toBe(Math.min(roomShorter.roomMm, roomLonger.roomMm));
+      expect(roomShorter.way).toBe('shorter');
+      expect(roomLonger.way).toBe('longer');
+    }
+    expect([at(795).binding.way, at(890).binding.way]).toEqual(['shorter', 'longer']);
+  });
+
+  it('is good on its bounds, fair past them, and outside past what is possible', () => {
+    const bound = at(842.3).bounds.find(({ id }) => id === 'foldPastNose');
+    if (!bound || bound.outerRoomMm === null) throw new Error('no such bound');
+    const [goodMm, fairMm] = [bound.limitMm, 842.3 + bound.outerRoomMm];
+    const loose = prepareTie({ ...WORKED_TIE, hardware: { ...HALF_SIZE_SLOTS, shortestMm: 600, stepCount: 60 } });
+    const gradeAt = (setMm: number) =>
+      fitTie({ tie: loose, neckPathMm: PATH_MM, setMm, leadMm: 38.05, longEnd: 'left', limits: NO_LIMITS }).grade;
+    expect([goodMm - 0.1, goodMm, goodMm + 0.1, fairMm, fairMm + 0.1].map(gradeAt)).toEqual(['good', 'good', 'fair', 'fair', 'outside']);
+  });
+
+  it('gathers the long end where the middle of its wrap lies: half its take-up beyond the crossing', () => {
+    const { back, knotFaceMm } = at(842.3);
+    expect(knotFaceMm).toBeCloseTo(0.65 * widthAt(tie.profile, back.crossingAtMm + 47.8 / 2), 9);
   });
 });

@@ -1,4 +1,4 @@
-import { DEFAULT_EASE_MM, estimateNeckBreadthMm, fitWearer, prepareTie, resolveLimits } from './index.ts';
+import { DEFAULT_EASE_MM, estimateNeckBreadthMm, fitWearer, prepareTie, resolveLimits, TYPICAL_COLLARS } from './index.ts';
 import { COLLAR_16 } from './testing.ts';
 import { WORKED_TIE, workedTie } from '../testing/index.ts';
 
@@ -37,5 +37,30 @@ describe('fitWearer', () => {
       blade: { ...WORKED_TIE.blade, bandWidthMm: 40, bellyWidthMm: 48, waistWidthMm: 44, tailWidthMm: 48 },
     });
     expect(fitWearer(wide, worn, 4, 38.05, 'left').fit.foldLengthwise).toBe(true);
+  });
+});
+
+describe('resolveLimits', () => {
+  const worn = { collar: COLLAR_16, easeMm: 0, style: 'turndown', collarPointsMm: null, neckBreadthMm: null, faceWidthMm: null } as const;
+
+  it('takes what was measured for what it is, and what is typical for an estimate', () => {
+    expect(resolveLimits({ ...worn, collarPointsMm: 91, neckBreadthMm: 121 })).toMatchObject({
+      pointsMm: 91,
+      pointsEstimated: false,
+      collarPointsMm: 91,
+      neckBreadthMm: 121,
+      neckEstimated: false,
+    });
+    expect(resolveLimits(worn)).toMatchObject({
+      pointsMm: TYPICAL_COLLARS.turndown.pointsMm,
+      pointsEstimated: true,
+      collarPointsMm: TYPICAL_COLLARS.turndown.pointsMm,
+      neckEstimated: true,
+    });
+  });
+
+  it('lets wings limit the bow only where they were measured, and draws them all the same', () => {
+    expect(resolveLimits({ ...worn, style: 'wing' })).toMatchObject({ pointsMm: TYPICAL_COLLARS.wing.pointsMm, collarPointsMm: null });
+    expect(resolveLimits({ ...worn, style: 'wing', collarPointsMm: 60 }).collarPointsMm).toBe(60);
   });
 });

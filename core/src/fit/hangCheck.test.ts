@@ -16,3 +16,19 @@ describe('hangCheck', () => {
     expect(hangCheck(842.3 + 20, 186, PATH_MM).noseMm - hangCheck(842.3, 186, PATH_MM).noseMm).toBeCloseTo(10, 9);
   });
 });
+
+describe('buttons between which the nose hangs', () => {
+  // the nose hangs F/2 − 0.33 P − 25 mm below the collar button; the set that hangs it at y is so much longer
+  const hungAt = (noseMm: number) => hangCheck(2 * (noseMm + 0.33 * 400 + 25) + 2 * 186, 186, 400, { firstMm: 60, spacingMm: 80 }).between;
+
+  it.each([
+    [-0.5, [0, 1]],
+    [0.5, [1, 2]],
+    [59.5, [1, 2]],
+    [60.5, [2, 3]],
+    [139.5, [2, 3]],
+    [140.5, [3, 4]],
+  ])('with the nose %d mm below the collar button are %j', (noseMm, between) => {
+    expect(hungAt(noseMm)).toEqual(between);
+  });
+});

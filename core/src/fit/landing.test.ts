@@ -12,3 +12,21 @@ describe('landingOf', () => {
     expect(landingOf(front, 186)).toEqual({ part: 'flatEnd', outMm: expect.closeTo(62, 9) as number });
   });
 });
+
+describe('a point of the strip, at the edges of what is seen', () => {
+  // crossing at 10, knot to 50, hidden layer to its fold at 112, seen layer to the centre at 174, flat end beyond
+  const bow = { strandMm: 226, visibleMm: 186, loopMm: 62, flatEndMm: 62, spreadMm: 124, crossingAtMm: 10, foldAtMm: 112, centreAtMm: 174 };
+
+  it.each([
+    [9.9, { part: 'collar', outMm: 0 }],
+    [10, { part: 'knot', outMm: 0 }],
+    [49.9, { part: 'knot', outMm: 0 }],
+    [50, { part: 'loopHidden', outMm: 0 }],
+    [112, { part: 'loopHidden', outMm: 62 }],
+    [112.5, { part: 'loopSeen', outMm: 61.5 }],
+    [174, { part: 'loopSeen', outMm: 0 }],
+    [180, { part: 'flatEnd', outMm: 6 }],
+  ] as const)('%d mm from the nose lies as %j', (vMm, landing) => {
+    expect(landingOf(bow, vMm)).toEqual(landing);
+  });
+});

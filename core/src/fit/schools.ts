@@ -13,6 +13,14 @@ export const EASY_MM = inchesToMm(1 / 4);
 /** How far the *small* school goes under the collar size unless the shop says otherwise; it may go to an inch and a half. */
 export const SMALL_MM = inchesToMm(3 / 4);
 
+/** How far each school goes over the collar size, given what *small* means in this shop. */
+const OVER_COLLAR_MM: Readonly<Record<School, (smallMm: number) => number>> = {
+  true: () => 0,
+  easy: () => EASY_MM,
+  small: (smallMm) => -smallMm,
+  late: () => 0,
+};
+
 /** Where a school sets the band of a tie on a collar. Lengths are tip to tip, in mm. */
 export interface SchoolSet {
   readonly school: School;
@@ -33,7 +41,7 @@ export function schoolSet(school: School, tie: PreparedTie, collar: CollarSize, 
   const { hardware } = tie.measured;
   const marks = hardware.kind === 'fixed' ? null : hardware.marks;
   const translated = marks === null ? null : translateCollar(collar, marks.system);
-  const offsetMm = school === 'easy' ? EASY_MM : school === 'small' ? -smallMm : 0;
+  const offsetMm = OVER_COLLAR_MM[school](smallMm);
   const trueMm = (translated && lengthAtMark(hardware, translated.collar)) ?? naturalSetMm(tie, neckPathMm(collar, easeMm));
   const wantedMm = trueMm + offsetMm;
   const rounded = roundToSetting(hardware, wantedMm);

@@ -1,3 +1,4 @@
+import { possibleSetsMm } from './findBounds.ts';
 import { DEFAULT_EASE_MM, findBounds, fitTie, neckPathMm, prepareTie, usableSettings } from './index.ts';
 import { NO_LIMITS } from './testing.ts';
 import { settingAt } from '../strip/index.ts';
@@ -44,5 +45,38 @@ describe('usableSettings', () => {
   it('says when the step jumps over what would fit', () => {
     const coarse = prepareTie({ ...WORKED_TIE, hardware: { kind: 'slots', shortestMm: 700, stepCount: 2, pitchMm: 300, marks: null } });
     expect(usableSettings(coarse, path(16), lead)).toEqual({ kind: 'none', reason: 'stepTooCoarse' });
+  });
+});
+
+describe('settings at the edge of what can be worn', () => {
+  const [shortestMm, longestMm] = possibleSetsMm(workedTie(), 412.75, 38.05);
+  const band = (atShortestMm: number, stepCount: number, pitchMm = 10) =>
+    usableSettings(
+      prepareTie({ ...WORKED_TIE, hardware: { kind: 'slots', shortestMm: atShortestMm, stepCount, pitchMm, marks: null } }),
+      412.75,
+      38.05,
+    );
+
+  it('are usable on the edge itself', () => {
+    expect(band(shortestMm, 1)).toMatchObject({ kind: 'some', shortest: { step: 0 }, longest: { step: 0 } });
+    expect(band(longestMm, 1)).toMatchObject({ kind: 'some', shortest: { step: 0 }, longest: { step: 0 } });
+    expect(band(shortestMm - 20, 4)).toMatchObject({ kind: 'some', shortest: { step: 2 }, longest: { step: 3 } });
+    expect(band(longestMm - 20, 6)).toMatchObject({ kind: 'some', shortest: { step: 0 }, longest: { step: 2 } });
+  });
+
+  it('fall short or long of it by what is said', () => {
+    expect(band(shortestMm - 25, 2)).toEqual({ kind: 'none', reason: 'bandTooShort', byMm: expect.closeTo(15, 6) as number });
+    expect(band(longestMm + 7, 2)).toEqual({ kind: 'none', reason: 'bandTooLong', byMm: expect.closeTo(7, 6) as number });
+  });
+
+  it('are the one of a band that is sewn to length', () => {
+    const sewn = (lengthMm: number) => usableSettings(prepareTie({ ...WORKED_TIE, hardware: { kind: 'fixed', lengthMm } }), 412.75, 38.05);
+    expect(sewn(842.3)).toMatchObject({ kind: 'some', shortest: { step: 0 }, longest: { step: 0 } });
+    expect(sewn(shortestMm - 5)).toMatchObject({ kind: 'none', reason: 'bandTooShort' });
+  });
+
+  it('do not exist for a blade that suits no length of this neck', () => {
+    // a lead so long that one bow is past its nose before the other is past its waist
+    expect(usableSettings(workedTie(), 412.75, 300)).toEqual({ kind: 'none', reason: 'noLength' });
   });
 });

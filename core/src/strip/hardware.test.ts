@@ -81,6 +81,7 @@ describe('hardware', () => {
   it('has settings within its range only', () => {
     expect(lastStep(HALF_SIZE_SLOTS)).toBe(8);
     expect(lastStep({ kind: 'fixed', lengthMm: 800 })).toBe(0);
+    expect(lastStep({ ...HALF_SIZE_SLOTS, stepCount: 1 })).toBe(0);
     expect(() => settingAt(HALF_SIZE_SLOTS, 9)).toThrow('step 9 is not one of 0 to 8');
     expect(() => settingAt(HALF_SIZE_SLOTS, 1.5)).toThrow(RangeError);
   });

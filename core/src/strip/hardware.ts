@@ -75,5 +75,5 @@ export function stepMm(hardware: Hardware): number {
 export function lastStep(hardware: Hardware): number {
   const { shortestMm, longestMm } = hardwareRange(hardware);
   const step = stepMm(hardware);
-  return step === 0 ? 0 : Math.ceil((longestMm - shortestMm) / step - 1e-6);
+  return step === 0 ? 0 : Math.max(0, Math.ceil((longestMm - shortestMm) / step - 1e-6));
 }

@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, utimesSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ROOT } from './paths.mjs';
@@ -24,12 +24,14 @@ export async function buildOnce({ into, sources, proof, make }) {
     utimesSync(folder, now, now);
     return folder;
   }
-  const partial = `${folder}.${process.pid}.partial`;
+  const partial = `${folder}.${randomUUID()}.partial`;
   mkdirSync(into, { recursive: true });
   try {
     await make(partial);
+    renameSync(partial, folder);
+  } catch (error) {
     // another start may have built the same meanwhile
-    if (!existsSync(folder)) renameSync(partial, folder);
+    if (!existsSync(join(folder, proof))) throw error;
   } finally {
     rmSync(partial, { recursive: true, force: true });
   }

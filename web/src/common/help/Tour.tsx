@@ -5,6 +5,7 @@ import { useLocation } from 'react-router';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { useShortcuts } from '../shortcuts/shortcuts.ts';
 import { TOUR } from './tourSteps.ts';
+import { QUIET_PLAIN } from '../looks.ts';
 
 const LOOKED_FOR_MS = 250;
 
@@ -39,7 +40,7 @@ export function Tour({ step, onStep, onEnd }: { step: number; onStep: (step: num
         '&:focus': { outline: 'none' },
       }}
     >
-      <Box sx={{ color: 'text.secondary', fontSize: SIZE.plain }}>
+      <Box sx={QUIET_PLAIN}>
         Tour, {step + 1} of {TOUR.length}
       </Box>
       <Box component="h2" sx={{ m: 0, mb: 0.75, fontFamily: FIGURES, fontSize: SIZE.head, fontWeight: 560 }}>

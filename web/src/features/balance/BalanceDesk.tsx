@@ -27,7 +27,7 @@ import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { forgetDraft, keepDraft, readDraft } from '../../common/forms/tabDrafts.ts';
 import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { COLOURS, FIGURES, PAGE_WIDTH, SIZE } from '../../theme.ts';
+import { FIGURES, PAGE_WIDTH, SIZE } from '../../theme.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
 import { deskOf, isMisread, judge, stateOf, widthAdvice, type KnotLayer } from './balanceDesk.ts';
 import { Faults } from './components/Faults.tsx';
@@ -37,6 +37,7 @@ import { PlanList } from './components/PlanList.tsx';
 import { TiedDrawing } from './components/TiedDrawing.tsx';
 import { RetieAdvice, Verdict } from './components/Verdict.tsx';
 import { WhatIf } from './components/WhatIf.tsx';
+import { QUIET, QUIET_LINK } from '../../common/looks.ts';
 
 type Wish = 'even' | Side;
 
@@ -97,11 +98,11 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 2, mb: 1.5 }}>
         <Box sx={{ flex: 1, minWidth: '13.75rem' }}>
           <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontWeight: 560, fontSize: SIZE.large, lineHeight: 1.15 }}>
-            <Box component={Link} to={`/wearers/${wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
+            <Box component={Link} to={`/wearers/${wearer.id}`} sx={QUIET_LINK}>
               {wearer.name}
             </Box>
           </Box>
-          <Box sx={{ color: 'text.secondary' }}>
+          <Box sx={QUIET}>
             <Link to={`/fittings/${fitting.id}`}>{tie.name}</Link>, lead {length(fitting.leadMm)}, long end on the wearer’s{' '}
             {fitting.longEnd}
           </Box>

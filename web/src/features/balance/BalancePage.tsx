@@ -11,6 +11,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, SIZE } from '../../theme.ts';
 import { BalanceDesk } from './BalanceDesk.tsx';
+import { QUIET, RULED_LINE } from '../../common/looks.ts';
 
 /** The balance desk for a fitting (`?fitting=`); without one, the latest fittings to choose from. */
 export function BalancePage() {
@@ -66,7 +67,7 @@ function LatestFittings() {
 }
 
 const FittingLine = ({ line }: { line: LedgerLine }) => (
-  <Box component="li" sx={{ borderBottom: `1px solid ${COLOURS.rule}` }}>
+  <Box component="li" sx={RULED_LINE}>
     <Box
       component={Link}
       to={`/balance?fitting=${line.id}`}
@@ -82,7 +83,7 @@ const FittingLine = ({ line }: { line: LedgerLine }) => (
     >
       <Box sx={{ flex: 1, fontWeight: 560 }}>{line.wearerName}</Box>
       <Box sx={{ flex: 1 }}>{line.tieName}</Box>
-      <Box sx={{ color: 'text.secondary' }}>{dayWords(line.givenOutAt)}</Box>
+      <Box sx={QUIET}>{dayWords(line.givenOutAt)}</Box>
     </Box>
   </Box>
 );

@@ -35,6 +35,7 @@ import { StepPanel } from './components/StepPanel.tsx';
 import { settingForGirth, type CoachSubject } from './coachSubject.ts';
 import { useCoach, type Coach } from './useCoach.ts';
 import { usePractice } from './usePractice.ts';
+import { QUIET, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
 
 type Tab = 'tying' | 'faults' | 'practice';
 const TABS = [
@@ -105,14 +106,14 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
       <Box sx={{ flex: '1 1 11.875rem', minWidth: 0 }}>
         <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontSize: SIZE.large, fontWeight: 560, lineHeight: 1.15 }}>
           {subject.wearer ? (
-            <Box component={Link} to={`/wearers/${subject.wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
+            <Box component={Link} to={`/wearers/${subject.wearer.id}`} sx={QUIET_LINK}>
               {subject.wearer.name}
             </Box>
           ) : (
             'Coach'
           )}
         </Box>
-        <Box sx={{ color: 'text.secondary', fontSize: SIZE.plain }}>
+        <Box sx={QUIET_PLAIN}>
           {ties.length > 1 ? '' : `${subject.tie.name}, `}collar {formatCollarSize(subject.collar)}, lead {length(tied.leadMm)}
         </Box>
       </Box>
@@ -203,7 +204,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
             <CoachStage coach={coach} subject={subject} baked={reading.baked} />
           ) : (
             <Box sx={{ display: 'grid', alignContent: 'center', justifyItems: 'center', gap: 2, height: '100%' }}>
-              <Box sx={{ color: 'text.secondary' }}>Laying this tie on this neck…</Box>
+              <Box sx={QUIET}>Laying this tie on this neck…</Box>
               <LinearProgress
                 variant="determinate"
                 value={100 * reading.share}

@@ -20,6 +20,7 @@ import { NoSuchPage } from '../../common/faces/NoSuchPage.tsx';
 import { Choice } from '../../common/Choice.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, SIZE } from '../../theme.ts';
+import { QUIET } from '../../common/looks.ts';
 
 const WORDS: Readonly<Record<ExchangeKind, { readonly title: string; readonly many: string; readonly room: string }>> = {
   ties: { title: 'The drawer as a table', many: 'ties', room: '/drawer' },
@@ -128,7 +129,7 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
                 event.target.value = '';
               }}
             />
-            <Box sx={{ color: 'text.secondary' }}>
+            <Box sx={QUIET}>
               {file
                 ? file.name
                 : `CSV with commas, semicolons or tabs, or JSON; or drop it here. It is only checked at first. Up to ${MOST_IMPORT_ROWS[kind].toLocaleString('en-GB')} rows and ${LARGEST_IMPORT_MB} MB.`}

@@ -27,6 +27,7 @@ import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { PrintCard } from './PrintCard.tsx';
 import { Revisions } from './Revisions.tsx';
 import { settingOfFitting } from './settingOfFitting.ts';
+import { QUIET_ASIDE, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
 
 /** A fitting as it was given out: its four numbers, what it came from, the drawing of then, its card and its revisions. */
 export function FittingPage() {
@@ -55,13 +56,13 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
     <Page
       name={`Card: ${fitting.wearer.name}`}
       title={
-        <Box component={Link} to={`/wearers/${fitting.wearer.id}`} sx={{ color: 'inherit', textDecorationColor: COLOURS.thread }}>
+        <Box component={Link} to={`/wearers/${fitting.wearer.id}`} sx={QUIET_LINK}>
           {fitting.wearer.name}
         </Box>
       }
       actions={
         <>
-          <Box sx={{ color: 'text.secondary', fontSize: SIZE.plain }}>
+          <Box sx={QUIET_PLAIN}>
             issued {dayWords(fitting.givenOutAt)}
             {fitting.staff !== '' && `, by ${fitting.staff}`}
           </Box>
@@ -202,7 +203,7 @@ function Number({ label, figure, children }: { label: string; figure: string; ch
       >
         {figure}
       </Box>
-      <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>{children}</Box>
+      <Box sx={QUIET_ASIDE}>{children}</Box>
     </div>
   );
 }

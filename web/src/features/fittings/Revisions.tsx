@@ -12,6 +12,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS } from '../../theme.ts';
 import { compareFittings, compareResults, type ComparedLine } from './compareFittings.ts';
+import { QUIET } from '../../common/looks.ts';
 
 /** Earlier and later revisions, any two of them side by side; and the same fitting worked out with today's tie. */
 export function Revisions({ fitting }: { fitting: Fitting }) {
@@ -126,7 +127,7 @@ function Comparison({ lines, before, after }: { lines: readonly ComparedLine[]; 
           <tbody>
             {shown.map(({ name, before: was, after: is, differs }) => (
               <tr key={name}>
-                <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>
+                <Box component="th" scope="row" sx={QUIET}>
                   {name}
                 </Box>
                 <td>{was}</td>

@@ -29,6 +29,7 @@ import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLLAR_STYLE_WORDS } from '../../common/words.ts';
 import { COLOURS } from '../../theme.ts';
+import { RULED_LIST, WHOLE_ROW } from '../../common/looks.ts';
 
 /** Collars of the shirts in stock: each as measured, changed in place. */
 export function CollarStock() {
@@ -38,7 +39,7 @@ export function CollarStock() {
     <Loaded reading={useCollars()}>
       {(collars) => (
         <>
-          <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` }}>
+          <Box component="ul" sx={RULED_LIST}>
             {collars.map((collar) => (
               <Box component="li" key={collar.id} sx={{ borderBottom: `1px solid ${COLOURS.rule}`, py: 0.75, px: 1 }}>
                 {open === collar.id ? (
@@ -184,7 +185,7 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
         alignItems: 'start',
       }}
     >
-      <Box sx={{ gridColumn: '1 / -1' }}>
+      <Box sx={WHOLE_ROW}>
         <ClashNotice<CollarForm>
           what="this collar"
           clashes={clashes}
@@ -229,8 +230,8 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
           </Button>
         )}
       </Box>
-      <NotSaved failure={currentOf(failure, stockCollar) ? null : failure} sx={{ gridColumn: '1 / -1' }} />
-      <NotSaved failure={removal.failure} what="taken out of stock" kept="" sx={{ gridColumn: '1 / -1' }} />
+      <NotSaved failure={currentOf(failure, stockCollar) ? null : failure} sx={WHOLE_ROW} />
+      <NotSaved failure={removal.failure} what="taken out of stock" kept="" sx={WHOLE_ROW} />
     </Box>
   );
 }

@@ -8,6 +8,7 @@ import { sentenceOf } from '../../common/api/request.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { PRINTER_WORDS } from '../../common/words.ts';
 import { COLOURS, SIZE } from '../../theme.ts';
+import { QUIET } from '../../common/looks.ts';
 
 const JOB_WORDS = { waiting: 'waiting', printing: 'printing …', printed: 'printed' } as const;
 const A_ROLL = 60;
@@ -47,7 +48,7 @@ function Known({ printer }: { printer: PrinterState }) {
       )}
       {failure !== null && <Alert severity="error">{sentenceOf(failure)}</Alert>}
       {jobs.length === 0 ? (
-        <Box sx={{ color: 'text.secondary' }}>Nothing printed yet. A card is sent here from a fitting.</Box>
+        <Box sx={QUIET}>Nothing printed yet. A card is sent here from a fitting.</Box>
       ) : (
         <Box
           component="ul"

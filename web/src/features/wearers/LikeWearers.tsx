@@ -14,6 +14,7 @@ import { tell } from '../../common/notices.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import { QUIET } from '../../common/looks.ts';
 
 const BECAUSE: Readonly<Record<LikeWearer['because'][number], string>> = {
   sameName: 'the same name',
@@ -108,7 +109,7 @@ export function MergeAny({ wearer }: { wearer: Wearer }) {
             renderOption={({ key, ...props }, other) => (
               <Box component="li" key={key} {...props} sx={{ justifyContent: 'space-between !important', gap: 2 }}>
                 <span>{other.name}</span>
-                <Box component="span" sx={{ color: 'text.secondary' }}>
+                <Box component="span" sx={QUIET}>
                   {formatCollarSize(other.collar)}, seen {dayWords(other.seenAt)}
                 </Box>
               </Box>

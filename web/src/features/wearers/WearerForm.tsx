@@ -1,4 +1,3 @@
-import { SIZE } from '../../theme.ts';
 import {
   CHOICE_MEASURES,
   LENGTH_MEASURES,
@@ -30,6 +29,7 @@ import { useUnits } from '../../common/UnitProvider.tsx';
 import { LikeNotice } from './LikeWearers.tsx';
 import { choiceWords, MEASURE_WORDS } from './measureWords.ts';
 import { EMPTY_WEARER, toWearerForm, wearerResolver, type WearerForm as Form } from './wearerForm.ts';
+import { QUIET_ASIDE } from '../../common/looks.ts';
 
 interface WearerFormProps {
   /** Under this name what is typed is kept in the browser until it is saved. */
@@ -194,7 +194,7 @@ function ProposedCollar({ control }: { control: Control<Form, unknown, WearerInp
   if (collar.trim() !== '' || reading.kind !== 'length') return null;
   const proposed = estimateCollar(reading.lengthMm, unit === 'cm' ? 'cm' : 'in');
   return (
-    <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>
+    <Box sx={QUIET_ASIDE}>
       Proposed collar ≈ <b>{formatCollarSize(proposed)}</b>, half an inch over the neck: an estimate until it is read off a shirt.
     </Box>
   );

@@ -18,6 +18,7 @@ import { Section } from '../../common/Section.tsx';
 import { LikelyDoubles, MergeAny } from './LikeWearers.tsx';
 import { WearerForm } from './WearerForm.tsx';
 import { FittingList, MeasureHistory, OwnedTies, Tyings } from './WearerRecords.tsx';
+import { QUIET } from '../../common/looks.ts';
 
 const wearerDraft = (id: string): string => `wearer.${id}`;
 
@@ -119,7 +120,7 @@ function KnownWearerPage({ id }: { id: string }) {
             title={known.name}
             actions={
               <>
-                <Box sx={{ color: 'text.secondary' }}>
+                <Box sx={QUIET}>
                   {known.collarEstimated ? '≈ ' : ''}
                   {formatCollarSize(known.collar)}
                   {known.collarEstimated ? ', estimated from the neck' : ''}

@@ -24,6 +24,7 @@ import { sideWords } from '../../common/words.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { settingOfFitting } from '../fittings/settingOfFitting.ts';
 import { MEASURE_WORDS, measureValueWords } from './measureWords.ts';
+import { QUIET, QUIET_ASIDE, WHOLE_ROW } from '../../common/looks.ts';
 
 const list = { listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` } as const;
 const line = { borderBottom: `1px solid ${COLOURS.rule}` } as const;
@@ -57,7 +58,7 @@ export function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
                   </Box>
                 )}
               </Box>
-              <Box sx={{ color: 'text.secondary' }}>
+              <Box sx={QUIET}>
                 {fitting.revision.number > 1 ? `revision ${fitting.revision.number}, ` : ''}
                 {dayWords(fitting.givenOutAt)}
               </Box>
@@ -77,7 +78,7 @@ export function FittingList({ fittings }: { fittings: readonly Fitting[] }) {
 
 function Figure({ of, figure }: { of: string; figure: string }) {
   return (
-    <Box component="span" sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>
+    <Box component="span" sx={QUIET_ASIDE}>
       {of}{' '}
       <Box
         component="span"
@@ -103,7 +104,7 @@ function MeasuresByDay({ measures }: { measures: readonly TakenMeasure[] }) {
     <Box component="ul" sx={list}>
       {[...takings].map(([takenAt, taken]) => (
         <Box component="li" key={takenAt} sx={{ ...line, py: 1, px: 1 }}>
-          <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>
+          <Box sx={QUIET_ASIDE}>
             {dayWords(takenAt)}
             {taken[0]?.takenBy ? `, by ${taken[0].takenBy}` : ''}
           </Box>
@@ -143,7 +144,7 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
                   <Box component={Link} to={`/drawer/${tieId}`} sx={{ flex: 1, color: 'text.primary' }}>
                     {tieName}
                   </Box>
-                  <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>since {dayWords(since)}</Box>
+                  <Box sx={QUIET_ASIDE}>since {dayWords(since)}</Box>
                   <Button size="small" aria-label={`Remove ${tieName}`} onClick={() => void change(tieId, false)}>
                     Remove
                   </Button>
@@ -205,7 +206,7 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
             <Box sx={{ flex: '1 1 10rem' }}>
               <b>{outcomeWords(tying)}</b>, {tying.tieName}
             </Box>
-            <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>{dayWords(tying.tiedAt)}</Box>
+            <Box sx={QUIET_ASIDE}>{dayWords(tying.tiedAt)}</Box>
             <Button
               size="small"
               sx={{ minHeight: 32, py: 0 }}
@@ -215,9 +216,7 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
               Remove
             </Button>
           </Box>
-          <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>
-            {[measured(tying), tying.note].filter((part) => part !== '').join('. ')}
-          </Box>
+          <Box sx={QUIET_ASIDE}>{[measured(tying), tying.note].filter((part) => part !== '').join('. ')}</Box>
         </Box>
       ))}
     </Box>
@@ -276,7 +275,7 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
       <Button type="submit" variant="outlined" disabled={!halves.isRight || isBusy} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
         Put on record
       </Button>
-      <NotSaved failure={failure} sx={{ gridColumn: '1 / -1' }} />
+      <NotSaved failure={failure} sx={WHOLE_ROW} />
     </Box>
   );
 }

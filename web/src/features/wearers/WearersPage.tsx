@@ -13,6 +13,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import { RULED_LINE, RULED_LIST } from '../../common/looks.ts';
 
 const PAGE = 50;
 const SHOWN = ['current', 'due', 'away'] as const;
@@ -115,9 +116,9 @@ function Pager({ page, isMore, onPage }: { page: number; isMore: boolean; onPage
 
 function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
   return (
-    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` }}>
+    <Box component="ul" sx={RULED_LIST}>
       {wearers.map((wearer) => (
-        <Box component="li" key={wearer.id} sx={{ borderBottom: `1px solid ${COLOURS.rule}` }}>
+        <Box component="li" key={wearer.id} sx={RULED_LINE}>
           <Box
             component={Link}
             to={`/wearers/${wearer.id}`}

@@ -1,5 +1,6 @@
 import type { SymmetryFigures } from '@easytuck/core';
 import Box from '@mui/material/Box';
+import { QUIET } from '../../../common/looks.ts';
 
 /** The wearer's left side against the right, and front bow against back. */
 export function Figures({
@@ -29,7 +30,7 @@ export function Figures({
       }}
     >
       <thead>
-        <Box component="tr" sx={{ color: 'text.secondary' }}>
+        <Box component="tr" sx={QUIET}>
           <th scope="col" />
           <th scope="col">wearer’s left</th>
           <th scope="col">wearer’s right</th>
@@ -38,7 +39,7 @@ export function Figures({
       <tbody>
         {rows.map(([name, left, right]) => (
           <tr key={name}>
-            <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>
+            <Box component="th" scope="row" sx={QUIET}>
               {name}
             </Box>
             <td>{left}</td>
@@ -46,7 +47,7 @@ export function Figures({
           </tr>
         ))}
         <tr>
-          <Box component="th" scope="row" sx={{ color: 'text.secondary' }}>
+          <Box component="th" scope="row" sx={QUIET}>
             Front bow, back bow
           </Box>
           <td>{fine(figures.frontSpreadMm)}</td>

@@ -33,6 +33,7 @@ import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS, SIZE } from '../../../theme.ts';
 import { effectOn, type DeskTie, type ReadHalves } from '../balanceDesk.ts';
+import { QUIET, QUIET_ASIDE } from '../../../common/looks.ts';
 
 const History = lazy(async () => ({ default: (await import('./History.tsx')).History }));
 
@@ -195,9 +196,7 @@ export function Learning({
             </Alert>
           )}
           <NotSaved failure={failure} kept="What was measured is kept here." />
-          {count > 0 && !isByThem && (
-            <Box sx={{ color: 'text.secondary' }}>The {mostTelling(now.beliefs)} bow is least certain: measuring it teaches most.</Box>
-          )}
+          {count > 0 && !isByThem && <Box sx={QUIET}>The {mostTelling(now.beliefs)} bow is least certain: measuring it teaches most.</Box>}
         </Box>
         <Box>
           <Box
@@ -211,7 +210,7 @@ export function Learning({
             }}
           >
             <thead>
-              <Box component="tr" sx={{ color: 'text.secondary' }}>
+              <Box component="tr" sx={QUIET}>
                 <th scope="col">Cloth in the knot</th>
                 <th scope="col">by the model</th>
                 {others.length > 0 && (
@@ -239,7 +238,7 @@ export function Learning({
               ))}
             </tbody>
           </Box>
-          <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>The true value lies in this range nine times out of ten.</Box>
+          <Box sx={QUIET_ASIDE}>The true value lies in this range nine times out of ten.</Box>
           {isTaught && (
             <Box sx={{ mt: 1.5, display: 'grid', gap: 1 }}>
               <Box>
@@ -258,9 +257,7 @@ export function Learning({
                   Issue revised card
                 </Button>
               </Box>
-              {!isTaken && (
-                <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside }}>Apply it to the tie first: the card then goes by it.</Box>
-              )}
+              {!isTaken && <Box sx={QUIET_ASIDE}>Apply it to the tie first: the card then goes by it.</Box>}
             </Box>
           )}
         </Box>

@@ -11,6 +11,7 @@ import { COLOURS, SIZE } from '../../../theme.ts';
 import { pullWords, type DeskVerdict, type KnotLayer, type PullTold } from '../balanceDesk.ts';
 import { rememberKnotLayer } from '../knotLayer.ts';
 import { PullPicture } from './PullPicture.tsx';
+import { RULED_LIST } from '../../../common/looks.ts';
 
 /** The pulls in their order, each with a picture of what it does; ticked as they are done, then measured again. */
 export function PlanList({
@@ -43,7 +44,7 @@ export function PlanList({
   };
   return (
     <Box component="section" aria-label="Plan of pulls">
-      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` }}>
+      <Box component="ol" sx={RULED_LIST}>
         {pulls.map((planned, i) => {
           const id = `${planned.key}${planned.pull.kind}${planned.pull.byMm.toFixed(1)}`;
           const words = pullWords(planned, told);

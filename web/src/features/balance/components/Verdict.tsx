@@ -4,6 +4,7 @@ import { useUnits } from '../../../common/UnitProvider.tsx';
 import { settingWords } from '../../../common/words.ts';
 import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { doubtWords, needsRetie, UNEVENNESS_WORDS, type DeskVerdict, type WidthAdvice } from '../balanceDesk.ts';
+import { QUIET } from '../../../common/looks.ts';
 
 /** How far the bow is from its target, in one line, and what stands between; no verdict before all four half-widths are plausible. */
 export function Verdict({
@@ -34,9 +35,7 @@ export function Verdict({
         doubts.length > 0 ? (
           doubts.map((doubt) => <Box key={doubt.bow}>{doubtWords(doubt, fine)}</Box>)
         ) : (
-          <Box sx={{ color: 'text.secondary' }}>
-            From the knot’s middle to each edge. Type them, take them by the tape, or drag the dots.
-          </Box>
+          <Box sx={QUIET}>From the knot’s middle to each edge. Type them, take them by the tape, or drag the dots.</Box>
         )
       ) : (
         verdict.unevenness.map((found) => <Box key={found}>{UNEVENNESS_WORDS[found]}</Box>)

@@ -24,6 +24,7 @@ import { useUnits } from '../../../common/UnitProvider.tsx';
 import { settingWords } from '../../../common/words.ts';
 import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
+import { RULED_LINE } from '../../../common/looks.ts';
 
 /** The collar a tie is shown on until there is one. */
 const SHOWN_ON = { system: 'in', label: 15.5 } as const;
@@ -133,7 +134,7 @@ function Due({ dispatch }: { dispatch: Dispatch<BenchEvent> }) {
       </Box>
       <Box component="ul" sx={{ m: 0, p: 0, listStyle: 'none', borderTop: `1px solid ${COLOURS.rule}` }}>
         {due.map((wearer) => (
-          <Box component="li" key={wearer.id} sx={{ borderBottom: `1px solid ${COLOURS.rule}` }}>
+          <Box component="li" key={wearer.id} sx={RULED_LINE}>
             <ButtonBase
               onClick={() => choose(wearer)}
               sx={{

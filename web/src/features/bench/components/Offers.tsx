@@ -10,6 +10,7 @@ import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { filterOffers, NO_FILTER, offersOf, type Offer, type OfferFilter, type RankingFor } from '../ranking.ts';
 import { reasonWords } from '../reasonWords.ts';
 import { TieLine } from './TieLine.tsx';
+import { QUIET_NOTE } from '../../../common/looks.ts';
 
 /** Ties drawn at once; more are asked for at the end of the list. */
 const DRAWN_AT_ONCE = 40;
@@ -236,7 +237,7 @@ function WouldGive({ ranked }: { ranked: Extract<RankedTie, { kind: 'wearable' }
   return (
     <Box sx={{ textAlign: 'right', whiteSpace: 'nowrap' }}>
       <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.head, fontWeight: 560, lineHeight: 1.1 }}>{length(fit.spreadMm)}</Box>
-      <Box sx={{ fontSize: SIZE.note, color: 'text.secondary' }}>
+      <Box sx={QUIET_NOTE}>
         {settingWords(setting, length).phrase}, {length(Math.max(0, fit.binding.roomMm))} left
       </Box>
     </Box>

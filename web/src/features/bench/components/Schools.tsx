@@ -7,6 +7,7 @@ import { SCHOOL_WORDS, settingWords } from '../../../common/words.ts';
 import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { SchoolView } from '../benchViewModel.ts';
+import { QUIET_NOTE } from '../../../common/looks.ts';
 
 /** The four schools side by side, each with what it gives on this neck with this tie. */
 export const Schools = memo(function Schools({
@@ -133,14 +134,14 @@ function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTi
           {settingWords(set.rounded.nearest, length).phrase}
         </Box>
       </Box>
-      <Box sx={{ fontSize: SIZE.note, color: 'text.secondary' }}>
+      <Box sx={QUIET_NOTE}>
         {rule}
         {asked}
       </Box>
       <Box sx={{ fontSize: SIZE.aside, color: isBeyond ? 'error.main' : 'text.primary' }}>
         {isBeyond ? `${length(Math.abs(set.rounded.beyondMm))} past the band’s end` : gives}
       </Box>
-      <Box sx={{ fontSize: SIZE.note, color: 'text.secondary' }}>
+      <Box sx={QUIET_NOTE}>
         fold {fold}; crossing {crossing}
       </Box>
     </Box>

@@ -32,6 +32,7 @@ import { COLLAR_STYLE_WORDS, OCCASION_WORDS } from '../../../common/words.ts';
 import { OPTIONAL_MEASURES, type BenchDraft, type BenchEvent, type OptionalMeasure } from '../benchReducer.ts';
 import type { BenchErrors } from '../benchViewModel.ts';
 import { MEASURE_NAMES } from './measureNames.ts';
+import { WHOLE_ROW } from '../../../common/looks.ts';
 
 interface WearerFieldsProps {
   readonly draft: BenchDraft;
@@ -237,7 +238,7 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
         />
       ))}
       {draft.collarStyle === 'wing' && (
-        <Box sx={{ gridColumn: '1 / -1' }}>
+        <Box sx={WHOLE_ROW}>
           <Choice label="Wings" value={draft.wings} onChange={(wings) => dispatch({ type: 'wingsChosen', wings })} options={WINGS} small />
         </Box>
       )}

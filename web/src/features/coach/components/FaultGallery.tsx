@@ -7,6 +7,7 @@ import { seesMirrored } from '../../../common/reader.ts';
 import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { PoseStill } from '../stage/StillCanvas.tsx';
 import { viewOf, type View } from '../views.ts';
+import { QUIET_ASIDE } from '../../../common/looks.ts';
 
 /** Pictures of what can have gone wrong, from this tie's own geometry; the one that is chosen tells cause, remedy and where to go back to. */
 export function FaultGallery({
@@ -81,9 +82,9 @@ export function FaultGallery({
           {large && <Picture moment={large} measures={measures} view={view} heightPx={230} label={words.seen} />}
         </Box>
         <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.large, lineHeight: 1.2, fontWeight: 560, mb: 1.5 }}>{words.seen}</Box>
-        <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>Cause</Box>
+        <Box sx={QUIET_ASIDE}>Cause</Box>
         <Box sx={{ fontSize: SIZE.field, lineHeight: 1.4, mb: 1.5 }}>{words.cause}</Box>
-        <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>Remedy</Box>
+        <Box sx={QUIET_ASIDE}>Remedy</Box>
         <Box sx={{ fontSize: SIZE.field, lineHeight: 1.4, mb: 2 }}>{words.remedy}</Box>
         <Button variant="contained" onClick={() => onGoBack(backTo)}>
           Show that step

@@ -1,8 +1,9 @@
 import type { Tying } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import { Line, LineChart, ResponsiveContainer, XAxis, YAxis, type DotItemDotProps } from 'recharts';
-import { COLOURS, SIZE } from '../../../theme.ts';
+import { COLOURS } from '../../../theme.ts';
 import { clock } from '../practice.ts';
+import { QUIET_ASIDE } from '../../../common/looks.ts';
 
 const OUTCOME_MARK = { tied: 'full dot', fault: 'open dot', gaveUp: 'cross' } as const;
 
@@ -34,7 +35,7 @@ export function PracticeChart({ tries }: { tries: readonly Tying[] }) {
           </LineChart>
         </ResponsiveContainer>
       </Box>
-      <Box sx={{ fontSize: SIZE.aside, color: 'text.secondary' }}>
+      <Box sx={QUIET_ASIDE}>
         {OUTCOME_MARK.tied}: tied; {OUTCOME_MARK.fault}: a fault; {OUTCOME_MARK.gaveUp}: gave up.
       </Box>
     </Box>

@@ -23,6 +23,7 @@ import type { CoachSubject } from '../coachSubject.ts';
 import type { Coach } from '../useCoach.ts';
 import { clock, practisedMs, type Practice } from '../practice.ts';
 import type { PracticeClock } from '../usePractice.ts';
+import { QUIET, WHOLE_ROW } from '../../../common/looks.ts';
 
 const PracticeChart = lazy(async () => ({ default: (await import('./PracticeChart.tsx')).PracticeChart }));
 
@@ -110,7 +111,7 @@ function Clock({ timer: { practice, stop }, onStart }: { timer: PracticeClock; o
           </Button>
         )
       )}
-      {running && <Box sx={{ color: 'text.secondary' }}>now at: {stepName(practice.step).toLowerCase()}</Box>}
+      {running && <Box sx={QUIET}>now at: {stepName(practice.step).toLowerCase()}</Box>}
     </Box>
   );
 }
@@ -190,7 +191,7 @@ function Outcome({
       }}
       sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}
     >
-      <Box sx={{ gridColumn: '1 / -1' }}>
+      <Box sx={WHOLE_ROW}>
         <Choice label="How it went" value={outcome} onChange={setOutcome} options={OUTCOMES} />
       </Box>
       {outcome === 'fault' && (
@@ -199,7 +200,7 @@ function Outcome({
           label="What was seen"
           value={fault}
           onChange={(event) => setFault(event.target.value as TyingFault)}
-          sx={{ gridColumn: '1 / -1' }}
+          sx={WHOLE_ROW}
         >
           {TYING_FAULTS.map((each) => (
             <MenuItem key={each} value={each}>
@@ -209,7 +210,7 @@ function Outcome({
         </TextField>
       )}
       {outcome !== 'gaveUp' && <HalfWidthFields halves={halves} />}
-      <TextField label="Remark" value={note} onChange={(event) => setNote(event.target.value)} sx={{ gridColumn: '1 / -1' }} />
+      <TextField label="Remark" value={note} onChange={(event) => setNote(event.target.value)} sx={WHOLE_ROW} />
       <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1.5, alignItems: 'center' }}>
         <Button type="submit" variant="contained" disabled={wearerId === null || !halves.isRight || isBusy}>
           Put on record
@@ -217,9 +218,9 @@ function Outcome({
         <Button variant="outlined" onClick={onDrop}>
           Discard this try
         </Button>
-        {wearerId === null && <Box sx={{ color: 'text.secondary' }}>Say who practised first.</Box>}
+        {wearerId === null && <Box sx={QUIET}>Say who practised first.</Box>}
       </Box>
-      <NotSaved failure={failure} kept="The try is kept here." sx={{ gridColumn: '1 / -1' }} />
+      <NotSaved failure={failure} kept="The try is kept here." sx={WHOLE_ROW} />
     </Box>
   );
 }

@@ -2,7 +2,7 @@ import { Bench } from './bench.ts';
 import { expect, test } from './shop.ts';
 
 /** Text of a length as it is shown, with the hair space and the slash that set a fraction. */
-const inches = (text: string): string => text.replace(/ (\d\/\d)/, '\u200a$1').replace('/', '\u2044');
+const inches = (text: string): string => text.replace(/ (\d\/\d)/, '\u202f$1').replace('/', '\u2044');
 
 /** Drawn lengths are measured on boxes that browsers round to whole device pixels. */
 const DRAWN_WITHIN_PX = 1.5;

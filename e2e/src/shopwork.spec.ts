@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { Bench } from './bench.ts';
 import { expect, test } from './shop.ts';
 
-const inches = (text: string): string => text.replace(/ (\d\/\d)/, '\u200a$1').replace('/', '\u2044');
+const inches = (text: string): string => text.replace(/ (\d\/\d)/, '\u202f$1').replace('/', '\u2044');
 
 /** A wearer with a tie that suits, on the bench. */
 async function fitted(page: Page, address: string, wearer = 'Corin Attleby', tie = 'Harbour Night'): Promise<Bench> {

@@ -75,9 +75,12 @@ export const theme = createTheme({
           'tr, li, section, svg': { breakInside: 'avoid' },
           a: { textDecoration: 'none', color: 'inherit' },
         },
-        '.MuiPickersInput-root.MuiPickersInputBase-root': {
+        // (by its base: the library gives this look of its field another one's class)
+        '.MuiPickersInputBase-root.MuiPickersInputBase-root': {
           marginTop: 0,
+          fontSize: SIZE.field,
           '&::before': { borderBottomStyle: 'dashed', borderBottomColor: COLOURS.pencil },
+          '&:hover:not(.Mui-disabled, .Mui-error)::before': { borderBottom: `1px dashed ${COLOURS.ink}` },
         },
         // a chart's margins are in pixels, and so are its figures
         '.recharts-wrapper text': { fontSize: '14px' },

@@ -1,4 +1,5 @@
 import {
+  handsOf,
   learnTie,
   mostTelling,
   priorTakeUps,
@@ -75,5 +76,30 @@ describe('takeUpsForWearer', () => {
     expect(three?.short.meanMm).toBeLessThan(16);
     expect(nine?.short.sdMm).toBeLessThan(three?.short.sdMm ?? 0);
     expect(nine?.short.meanMm).toBeGreaterThan(three?.short.meanMm ?? 99);
+  });
+});
+
+describe('handsOf', () => {
+  const seen = (id: string, wearerId: string, shortMm: number, longMm: number) => ({ id, wearerId, shortMm, longMm, isConfirmed: false });
+  const three = [seen('1', 'a', 10, 48), seen('2', 'b', 14, 52), seen('3', 'a', 11, 49), seen('4', 'a', 9, 47)];
+
+  it('are a wearer’s own from three tyings of a tie on: what they show on the average', () => {
+    const own = handsOf(workedTie(), three, 'a');
+    expect(own?.count).toBe(3);
+    // 10 and 48 mm on the average, drawn a little to what is held of the tie
+    expect(Math.abs((own?.shortMm ?? 0) - 10)).toBeLessThan(1.5);
+    expect(Math.abs((own?.longMm ?? 0) - 48)).toBeLessThan(1.5);
+    expect(handsOf(workedTie(), three.slice(0, 3), 'a')).toBeNull();
+    expect(handsOf(workedTie(), three, 'b')).toBeNull();
+  });
+});
+
+describe('a reading that surprises', () => {
+  it.each([
+    ['short', 60, 47.8],
+    ['long', 9.75, 140],
+  ])('is put aside where only the %s end’s does', (_, shortMm, longMm) => {
+    const seen = [{ id: 'odd', wearerId: 'a', shortMm, longMm, isConfirmed: false }];
+    expect(learnTie(workedTie(), seen)).toMatchObject({ surprisingIds: ['odd'], believed: [] });
   });
 });

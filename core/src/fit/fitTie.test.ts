@@ -88,8 +88,11 @@ describe('what binds a fit, and how the knot’s face lies', () => {
     expect([goodMm - 0.1, goodMm, goodMm + 0.1, fairMm, fairMm + 0.1].map(gradeAt)).toEqual(['good', 'good', 'fair', 'fair', 'outside']);
   });
 
-  it('gathers the long end where the middle of its wrap lies: half its take-up beyond the crossing', () => {
-    const { back, knotFaceMm } = at(842.3);
-    expect(knotFaceMm).toBeCloseTo(0.65 * widthAt(tie.profile, back.crossingAtMm + 47.8 / 2), 9);
-  });
+  it.each([800, 842.3, 880])(
+    'gathers the long end where the middle of its wrap lies: half its take-up beyond the crossing, set at %d mm',
+    (setMm) => {
+      const { back, knotFaceMm } = at(setMm);
+      expect(knotFaceMm).toBeCloseTo(0.65 * widthAt(tie.profile, back.crossingAtMm + 47.8 / 2), 9);
+    },
+  );
 });

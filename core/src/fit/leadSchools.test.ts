@@ -24,3 +24,12 @@ describe('leadSchools', () => {
     );
   });
 });
+
+describe('lead habits in inches', () => {
+  it('are one inch, one and a half, and two', () => {
+    const inInches = leadSchools(workedTie(), 412.75, 842.3).flatMap(({ school, leadMm }) =>
+      ['oneInch', 'inchAndHalf', 'twoInches'].includes(school) ? [leadMm / 25.4] : [],
+    );
+    expect(inInches.map((inches) => inches.toFixed(6))).toEqual(['1.000000', '1.500000', '2.000000']);
+  });
+});

@@ -44,7 +44,7 @@ describe('collar sizes', () => {
   it('keeps labels and lengths apart: 16 in is 406.4 mm round, 41 cm is 410 mm', () => {
     expect(collarGirthMm({ system: 'in', label: 16 })).toBeCloseTo(406.4, 9);
     expect(collarGirthMm({ system: 'cm', label: 41 })).toBe(410);
-    expect(formatCollarSize({ system: 'in', label: 15.75 })).toBe('15\u200a3⁄4 in');
+    expect(formatCollarSize({ system: 'in', label: 15.75 })).toBe('15\u202f3⁄4 in');
   });
 
   // The chart that shirt makers publish; from memory.

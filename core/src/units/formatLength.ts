@@ -4,12 +4,12 @@ import { MM_PER_UNIT, type LengthUnit } from './lengthUnit.ts';
 export const FINEST_INCH_FRACTION = 8;
 
 const MINUS = '−';
-/** Set between two digits, the fraction slash makes type set a fraction; the hair space keeps the whole number out of it. */
+/** Set between two digits, the fraction slash makes type set a fraction; the narrow space keeps the whole number out of it, and no line is broken there: a length never reads as its whole number alone. */
 const FRACTION_SLASH = '\u2044';
-const HAIR_SPACE = '\u200a';
+const NARROW_SPACE = '\u202f';
 
 /**
- * A length in inches to the nearest eighth (or `finest`, a power of two), without its unit: 15 3⁄4, −1 1⁄2, 3⁄8, 0, with a hair space before the
+ * A length in inches to the nearest eighth (or `finest`, a power of two), without its unit: 15 3⁄4, −1 1⁄2, 3⁄8, 0, with a narrow space before the
  * fraction and a fraction slash in it, so that any good type sets it as one. `parseNumber` reads it back.
  * Accuracy: within 1/16 in (1.6 mm).
  */
@@ -17,7 +17,7 @@ export function formatInches(lengthMm: number, finest: number = FINEST_INCH_FRAC
   const { negative, whole, numerator, denominator } = inchParts(lengthMm, finest);
   const fraction = numerator === 0 ? '' : `${numerator}${FRACTION_SLASH}${denominator}`;
   if (fraction === '') return `${negative ? MINUS : ''}${whole}`;
-  return `${negative ? MINUS : ''}${whole === 0 ? '' : `${whole}${HAIR_SPACE}`}${fraction}`;
+  return `${negative ? MINUS : ''}${whole === 0 ? '' : `${whole}${NARROW_SPACE}`}${fraction}`;
 }
 
 /** As {@link formatInches}, in characters that every keyboard has: `15 3/4`. What is put into a field to be edited. */

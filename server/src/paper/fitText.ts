@@ -1,9 +1,12 @@
 import type { Typeface, Measure } from './display.ts';
 
+/** Where a line may be broken: not between a whole number and its fraction, lest 1½ reads as 1 at a line's end. */
+const BETWEEN_WORDS = /[^\S\u00a0\u200a\u202f]+/;
+
 /** Breaks a text into lines no wider than `widthMm`; a word that is wider by itself stands alone, shortened where it must be. */
 export function wrapText(text: string, face: Typeface, sizeMm: number, widthMm: number, measure: Measure): readonly string[] {
   const lines: string[] = [];
-  for (const word of text.split(/\s+/).filter((each) => each !== '')) {
+  for (const word of text.split(BETWEEN_WORDS).filter((each) => each !== '')) {
     const last = lines[lines.length - 1];
     const longer = last === undefined ? word : `${last} ${word}`;
     if (last === undefined) lines.push(word);

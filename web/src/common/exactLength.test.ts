@@ -22,7 +22,7 @@ describe('a length in a field', () => {
   });
 
   it('is told in the unit that is switched on where it was typed in another', () => {
-    expect(inSwitchedUnit('70 mm', 'in')).toBe('= 2\u200a3⁄4 in');
+    expect(inSwitchedUnit('70 mm', 'in')).toBe('= 2\u202f3⁄4 in');
     expect(inSwitchedUnit('2 3/4 in', 'cm')).toBe('= 7.0 cm');
     expect(inSwitchedUnit('7 cm', 'cm')).toBe('');
     expect(inSwitchedUnit('70', 'cm')).toBe('');

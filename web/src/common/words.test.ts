@@ -20,7 +20,7 @@ const FIXED: Hardware = { kind: 'fixed', lengthMm: 842.3 };
 
 describe('settingWords', () => {
   it.each([
-    [HALF_SIZE_SLOTS, 3, '15\u200a1⁄2', 'mark, in', 'mark 15\u200a1⁄2'],
+    [HALF_SIZE_SLOTS, 3, '15\u202f1⁄2', 'mark, in', 'mark 15\u202f1⁄2'],
     [LOOSE, 3, '4', 'slot of 9, from the shortest', 'slot 4'],
     [BUTTONS, 0, '1', 'button of 9, from the shortest', 'button 1'],
     [SLIDER, 2, '42 mm', 'glide, from the sewn end', 'glide at 42 mm'],
@@ -62,7 +62,7 @@ describe('a setting in a field', () => {
     return read.kind === 'setting' ? 'taken' : explainSetting(read, length);
   };
   it.each([
-    [HALF_SIZE_SLOTS, '15 3/4', 'This band cannot be set there. Next to it are mark 15\u200a1⁄2 and mark 16.'],
+    [HALF_SIZE_SLOTS, '15 3/4', 'This band cannot be set there. Next to it are mark 15\u202f1⁄2 and mark 16.'],
     [HALF_SIZE_SLOTS, '19', 'This band runs from mark 14 to mark 18.'],
     [HALF_SIZE_SLOTS, '41', 'This band is marked in inches. Write the number that is printed on it.'],
     [HALF_SIZE_SLOTS, 'loose', 'Write the number that the band is to be set at.'],

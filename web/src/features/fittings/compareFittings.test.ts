@@ -55,7 +55,7 @@ describe('compareFittings', () => {
     expect(differing({ id: 'b', revision: { number: 2, rootId: 'a', revises: 'a' } })).toEqual([]);
   });
   it.each([
-    [{ step: 5, school: 'own' as const }, ['School: True → Own', 'Set at: mark 16 → mark 16\u200a1\u20442']],
+    [{ step: 5, school: 'own' as const }, ['School: True → Own', 'Set at: mark 16 → mark 16\u202f1\u20442']],
     [{ neckBreadthMm: 131 }, ['Neck breadth: not measured → 131 mm']],
     [{ collarStyle: 'wing' as const, wings: 'over' as const }, ['Collar: turndown → wing, wings over the bow']],
     [{ longEnd: 'right' as const, staff: 'Osric' }, ['Long end: the wearer’s left → the wearer’s right', 'Fitted by: Hester → Osric']],

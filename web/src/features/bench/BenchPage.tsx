@@ -188,7 +188,7 @@ const neededOf = (missing: readonly string[]): readonly string[] =>
 
 /** Names of measures, given as one text: the same list as long as it names the same, so that nothing is drawn anew for it. */
 const namesOnRecord = (measuredHere: string): readonly string[] =>
-  measuredHere.split(' ').flatMap((measure) => RECORD_WORDS[measure as MeasuredHere] ?? []);
+  measuredHere === '' ? [] : measuredHere.split(' ').map((measure) => RECORD_WORDS[measure as MeasuredHere]);
 
 const RECORD_WORDS: Readonly<Record<MeasuredHere, string>> = {
   name: 'the name',

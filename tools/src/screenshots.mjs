@@ -196,11 +196,13 @@ async function isDrawn(page, name) {
       const isEmpty = (document.querySelector('main')?.textContent ?? '').trim().length < 40;
       return faces.length > 0 || isEmpty || drawings.some((drawing) => drawing.childElementCount === 0);
     });
-  for (let tries = 0; await waiting(); tries += 1) {
+  // a part that comes late may ask for another one: it is drawn when nothing has been waited for twice in a row
+  for (let [tries, calm] = [0, 0]; calm < 2; tries += 1) {
     if (tries > 40) throw new Error(`${name} still waits: no picture was taken`);
     await page.waitForTimeout(250);
+    calm = (await waiting()) ? 0 : calm + 1;
   }
-  await page.waitForTimeout(300);
+  await page.waitForLoadState('networkidle');
 }
 
 runMain(async () => {

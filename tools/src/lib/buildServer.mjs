@@ -1,4 +1,3 @@
-import { build } from 'esbuild';
 import { join } from 'node:path';
 import { buildOnce } from './builds.mjs';
 import { CACHE, ROOT } from './paths.mjs';
@@ -24,6 +23,8 @@ export const buildServer = () =>
     sources: ['server/src', 'devices/src', 'core/src', 'contract/src', 'package-lock.json'],
     proof: 'main.mjs',
     make: async (folder) => {
+      // (a start on a fresh machine has no packages yet when it reads this file)
+      const { build } = await import('esbuild');
       try {
         await build({
           entryPoints: STARTS,

@@ -153,6 +153,7 @@ const VIEWS = {
       await page.getByRole('img', { name: /^Label/ }).waitFor();
       await page.getByRole('button', { name: 'Back up now' }).click();
       await page.getByText('The last one was made').waitFor();
+      await page.getByRole('button', { name: 'Back up now' }).waitFor();
     },
   },
   'tables-in-and-out': {

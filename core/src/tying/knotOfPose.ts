@@ -45,6 +45,7 @@ function loopNodes(pose: Pose): { readonly shortLoop: { from: number; to: number
 /**
  * The closed curve that a pose's knot is judged by: the strip between two cuts, its cut ends led far away to their sides and
  * joined below.
+ * @throws RangeError where the strip has no two ends.
  */
 export function closePose(pose: Pose, { shortNode, longNode }: Cuts): readonly Point3[] {
   const path: Point3[] = [];

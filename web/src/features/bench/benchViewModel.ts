@@ -37,6 +37,7 @@ import {
   type WearerFit,
   type WornCollar,
 } from '@easytuck/core';
+import memoizeOne from 'memoize-one';
 import { preparedOf } from '../../common/preparedOf.ts';
 import { OPTIONAL_MEASURES, type BenchDraft, type OptionalMeasure } from './benchReducer.ts';
 
@@ -111,9 +112,9 @@ interface ReadFields {
  * function keeps its last steps: while a set is dragged, neither fields nor schools are worked out again.
  */
 export function createBenchView(): (draft: BenchDraft, ties: readonly Tie[], unit: LengthUnit, house: House, staff: string) => BenchView {
-  const fieldsOf = keepLast(readFields);
-  const schoolsOf = keepLast(schoolViews);
-  const missingOf = keepLast((...parts: readonly string[]) => parts.filter((part) => part !== ''));
+  const fieldsOf = memoizeOne(readFields);
+  const schoolsOf = memoizeOne(schoolViews);
+  const missingOf = memoizeOne((...parts: string[]) => parts.filter((part) => part !== ''));
   return (draft, ties, unit, house, staff) => {
     const { name, collarText, collarStyle, measures, note } = draft;
     const fields = fieldsOf(name, collarText, collarStyle, measures, note, unit, house.easeMm);
@@ -244,16 +245,6 @@ function benchFit(
     collar: worn.collar,
     easeMm: worn.easeMm,
     outOfReach: reach && reach.roomMm < 0 ? explainOutOfReach(formatLength(-reach.roomMm, unit)) : null,
-  };
-}
-
-/** The same function, which answers the same arguments twice in a row with the same answer. */
-function keepLast<A extends readonly unknown[], R>(work: (...given: A) => R): (...given: A) => R {
-  let last: { readonly given: A; readonly answer: R } | null = null;
-  return (...given) => {
-    if (last && last.given.length === given.length && given.every((each, i) => Object.is(each, last?.given[i]))) return last.answer;
-    last = { given, answer: work(...given) };
-    return last.answer;
   };
 }
 

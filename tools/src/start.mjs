@@ -5,6 +5,7 @@
 import { spawn } from 'node:child_process';
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
+import { stillUsed } from './lib/builds.mjs';
 import { buildServer } from './lib/buildServer.mjs';
 import { buildWeb } from './lib/buildWeb.mjs';
 import { lockFolder } from './lib/folderLock.mjs';
@@ -20,6 +21,7 @@ const USUAL_PORT = 4310;
 /** A server that ends so often before it listens is not started again. */
 const MOST_FAILED_STARTS = 4;
 const START_AGAIN_MS = 100;
+const DAY_MS = 86_400_000;
 /** The server's exit code where trying again cannot help. */
 const START_REFUSED_CODE = 3;
 
@@ -36,10 +38,13 @@ runMain(async () => {
     build(!process.argv.includes('--no-pages')),
   ]);
   const database = databaseStart.status === 'fulfilled' ? databaseStart.value : undefined;
-  if (databaseStart.status === 'rejected' || built.status === 'rejected') {
+  if (databaseStart.status === 'rejected') {
     if (built.status === 'fulfilled') await endServer(built.value.printer?.child);
+    throw databaseStart.reason;
+  }
+  if (built.status === 'rejected') {
     await database?.stop();
-    throw databaseStart.status === 'rejected' ? databaseStart.reason : built.status === 'rejected' ? built.reason : undefined;
+    throw built.reason;
   }
   const { webRoot, firstBuild, printer } = built.value;
   const port = await freePort(Number(process.env['PORT'] ?? USUAL_PORT));
@@ -113,6 +118,8 @@ runMain(async () => {
     });
   };
   launch(firstBuild);
+  // parts of a build are read when they are first wanted, which may be weeks after the start
+  setInterval(() => [webRoot, firstBuild].forEach((folder) => folder && stillUsed(folder)), DAY_MS).unref();
 });
 
 /** Interface and server as their sources are now, and the printer, which needs no records and so is started while they are fetched. @param {boolean} withPages */

@@ -19,9 +19,8 @@ const KEPT_MS = 14 * 86_400_000;
  */
 export async function buildOnce({ into, sources, proof, make }) {
   const folder = join(into, fingerprint(sources).slice(0, 16));
-  const now = new Date();
   if (existsSync(join(folder, proof))) {
-    utimesSync(folder, now, now);
+    stillUsed(folder);
     return folder;
   }
   const partial = `${folder}.${randomUUID()}.partial`;
@@ -37,6 +36,12 @@ export async function buildOnce({ into, sources, proof, make }) {
   }
   dropOldBuilds(into);
   return folder;
+}
+
+/** Keeps a build from being taken for an old one, where somebody has not removed it by hand. @param {string} folder */
+export function stillUsed(folder) {
+  const now = new Date();
+  if (existsSync(folder)) utimesSync(folder, now, now);
 }
 
 /** @param {string} into */

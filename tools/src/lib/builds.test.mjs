@@ -1,8 +1,8 @@
 import { jest } from '@jest/globals';
-import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, utimesSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, relative } from 'node:path';
-import { buildOnce } from './builds.mjs';
+import { buildOnce, stillUsed } from './builds.mjs';
 import { ROOT } from './paths.mjs';
 
 describe('a build', () => {
@@ -41,6 +41,15 @@ describe('a build', () => {
     await expect(build(fails)).rejects.toThrow('a word too many');
     expect(readdirSync(into)).toEqual([]);
     expect(existsSync(join(await build(), 'made'))).toBe(true);
+  });
+
+  it('counts as new while it is used, also where it has been removed by hand', async () => {
+    const folder = await build();
+    utimesSync(folder, 0, 0);
+    stillUsed(folder);
+    expect(Date.now() - statSync(folder).mtimeMs).toBeLessThan(60_000);
+    rmSync(folder, { recursive: true });
+    expect(() => stillUsed(folder)).not.toThrow();
   });
 
   it('that two starts make at once is one of theirs, and nothing is left of the other', async () => {

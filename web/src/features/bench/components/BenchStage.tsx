@@ -48,16 +48,14 @@ export function BenchStage({ draft, fit, collars, dispatch, side, setSide }: Ben
         view={side}
         handles={(layout) => (
           <>
-            {fit.tie.hardware.kind !== 'fixed' && (
-              <SetHandle
-                hardware={fit.tie.hardware}
-                setting={fit.worn.setting}
-                fit={fit.worn.fit}
-                layout={layout}
-                length={length}
-                onStep={onStep}
-              />
-            )}
+            <SetHandle
+              hardware={fit.tie.hardware}
+              setting={fit.worn.setting}
+              fit={fit.worn.fit}
+              layout={layout}
+              length={length}
+              onStep={onStep}
+            />
             <LeadHandle tie={fit.prepared} fit={fit.worn.fit} layout={layout} length={length} onLead={onLead} />
           </>
         )}

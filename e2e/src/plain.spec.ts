@@ -260,6 +260,19 @@ test.describe('a name', () => {
     }
   });
 
+  test('of seventy letters without a space stays within a small phone’s window', async ({ page, shop }) => {
+    const id = newKey();
+    const body = JSON.stringify({ id, name: 'Wolfeschlegel'.repeat(6), collar: '16', longEnd: 'left' });
+    const answer = await fetch(`${shop.address}/api/wearers`, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+    expect(answer.status).toBe(201);
+    await page.setViewportSize({ width: 320, height: 640 });
+    for (const path of ['/wearers', `/wearers/${id}`]) {
+      await page.goto(shop.address + path);
+      await expect(page.getByText('Wolfeschlegel').first()).toBeVisible();
+      expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBe(0);
+    }
+  });
+
   test('that is typed faster than the shop answers is found all the same by Enter', async ({ page, shop }) => {
     const bench = new Bench(page, shop.address);
     await bench.open();

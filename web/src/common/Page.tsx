@@ -18,7 +18,7 @@ export function Page({ title, name, actions, children }: PageProps) {
   return (
     <Box sx={{ px: { xs: 2, md: 2.5 }, py: 2.5, maxWidth: PAGE_WIDTH, mx: 'auto' }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 2, flexWrap: 'wrap' }}>
-        <Typography variant="h1" sx={{ flex: 1, minWidth: 'min(100%, 12.5rem)', overflowWrap: 'break-word' }}>
+        <Typography variant="h1" sx={{ flex: 1, minWidth: 'min(100%, 12.5rem)' }}>
           {title}
         </Typography>
         {actions}

@@ -117,7 +117,9 @@ describe('tieInput', () => {
     expect(tieInput.parse(TIE)).toEqual({
       ...TIE,
       blade: { ...TIE.blade, extraWidths: [] },
-      ...{ faces: { outer: { name: '', look: 'plain' }, inner: null }, quickClasp: false, priceCode: '', note: '', takeUp: null },
+      cloth: { ...TIE.cloth, stretchRatio: 0 },
+      takeUp: { ...TIE.takeUp, model: 'strip-2' },
+      ...{ faces: { outer: { name: '', look: 'plain' }, inner: null }, quickClasp: false, priceCode: '', note: '', maker: '' },
     });
   });
   it.each([

@@ -83,6 +83,36 @@ test.describe('choices on the bench', () => {
   });
 });
 
+test.describe('what a tie’s knot is known by', () => {
+  test('is told on its page, with what contradicts it; a card says how surely its bow comes out so', async ({ page, shop }) => {
+    await page.goto(`${shop.address}/drawer`);
+    await page.getByRole('link', { name: /Choirstall grosgrain/ }).click();
+    const known = page.getByRole('region', { name: 'How well its knot is known' });
+    await expect(known).toContainText('By its measures alone, its bow comes out as worked out, give or take');
+    await expect(known).toContainText('by the maker’s marks');
+    await expect(known).toContainText('One tied bow, measured on the balance desk, tells most');
+    // a tape read three inches off, or at another mark
+    await page.getByRole('textbox', { name: 'Tip to tip' }).fill('950 mm');
+    await expect(known.getByRole('alert')).toContainText('Marks and cut contradict each other');
+    // without numbers there is nothing to contradict
+    await page.getByRole('combobox', { name: 'Numbers on the band' }).click();
+    await page.getByRole('option', { name: 'none' }).click();
+    await expect(known.getByRole('alert')).toBeHidden();
+    await expect(known).toContainText('by the shape of the knot alone');
+    await page.getByRole('button', { name: 'Discard changes' }).click();
+
+    const bench = new Bench(page, shop.address);
+    await bench.open();
+    await bench.name.fill('Untied Yet');
+    await bench.collar.fill('16');
+    await bench.chooseTie('Choirstall');
+    await expect(page.getByText(/give or take .* by its measures alone/)).toBeVisible();
+    await bench.issue();
+    await expect(page.getByText('from the shape of its knot and its maker’s marks')).toBeVisible();
+    await expect(page.getByText(/give or take .* by its measures alone/)).toBeVisible();
+  });
+});
+
 test.describe('records', () => {
   test('a wearer is entered, found by letters, changed, and taken to the bench', async ({ page, shop }) => {
     await page.goto(`${shop.address}/wearers`);

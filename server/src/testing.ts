@@ -1,6 +1,8 @@
 /** A server for a test: its own database on the private MariaDB that DATABASE_URL points at. */
 import { type Wearer, type FittingInput, type NewWearer, type TieInput, type KnownRows } from '@easytuck/contract';
 import { sampleFitting, sampleTie } from '@easytuck/contract/testing';
+import { neckPathMm } from '@easytuck/core';
+import { WORKED_TIE } from '@easytuck/core/testing';
 import { randomBytes } from 'node:crypto';
 import type { FastifyInstance } from 'fastify';
 import type { Sequelize } from 'sequelize';
@@ -66,6 +68,9 @@ export const aWearer = (change: Partial<NewWearer> = {}): NewWearer => ({
   note: '',
   ...change,
 });
+
+/** Neck path of the sample fitting with the sample tie, in mm. */
+export const PATH_MM = neckPathMm({ system: 'in', label: 16 }, 6.35, WORKED_TIE.cloth);
 
 export const aTie = (change: Partial<TieInput> = {}): TieInput & { id: string } => ({ id: uuid(), ...sampleTie, ...change });
 

@@ -30,6 +30,8 @@ export const setCard = z.object({
   /** Whom the card speaks to. */
   told: z.enum(READERS).default('wearer'),
   spread: z.string(),
+  /** How surely the bow comes out so wide; empty in cards of before it was told. */
+  sure: z.string().default(''),
   collar: z.string(),
   hang: z.string(),
   reminder: z.array(z.string()).length(3),

@@ -29,6 +29,8 @@ const worn = {
   collarPointsMm: lengthMm(FITTING_LENGTHS.collarPointsMm).nullable(),
   neckBreadthMm: lengthMm(FITTING_LENGTHS.neckBreadthMm).nullable(),
   faceWidthMm: lengthMm(FITTING_LENGTHS.faceWidthMm).nullable(),
+  /** Girth of the bare neck, from which the breadth follows where that was not measured. */
+  bareNeckMm: lengthMm(FITTING_LENGTHS.bareNeckMm).nullable().default(null),
   /** Shirt buttons below the collar button: the first, and from one to the next. */
   firstButtonMm: lengthMm(FITTING_LENGTHS.firstButtonMm).nullable().default(null),
   buttonSpacingMm: lengthMm(FITTING_LENGTHS.buttonSpacingMm).nullable().default(null),
@@ -116,6 +118,8 @@ export const fittingResult = z.object({
   drawInMm: z.number().default(0),
   /** Whose knot it was worked out with: the model's, what the tie's tyings showed, or what this wearer's own did. */
   takeUpOf: z.enum(['model', 'tie', 'wearer']).default('model'),
+  /** How surely the bow comes out as wide as it says, and how surely it would before the tie was ever tied: standard deviations; null in what an earlier model gave out. */
+  sure: z.object({ spreadSdMm: z.number(), untiedSdMm: z.number() }).nullable().default(null),
 });
 export type FittingResult = z.infer<typeof fittingResult>;
 

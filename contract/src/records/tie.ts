@@ -1,6 +1,9 @@
 import type { BLADE_RANGES } from '@easytuck/core';
 import {
   BLADE_SHAPES,
+  MODEL_VERSION,
+  STRIP_1,
+  takeUpsOfStrip1,
   checkBlade,
   CLOTH_LOOKS,
   COLLAR_SYSTEMS,
@@ -12,6 +15,7 @@ import {
   type Cloth,
   type Hardware,
   type HardwareKind,
+  type Kinship,
   type Tie as TieModel,
 } from '@easytuck/core';
 import { z } from 'zod';
@@ -175,9 +179,21 @@ const PLAIN_FACES: z.infer<typeof faces> = { outer: { name: '', look: 'plain' },
 
 /** Take-ups that measured tyings have shown, in mm. */
 const takeUp = z.object({
-  shortMm: z.number().min(0).max(80),
-  longMm: z.number().min(0).max(200),
+  shortMm: z.number().min(-20).max(120),
+  longMm: z.number().min(0).max(260),
+  /** How surely both together, and their difference, were known: standard deviations. Not given where nobody noted it. */
+  wholeSdMm: z.number().min(0).max(60).optional(),
+  leadSdMm: z.number().min(0).max(60).optional(),
+  /** The model by whose neck path they were counted. */
+  model: z.string().max(40).default(MODEL_VERSION),
 });
+
+/** Part by which the strip stretches round the neck: nothing on the straight grain. */
+const stretchRatio = z
+  .number()
+  .min(0, 'A strip stretches by nothing or a little.')
+  .max(0.08, 'No tie stretches by more than 8 parts in a hundred.')
+  .default(0);
 
 /** A tie as measured: what is sent to be saved. */
 export const tieInput = z
@@ -190,7 +206,10 @@ export const tieInput = z
     cloth: z.object({
       thicknessMm: z.number().min(0.3, 'A made-up tie is at least 0.3 mm thick.').max(5, 'A made-up tie is at most 5 mm thick.'),
       gatherRatio: z.number().min(0.3, 'Gather lies between 0.3 and 1.').max(1, 'Gather lies between 0.3 and 1.'),
+      stretchRatio,
     }),
+    /** Who made it, or whose marks it bears; empty where nobody noted it. */
+    maker: shortField('The maker').default(''),
     blade,
     overhangMm: z.number().min(0, 'Overhang lies between 0 and 30 mm.').max(30, 'Overhang lies between 0 and 30 mm.'),
     hardware,
@@ -242,7 +261,8 @@ export const tie = z.object({
   shape: bladeShape,
   fibre,
   weave: weave.nullable().default(null),
-  cloth: z.object({ thicknessMm: z.number(), gatherRatio: z.number() }),
+  cloth: z.object({ thicknessMm: z.number(), gatherRatio: z.number(), stretchRatio }),
+  maker: z.string().default(''),
   blade: z.object(blade.shape),
   overhangMm: z.number(),
   hardware,
@@ -255,12 +275,24 @@ export const tie = z.object({
 });
 export type Tie = z.infer<typeof tie>;
 
-/** A tie as an old fitting keeps it, with its cloth told in fibre and weave as it is now. */
-export function readKeptTie(value: unknown): Tie {
-  if (typeof value !== 'object' || value === null || !('clothKind' in value)) return tie.parse(value);
-  const { clothKind, ...rest } = value;
-  return tie.parse({ ...rest, ...(FORMER_CLOTHS[String(clothKind)] ?? { fibre: clothKind, weave: null }) });
+/** A tie as an old fitting keeps it, with its cloth told in fibre and weave, and what its tyings taught counted, as it is now. */
+export function readKeptTie(value: unknown, modelVersion: string): Tie {
+  const kept = tie.parse(withFibreAndWeave(value));
+  if (modelVersion !== STRIP_1 || kept.takeUp === null) return kept;
+  return { ...kept, takeUp: takeUpsOfStrip1(kept.takeUp, kept.cloth) };
 }
+
+function withFibreAndWeave(value: unknown): unknown {
+  if (typeof value !== 'object' || value === null || !('clothKind' in value)) return value;
+  const { clothKind, ...rest } = value;
+  return { ...rest, ...(FORMER_CLOTHS[String(clothKind)] ?? { fibre: clothKind, weave: null }) };
+}
+
+/** Whose make and of what cloth a tie is: ties that share one take up more or less cloth than expected together. */
+export const kinshipOf = ({ maker, fibre, weave }: Pick<Tie, 'maker' | 'fibre' | 'weave'>): Kinship => ({
+  maker: maker.trim().toLocaleLowerCase(),
+  cloth: `${fibre} ${weave ?? ''}`,
+});
 
 /** Puts a record away, or takes it out again. */
 export const putAwayInput = z.object({ version, away: z.boolean() });

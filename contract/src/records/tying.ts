@@ -59,17 +59,27 @@ export const tyingList = z.object({ tyings: z.array(tying) });
 /** Tyings of a wearer, or of a tie by whomever. */
 export const tyingQuery = z.union([z.object({ wearerId: recordId }), z.object({ tieId: recordId })]);
 
-/** What the measured tyings of a cloth's other ties showed: by how much their knots took more than the model says, in mm. */
-export const clothLearning = z.object({
-  ties: z.array(z.object({ tieId: recordId, name: z.string(), count: z.int(), shortOffMm: z.number(), longOffMm: z.number() })),
+/** What the measured tyings of other ties of a tie's maker or cloth showed: by how much their knots took more than their shape says, in mm. */
+export const kinLearning = z.object({
+  ties: z.array(
+    z.object({
+      ...{ tieId: recordId, name: z.string(), maker: z.string(), cloth: z.string() },
+      ...{ count: z.int(), shortOffMm: z.number(), longOffMm: z.number() },
+    }),
+  ),
 });
-export type ClothLearning = z.output<typeof clothLearning>;
+export type KinLearning = z.output<typeof kinLearning>;
 
 /** Takes a tying off the record, or puts it back: it was a slip. */
 export const tyingKept = z.object({ isKept: z.boolean() });
 
 /** Take-ups by one wearer's own hands, of the ties that they have tied and measured often enough. In mm. */
 export const wearerTakeUps = z.object({
-  ties: z.array(z.object({ tieId: recordId, count: z.int(), shortMm: z.number(), longMm: z.number() })),
+  ties: z.array(
+    z.object({
+      ...{ tieId: recordId, count: z.int(), shortMm: z.number(), longMm: z.number() },
+      ...{ wholeSdMm: z.number(), leadSdMm: z.number() },
+    }),
+  ),
 });
 export type WearerTakeUps = z.output<typeof wearerTakeUps>;

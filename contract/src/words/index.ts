@@ -1,13 +1,16 @@
 /** Words: names of what the trade distinguishes, the same on screen, on paper and in tables. */
+import type { Fitting, FittingResult } from '../records/fitting.ts';
 import {
   EASY_MM,
   formatLength,
+  NINETY_PERCENT,
   SMALL_MM,
   type BladeShape,
   type BoundId,
   type Cloth,
   type ClothLook,
   type CollarStyle,
+  type Cut,
   type Fibre,
   type Occasion,
   type Side,
@@ -76,6 +79,9 @@ export const WEAVE_WORDS: Readonly<Record<Weave, string>> = {
   velvet: 'velvet',
 };
 
+/** How the strip lies to the grain of its cloth. */
+export const CUT_WORDS: Readonly<Record<Cut, string>> = { straight: 'straight grain', bias: 'on the bias' };
+
 /** How a face looks, as far as dress custom asks. */
 export const LOOK_WORDS: Readonly<Record<ClothLook, string>> = {
   white: 'white',
@@ -115,6 +121,30 @@ export function hangWords(noseMm: number, between: readonly [number, number], le
   return between[0] === 0
     ? 'the nose hangs above the collar button'
     : `nose ${length(noseMm)} below the collar button, between buttons ${between[0]} and ${between[1]}`;
+}
+/** What the knot of a fitting was worked out from. */
+export function restsOnWords({ result: { takeUpOf }, tie: { hardware } }: Pick<Fitting, 'result' | 'tie'>): string {
+  switch (takeUpOf) {
+    case 'wearer':
+      return 'with the wearer’s own hands';
+    case 'tie':
+      return 'from what its tyings showed';
+    case 'model':
+      return hardware.kind === 'fixed' || hardware.marks === null
+        ? 'from the shape of its knot'
+        : 'from the shape of its knot and its maker’s marks';
+  }
+}
+
+/**
+ * How surely a bow comes out as wide as a fitting says, in a few words; empty where nobody worked it out.
+ * @example sureWords({ takeUpOf: 'model', sure: { spreadSdMm: 5.3, untiedSdMm: 5.3 } }, inches) // 'give or take ⅜ in by its measures alone'
+ */
+export function sureWords({ sure, takeUpOf }: Pick<FittingResult, 'sure' | 'takeUpOf'>, length: (lengthMm: number) => string): string {
+  if (sure === null) return '';
+  const [now, untied] = [length(NINETY_PERCENT * sure.spreadSdMm), length(NINETY_PERCENT * sure.untiedSdMm)];
+  if (takeUpOf === 'model') return `give or take ${now} by its measures alone`;
+  return now === untied ? `give or take ${now}` : `give or take ${now}; ${untied} before it was tied`;
 }
 export { GLOSSARY, type GlossaryEntry } from './glossary.ts';
 export * from './tyingWords.ts';

@@ -25,6 +25,7 @@ import {
   settingWords,
   sideWords,
   stepWords,
+  sureWords,
   type StepContext,
   type StepWords,
   FIBRE_WORDS,
@@ -72,6 +73,13 @@ describe('words of the trade', () => {
   it('say where the nose hangs, counting the collar button as the first', () => {
     expect(hangWords(74, [2, 3], length)).toBe('nose 7.4 cm below the collar button, between buttons 2 and 3');
     expect(hangWords(-3, [0, 1], length)).toBe('the nose hangs above the collar button');
+  });
+  it('say how surely a bow comes out so wide: before it was tied, and by how much surer it is since', () => {
+    const sure = { spreadSdMm: 2, untiedSdMm: 5 };
+    expect(sureWords({ sure: { ...sure, spreadSdMm: 5 }, takeUpOf: 'model' }, length)).toBe('give or take 0.8 cm by its measures alone');
+    expect(sureWords({ sure, takeUpOf: 'tie' }, length)).toBe('give or take 0.3 cm; 0.8 cm before it was tied');
+    expect(sureWords({ sure: { spreadSdMm: 5, untiedSdMm: 5 }, takeUpOf: 'wearer' }, length)).toBe('give or take 0.8 cm');
+    expect(sureWords({ sure: null, takeUpOf: 'model' }, length)).toBe('');
   });
   it('say which reading of a tape lies the wrong way round', () => {
     expect(explainTapeOrder({ kind: 'outOfOrder', reading: 'tipToNoseMm', mustExceed: 'tipToBellyMm', limitMm: 124.04 })).toBe(

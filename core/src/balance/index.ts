@@ -2,15 +2,7 @@
 export { easeKnotSide, drawFlatEnd, drawKnotSide, drawTailSide, materialMm, type BowState } from './bowState.ts';
 export { applyPulls, LONGEST_PULL_MM, planPulls, type Pull, type PullKind, type PullPlan } from './planPulls.ts';
 export { retieFor, type Retie } from './retie.ts';
-export {
-  learnTakeUp,
-  observeTakeUps,
-  priorTakeUps,
-  READING_SD_MM,
-  type LearnedTakeUp,
-  type TakeUpBelief,
-  type TakeUpBeliefs,
-} from './learnTakeUp.ts';
+export { deviationsOf, isSurprising, observeTakeUps, priorTakeUps, VARIANCES, type BeliefPart, type ShownTakeUps } from './learnTakeUp.ts';
 export { NINETY_PERCENT, predictSpread, type PredictedBows, type Prediction } from './predictSpread.ts';
 export { FINISHES, LOOP_LAYERS } from './wishes.ts';
 export {
@@ -29,15 +21,19 @@ export {
 } from './symmetry.ts';
 export {
   handsOf,
+  inAnybodysHands,
   learnTie,
   mostTelling,
+  nextTime,
   takeUpsForWearer,
-  WEARER_SD_MM,
   WEARER_TYINGS,
   withTakeUps,
+  type KnownHands,
   type LearnedTie,
   type TakeUpObservation,
 } from './learnTie.ts';
+export { howSure, type HowSure } from './howSure.ts';
+export { measureFirst, READINGS, type ReadingKind, type WhatWasRead, type WorthOfReading } from './measureFirst.ts';
 export { observationsOf, type MeasuredTying } from './observationsOf.ts';
-export { CLOTH_SHARE, CLOTH_TIES, priorOfCloth, tieOff, type TieOff } from './learnCloth.ts';
+export { KIN_SHARES, MOST_KIN, priorOfKin, tieOff, type Kinship, type MeasuredKin, type TieOff } from './learnKin.ts';
 export { doubtReadings, wholeReading, type ReadHalfWidths, type ReadingDoubt } from './doubtReadings.ts';

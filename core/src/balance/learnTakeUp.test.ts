@@ -1,41 +1,40 @@
-import { predictBows } from '../fit/index.ts';
-import fc from 'fast-check';
-import { learnTakeUp, observeTakeUps, priorTakeUps } from './index.ts';
+import { predictBows, prepareTie, SPREADS, takeUpGrounds } from '../fit/index.ts';
+import { UNTIED, workedTie } from '../testing/index.ts';
+import { deviationsOf, isSurprising, observeTakeUps, priorTakeUps, VARIANCES } from './index.ts';
 import { tight } from './testing.ts';
-import { between, workedTie } from '../testing/index.ts';
 
-describe('learnTakeUp', () => {
-  it('answers the worked case: front 60/60 shows a short take-up of 15.73, held then as 13.6 ± 2.4', () => {
-    const { shortMm } = observeTakeUps(tight(60, 60), tight(60, 60), 842.3, 412.75, 38.1);
-    expect(shortMm).toBeCloseTo(15.725, 6);
-    const learned = learnTakeUp(priorTakeUps(workedTie()).short, shortMm);
-    expect(learned.kind).toBe('learned');
-    expect(learned.belief.meanMm).toBeCloseTo(13.6, 1);
-    expect(learned.belief.sdMm).toBeCloseTo(2.4, 9);
+const TIE = prepareTie(UNTIED);
+
+describe('what is held before a tie was tied', () => {
+  it('is what the knot’s shape and the maker’s marks say, whatever its tyings taught', () => {
+    expect(priorTakeUps(TIE)).toEqual(takeUpGrounds(UNTIED).both);
+    expect(priorTakeUps(prepareTie({ ...UNTIED, takeUp: { shortMm: 12, longMm: 60 } }))).toEqual(priorTakeUps(TIE));
+  });
+});
+
+describe('a reading that surprises', () => {
+  it('is further off than 3.5 deviations of what somebody’s tying of this tie would show', () => {
+    const { whole, evenLead } = priorTakeUps(TIE);
+    const sdMm = Math.sqrt(whole.sdMm ** 2 + VARIANCES.person.whole + VARIANCES.reading.whole);
+    const at = (wholeMm: number) => ({ shortMm: (wholeMm - evenLead.meanMm) / 2, longMm: (wholeMm + evenLead.meanMm) / 2 });
+    expect(deviationsOf(priorTakeUps(TIE), at(whole.meanMm + 2 * sdMm))).toBeCloseTo(2, 9);
+    expect(isSurprising(priorTakeUps(TIE), at(whole.meanMm + 3.4 * sdMm))).toBe(false);
+    expect(isSurprising(priorTakeUps(TIE), at(whole.meanMm - 3.6 * sdMm))).toBe(true);
   });
 
-  it('is not moved silently by a mis-read, and takes it in once it was measured again', () => {
-    const { long } = priorTakeUps(workedTie());
-    expect(learnTakeUp(long, long.meanMm + 40)).toMatchObject({ kind: 'surprising', belief: long });
-    expect(learnTakeUp(long, long.meanMm + 40, true)).toMatchObject({ kind: 'learned' });
-    expect(learnTakeUp(long, long.meanMm + 20).kind).toBe('learned');
-  });
-
-  it('narrows with every observation, and comes as near as the readings allow', () => {
-    fc.assert(
-      fc.property(between(-8, 8), fc.array(between(-3, 3), { minLength: 12, maxLength: 12 }), (off, errors) => {
-        let belief = priorTakeUps(workedTie()).short;
-        const trueMm = belief.meanMm + off;
-        for (const error of errors) {
-          const next = learnTakeUp(belief, trueMm + error, true).belief;
-          expect(next.sdMm).toBeLessThan(belief.sdMm);
-          belief = next;
-        }
-        const mean = errors.reduce((sum, error) => sum + error, 0) / errors.length;
-        // twelve readings weigh 12/9 against the prior's 1/16
-        expect(belief.meanMm).toBeCloseTo(trueMm + (mean * (12 / 9) - off / 16) / (12 / 9 + 1 / 16), 6);
-      }),
+  it('shows in the lead too, where both ends together take what they should', () => {
+    const { whole, evenLead } = priorTakeUps(TIE);
+    const sdMm = Math.sqrt(evenLead.sdMm ** 2 + VARIANCES.person.evenLead + VARIANCES.reading.evenLead);
+    const leadMm = evenLead.meanMm + 4 * sdMm;
+    expect(deviationsOf(priorTakeUps(TIE), { shortMm: (whole.meanMm - leadMm) / 2, longMm: (whole.meanMm + leadMm) / 2 })).toBeCloseTo(
+      4,
+      9,
     );
+  });
+
+  it('is held against the lead’s own error, which no reading of the width has', () => {
+    expect(VARIANCES.reading.evenLead - VARIANCES.reading.whole).toBe(SPREADS.leadSetMm ** 2);
+    expect(VARIANCES.person.whole - VARIANCES.person.evenLead).toBe(SPREADS.pathMm ** 2);
   });
 });
 
@@ -51,5 +50,9 @@ describe('observeTakeUps', () => {
       const seen = observeTakeUps({ ...front, slackMm: 0 }, { ...back, slackMm: 0 }, setMm, pathMm, leadMm);
       expect([seen.shortMm, seen.longMm]).toEqual([expect.closeTo(9.75, 9), expect.closeTo(47.8, 9)]);
     }
+  });
+
+  it('counts what a bow shows: front 60/60 at 842.3 and a lead of 38.1 leaves 15.73 to the knot', () => {
+    expect(observeTakeUps(tight(60, 60), tight(60, 60), 842.3, 412.75, 38.1).shortMm).toBeCloseTo(15.725, 6);
   });
 });

@@ -1,61 +1,52 @@
-import type { PreparedTie } from '../fit/index.ts';
+import { beliefsOf, SPREADS, takeUpGrounds, type Normal, type PreparedTie, type TakeUpBeliefs } from '../fit/index.ts';
 import { materialMm, type BowState } from './bowState.ts';
 
-/** What is held of one end's take-up: a normal distribution. In mm. */
-export interface TakeUpBelief {
-  readonly meanMm: number;
-  readonly sdMm: number;
-}
-
-/** Of both ends. */
-export interface TakeUpBeliefs {
-  readonly short: TakeUpBelief;
-  readonly long: TakeUpBelief;
-}
-
-/** How far the starting values may be out, and how far a measured 2r + t (common practice, no source). In mm. */
-const SHORT_PRIOR_SD_MM = 4;
-const LONG_PRIOR_SD_MM = 6;
-export const READING_SD_MM = 3;
 /** An observation further than this many standard deviations from what was expected is a mis-set mark or a mis-read. */
 const SURPRISE = 3.5;
 
-/** What is held of a tie's take-ups before it was ever tied: the model's values, and how far those may be out. */
-export function priorTakeUps({ takeUp }: PreparedTie): TakeUpBeliefs {
-  return {
-    short: { meanMm: takeUp.shortMm, sdMm: SHORT_PRIOR_SD_MM },
-    long: { meanMm: takeUp.longMm, sdMm: LONG_PRIOR_SD_MM },
-  };
+/**
+ * Variances, in mm², of the whole take-up and of the even lead: what one tying's reading errs by (both bows with a tape, the lead as
+ * it was set), and what one wearer's tyings have in common beyond the tie (their hands at both ends; how the band lies on them).
+ */
+export const VARIANCES = {
+  reading: { whole: 2 * SPREADS.readingMm ** 2, evenLead: 2 * SPREADS.readingMm ** 2 + SPREADS.leadSetMm ** 2 },
+  person: { whole: 2 * SPREADS.handsMm ** 2 + SPREADS.pathMm ** 2, evenLead: 2 * SPREADS.handsMm ** 2 },
+} as const;
+
+/** What both parts of a belief are called. */
+export const PARTS = ['whole', 'evenLead'] as const;
+export type BeliefPart = (typeof PARTS)[number];
+
+/** What is held of a tie's take-ups before it was ever tied: by its knot's shape and its maker's marks, and how far those may be out. */
+export const priorTakeUps = ({ measured }: PreparedTie): TakeUpBeliefs => takeUpGrounds(measured).both;
+
+/** Take-ups that a tying showed, in mm. */
+export interface ShownTakeUps {
+  readonly shortMm: number;
+  readonly longMm: number;
 }
 
 /** Take-ups that a tightened, measured tying shows: k = E − (2r + t), E = (L − P ∓ d)/2. In mm. */
-export function observeTakeUps(
-  front: BowState,
-  back: BowState,
-  setMm: number,
-  neckPathMm: number,
-  leadMm: number,
-): { readonly shortMm: number; readonly longMm: number } {
+export function observeTakeUps(front: BowState, back: BowState, setMm: number, neckPathMm: number, leadMm: number): ShownTakeUps {
   return { shortMm: (setMm - neckPathMm - leadMm) / 2 - materialMm(front), longMm: (setMm - neckPathMm + leadMm) / 2 - materialMm(back) };
 }
 
-/** What is held after an observation, and whether it was taken in. */
-export type LearnedTakeUp =
-  | { readonly kind: 'learned'; readonly belief: TakeUpBelief }
-  /** Too far from what was expected to be believed unasked: by so many standard deviations. Nothing has moved. */
-  | { readonly kind: 'surprising'; readonly belief: TakeUpBelief; readonly deviations: number };
+/** The whole take-up that was shown, or the lead that would have been even. */
+export const partOf = ({ shortMm, longMm }: ShownTakeUps, part: BeliefPart): number =>
+  part === 'whole' ? longMm + shortMm : longMm - shortMm;
 
-/**
- * Combines what was held with one observation: the posterior of a normal prior and a normal reading error. One that is
- * too far off moves nothing silently; `isConfirmed` takes it in all the same, after somebody has measured again.
- */
-export function learnTakeUp(belief: TakeUpBelief, observedMm: number, isConfirmed = false): LearnedTakeUp {
-  const [prior, reading] = [belief.sdMm ** 2, READING_SD_MM ** 2];
-  const deviations = Math.abs(observedMm - belief.meanMm) / Math.sqrt(prior + reading);
-  if (deviations > SURPRISE && !isConfirmed) return { kind: 'surprising', belief, deviations };
-  const weight = prior / (prior + reading);
-  return {
-    kind: 'learned',
-    belief: { meanMm: belief.meanMm + weight * (observedMm - belief.meanMm), sdMm: Math.sqrt((prior * reading) / (prior + reading)) },
-  };
+/** Both parts of a belief by one rule. */
+export const byParts = (of: (part: BeliefPart) => Normal): TakeUpBeliefs => beliefsOf(of('whole'), of('evenLead'));
+
+/** How far take-ups that somebody's tying showed are from what is held of the tie, in standard deviations of what such a tying would show. */
+export function deviationsOf(beliefs: TakeUpBeliefs, shown: ShownTakeUps): number {
+  return Math.max(
+    ...PARTS.map((part) => {
+      const { meanMm, sdMm } = beliefs[part];
+      return Math.abs(partOf(shown, part) - meanMm) / Math.sqrt(sdMm ** 2 + VARIANCES.person[part] + VARIANCES.reading[part]);
+    }),
+  );
 }
+
+/** Whether take-ups are too far from what is held to be believed unasked: a band off its mark or a slip of the tape is likelier. */
+export const isSurprising = (beliefs: TakeUpBeliefs, shown: ShownTakeUps): boolean => deviationsOf(beliefs, shown) > SURPRISE;

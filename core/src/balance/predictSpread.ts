@@ -1,11 +1,7 @@
-import type { PreparedTie } from '../fit/index.ts';
-import type { TakeUpBelief, TakeUpBeliefs } from './learnTakeUp.ts';
+import type { Normal, PreparedTie, TakeUpBelief, TakeUpBeliefs } from '../fit/index.ts';
 
-/** A prediction and how sure it is: a normal distribution. In mm. */
-export interface Prediction {
-  readonly meanMm: number;
-  readonly sdMm: number;
-}
+/** A prediction and how sure it is. */
+export type Prediction = Normal;
 
 /** What a set and a lead will give, by what is held of the take-ups. */
 export interface PredictedBows {
@@ -19,8 +15,8 @@ export interface PredictedBows {
 export const NINETY_PERCENT = 1.6449;
 
 /**
- * Spreads with their uncertainty: s = 2(E − k − o)/3 + o, so a millimetre of take-up is two thirds of a millimetre of bow.
- * The two take-ups are held to err independently.
+ * Spreads with their uncertainty: s = 2(E − k − o)/3 + o, so a millimetre of take-up is two thirds of a millimetre of bow, and a
+ * millimetre of the even lead two thirds of a millimetre between front and back.
  */
 export function predictSpread(tie: PreparedTie, beliefs: TakeUpBeliefs, setMm: number, neckPathMm: number, leadMm: number): PredictedBows {
   const overhangMm = tie.measured.overhangMm;
@@ -33,6 +29,6 @@ export function predictSpread(tie: PreparedTie, beliefs: TakeUpBeliefs, setMm: n
   return {
     frontSpread,
     backSpread,
-    difference: { meanMm: frontSpread.meanMm - backSpread.meanMm, sdMm: Math.hypot(frontSpread.sdMm, backSpread.sdMm) },
+    difference: { meanMm: frontSpread.meanMm - backSpread.meanMm, sdMm: (2 * beliefs.evenLead.sdMm) / 3 },
   };
 }

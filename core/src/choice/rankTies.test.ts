@@ -38,7 +38,7 @@ const anyWorn: fc.Arbitrary<WornCollar> = fc
 function orderByBruteForce(drawer: readonly Candidate[], worn: WornCollar, taste: Taste): string[] {
   const wearable = drawer.flatMap((tie, place) => {
     const leadMm = evenLeadMm(tie.prepared);
-    const usable = usableSettings(tie.prepared, neckPathMm(worn.collar, worn.easeMm), leadMm);
+    const usable = usableSettings(tie.prepared, neckPathMm(worn.collar, worn.easeMm, tie.prepared.measured.cloth), leadMm);
     if (usable.kind === 'none') return [];
     const wanted = schoolSet('true', tie.prepared, worn.collar, worn.easeMm).rounded.nearest.step;
     const step = wanted < usable.shortest.step ? usable.shortest.step : wanted > usable.longest.step ? usable.longest.step : wanted;

@@ -97,13 +97,12 @@ export function rankTies(
   { school, smallMm, longEnd }: RankingHabits,
   taste: Taste = NO_TASTE,
 ): readonly RankedTie[] {
-  const pathMm = neckPathMm(worn.collar, worn.easeMm);
   const ranked: { readonly tie: RankedTie; readonly rank: Rank }[] = [];
   const unwearable: RankedTie[] = [];
   for (const candidate of candidates) {
     const { id, prepared } = candidate;
     const leadMm = evenLeadMm(prepared);
-    const usable = usableSettings(prepared, pathMm, leadMm);
+    const usable = usableSettings(prepared, neckPathMm(worn.collar, worn.easeMm, prepared.measured.cloth), leadMm);
     if (usable.kind === 'none') {
       unwearable.push({ kind: 'unwearable', id, why: usable });
       continue;

@@ -1,14 +1,14 @@
 /** Ties, a wearer and a house that tests of the choice start from. */
 import type { Candidate, RankingHabits, TieDress } from './index.ts';
-import { DEFAULT_EASE_MM, SMALL_MM, type WornCollar } from '../fit/index.ts';
-import { workedTie } from '../testing/index.ts';
+import { SMALL_MM, type WornCollar } from '../fit/index.ts';
+import { WORKED_EASE_MM, workedTie } from '../testing/index.ts';
 
 export const WORN: WornCollar = {
   collar: { system: 'in', label: 16 },
-  easeMm: DEFAULT_EASE_MM,
+  easeMm: WORKED_EASE_MM,
   style: 'turndown',
   collarPointsMm: null,
-  neckBreadthMm: null,
+  neckBreadthMm: 129.4,
   faceWidthMm: null,
 };
 

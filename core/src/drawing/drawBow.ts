@@ -1,4 +1,4 @@
-import { oppositeSide, type Bow, type Fit, type PreparedTie, type Side } from '../fit/index.ts';
+import { oppositeSide, seenKnotHeightMm, type Bow, type Fit, type PreparedTie, type Side } from '../fit/index.ts';
 import { widthAt } from '../strip/index.ts';
 import { pathThrough, round, type DrawingPoint } from './path.ts';
 
@@ -34,10 +34,11 @@ const FOLD_CORNER_MM = 4;
 
 /**
  * Draws the tied bow from the widths that lie in it: the seen layer of a loop at x is the strip at v_c − x, the hidden
- * layer at v_f − (r − x), the flat end at v_c + x; near the knot all are gathered to its height.
+ * layer at v_f − (r − x), the flat end at v_c + x; near the knot all are gathered to the waist's, which the wrap stands over.
  */
 export function drawTied(tie: PreparedTie, fit: Fit): TiedDrawing {
-  const heightMm = tie.takeUp.knotHeightMm;
+  const { blade, cloth } = tie.measured;
+  const heightMm = seenKnotHeightMm({ ...cloth, waistWidthMm: blade.waistWidthMm });
   const widthMm = Math.min(fit.knotFaceMm, 2 * heightMm);
   return {
     back: drawBow(tie, fit.back, oppositeSide(fit.frontLoopSide)),
@@ -116,7 +117,7 @@ function drawPleats(half: (x: number) => number, extentMm: number, knotMm: numbe
 
 /** The knot's face: a little narrower at the middle than where it rolls over. */
 function drawKnot(widthMm: number, heightMm: number): string {
-  const [w, h] = [widthMm / 2, heightMm / 2 + 1];
+  const [w, h] = [widthMm / 2, heightMm / 2];
   const c = (n: number): string => String(round(n));
   return (
     `M${c(-w * 0.94)} ${c(-h)}Q0 ${c(-h * 1.14)} ${c(w * 0.94)} ${c(-h)}` +

@@ -5,7 +5,7 @@ import type { PreparedTie } from './prepareTie.ts';
 import { oppositeSide, type Side } from './side.ts';
 
 /** Written into every fitting that is kept, so that an old answer can be told from a new one. */
-export const MODEL_VERSION = 'strip-1';
+export const MODEL_VERSION = 'strip-2';
 
 /** What a fit is asked for. Lengths in mm. */
 export interface FitRequest {
@@ -89,12 +89,12 @@ function gradeOf(bounds: readonly Bound[]): Grade {
   return grade;
 }
 
-/** Width of the long end where it comes down over the front: the middle of the wrap, which begins half a knot above the crossing. */
-function faceWidthMm(tie: PreparedTie, bows: BowPair): number {
-  const { knotHeightMm, longMm } = tie.takeUp;
-  const overTheTopMm = (longMm - 2 * knotHeightMm) / 2;
-  return widthAt(tie.profile, bows.back.crossingAtMm + knotHeightMm + overTheTopMm);
-}
+/** The long end comes down over the front this far along its way through the knot: as it does in the reference's knots. */
+const FACE_AT_RATIO = 0.7;
+
+/** Width of the long end where it comes down over the front. */
+const faceWidthMm = ({ profile, takeUp }: PreparedTie, { back }: BowPair): number =>
+  widthAt(profile, back.crossingAtMm + FACE_AT_RATIO * takeUp.longMm);
 
 function must(bound: Bound | undefined): Bound {
   if (bound === undefined) throw new Error('a fit has bounds both ways');

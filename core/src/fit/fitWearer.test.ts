@@ -1,19 +1,20 @@
-import { DEFAULT_EASE_MM, estimateNeckBreadthMm, fitWearer, prepareTie, resolveLimits, TYPICAL_COLLARS } from './index.ts';
+import { fitWearer, prepareTie, resolveLimits, TYPICAL_COLLARS } from './index.ts';
 import { COLLAR_16 } from './testing.ts';
-import { WORKED_TIE, workedTie } from '../testing/index.ts';
+import { WORKED_TIE, WORKED_EASE_MM, workedTie } from '../testing/index.ts';
 
 describe('fitWearer', () => {
   const worn = {
     collar: COLLAR_16,
-    easeMm: DEFAULT_EASE_MM,
+    easeMm: WORKED_EASE_MM,
     style: 'turndown',
     collarPointsMm: null,
     neckBreadthMm: null,
     faceWidthMm: null,
   } as const;
 
-  it('estimates the neck as round where it was not measured, and says so', () => {
-    expect(estimateNeckBreadthMm(COLLAR_16)).toBeCloseTo(129.36, 2);
+  it('estimates the neck from its girth where its breadth was not measured, and says so', () => {
+    expect(resolveLimits(worn).neckBreadthMm).toBeCloseTo(125.32, 2);
+    expect(resolveLimits({ ...worn, bareNeckMm: 380 }).neckBreadthMm).toBeCloseTo(380 / Math.PI, 9);
     expect(resolveLimits(worn)).toMatchObject({ neckEstimated: true, pointsEstimated: true, collarPointsMm: 130, faceWidthMm: null });
     expect(resolveLimits({ ...worn, neckBreadthMm: 120 })).toMatchObject({ neckBreadthMm: 120, neckEstimated: false });
   });

@@ -4,7 +4,7 @@ import { TYPICAL_COLLARS, type CollarStyle } from './collarStyles.ts';
 import type { WidthLimits } from './findBounds.ts';
 import { fitTie, type Fit } from './fitTie.ts';
 import type { Side } from './side.ts';
-import { estimateNeckBreadthMm, neckPathMm } from './neck.ts';
+import { estimateNeckBreadth, neckPathMm } from './neck.ts';
 import type { PreparedTie } from './prepareTie.ts';
 
 /** What is known of a wearer and the shirt at a fitting. Lengths in mm; null where not measured. */
@@ -15,6 +15,8 @@ export interface WornCollar {
   readonly collarPointsMm: number | null;
   readonly neckBreadthMm: number | null;
   readonly faceWidthMm: number | null;
+  /** The bare neck's girth, where it is known: its breadth follows from it better than from the collar. */
+  readonly bareNeckMm?: number | null;
 }
 
 /** The widths a bow is held against, and which of them are estimates. */
@@ -23,18 +25,22 @@ export interface ResolvedLimits extends WidthLimits {
   /** Distance between the outer points as drawn; also the limit, except behind wings, which a bow covers. */
   readonly pointsMm: number;
   readonly neckEstimated: boolean;
+  /** How far an estimated breadth may be out: a standard deviation; 0 where it was measured. */
+  readonly neckSdMm: number;
   readonly pointsEstimated: boolean;
 }
 
 /**
- * Fills in what was not measured: neck breadth as C/π, collar points as typical of the style. Wings lie behind the bow,
+ * Fills in what was not measured: neck breadth from its girth, collar points as typical of the style. Wings lie behind the bow,
  * so their points limit it only where they were measured.
  */
 export function resolveLimits(worn: WornCollar): ResolvedLimits {
   const typicalMm = TYPICAL_COLLARS[worn.style].pointsMm;
+  const neck = estimateNeckBreadth(worn.collar, worn.bareNeckMm ?? null);
   return {
-    neckBreadthMm: worn.neckBreadthMm ?? estimateNeckBreadthMm(worn.collar),
+    neckBreadthMm: worn.neckBreadthMm ?? neck.meanMm,
     neckEstimated: worn.neckBreadthMm === null,
+    neckSdMm: worn.neckBreadthMm === null ? neck.sdMm : 0,
     pointsMm: worn.collarPointsMm ?? typicalMm,
     pointsEstimated: worn.collarPointsMm === null,
     collarPointsMm: worn.collarPointsMm ?? (worn.style === 'wing' ? null : typicalMm),
@@ -53,6 +59,6 @@ export interface WearerFit {
 export function fitWearer(tie: PreparedTie, worn: WornCollar, step: number, leadMm: number, longEnd: Side): WearerFit {
   const setting = settingAt(tie.measured.hardware, step);
   const limits = resolveLimits(worn);
-  const pathMm = neckPathMm(worn.collar, worn.easeMm);
+  const pathMm = neckPathMm(worn.collar, worn.easeMm, tie.measured.cloth);
   return { setting, limits, fit: fitTie({ tie, neckPathMm: pathMm, setMm: setting.lengthMm, leadMm, longEnd, limits }) };
 }

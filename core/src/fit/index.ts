@@ -1,11 +1,26 @@
 /** Fit: what a set and a lead give on a neck, what sets are usable, and what each school would do. */
-export { knotTakeUp, WRAPPED_LAYERS, type KnotTakeUp } from './takeUp.ts';
+export { FOLD_RADII, foldTakesMm, seenKnotHeightMm, TAKE_UP_TERMS, tightTakeUp, type KnotCloth, type KnotTakeUp } from './takeUp.ts';
 export { CROSSING_WIDTH_RATIO, FOLD_LOSS_RATIO, prepareTie, type FoldZone, type PreparedTie } from './prepareTie.ts';
 export { predictBows, spreadOf, type Bow, type BowName, type BowPair } from './bow.ts';
 export { evenLeadMm, naturalSetMm, setForSpreadMm } from './solve.ts';
-export { DEFAULT_EASE_MM, estimateNeckBreadthMm, neckPathMm } from './neck.ts';
+export { COLLAR_STAND, DEFAULT_EASE_MM, estimateNeckBreadth, NECK_RATIO, neckPathMm, type EstimatedLength } from './neck.ts';
+export {
+  beliefsOf,
+  byMark,
+  combine,
+  CONTRADICTS,
+  HABITUAL_LEAD_MM,
+  heldTakeUps,
+  SPREADS,
+  takeUpGrounds,
+  type Normal,
+  type TakeUpBelief,
+  type TakeUpBeliefs,
+  type TakeUpGrounds,
+} from './takeUpBelief.ts';
 export { bindingBound, BOUND_IDS, BOUND_WAYS, findBounds, type Bound, type BoundId, type WidthLimits } from './findBounds.ts';
 export { fitTie, GRADES, KNOT_FACE_RATIO, MODEL_VERSION, ON_THE_BOUND_MM, type Fit, type FitRequest, type Grade } from './fitTie.ts';
+export { STRIP_1, takeUpsOfStrip1 } from './formerTakeUp.ts';
 export { oppositeSide, SIDES, type Side } from './side.ts';
 export { EASY_MM, schoolSet, SCHOOLS, SMALL_MM, type School, type SchoolSet } from './schools.ts';
 export { fitWearer, resolveLimits, type ResolvedLimits, type WearerFit, type WornCollar } from './fitWearer.ts';

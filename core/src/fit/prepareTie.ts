@@ -1,5 +1,6 @@
 import { naturalSpreadMm, waistPositionMm, widthAt, widthProfile, type Tie, type WidthProfile } from '../strip/index.ts';
-import { knotTakeUp, type KnotTakeUp } from './takeUp.ts';
+import type { KnotTakeUp } from './takeUp.ts';
+import { heldTakeUps, type TakeUpBeliefs } from './takeUpBelief.ts';
 
 /** Crossing is clean up to 1.3 band widths and possible up to 1.6 (common practice, no source). */
 export const CROSSING_WIDTH_RATIO = { clean: 1.3, possible: 1.6 } as const;
@@ -17,6 +18,8 @@ export interface PreparedTie {
   readonly measured: Tie;
   readonly profile: WidthProfile;
   readonly takeUp: KnotTakeUp;
+  /** What is held of its take-ups, and how surely. */
+  readonly beliefs: TakeUpBeliefs;
   readonly naturalSpreadMm: number;
   readonly waistMm: number;
   /** Furthest positions where the ends may cross, cleanly and at all. */
@@ -30,6 +33,7 @@ export interface PreparedTie {
 export function prepareTie(tie: Tie): PreparedTie {
   const { blade } = tie;
   const profile = widthProfile(blade);
+  const beliefs = heldTakeUps(tie);
   const crossingAt = (ratio: number): number => lastWhere(profile, (w) => w <= ratio * blade.bandWidthMm, 0, blade.noseToBellyMm);
   const foldZone = (loss: number): FoldZone => {
     const isTall = (w: number): boolean => w >= (1 - loss) * blade.bellyWidthMm;
@@ -41,7 +45,12 @@ export function prepareTie(tie: Tie): PreparedTie {
   return {
     measured: tie,
     profile,
-    takeUp: knotTakeUp(tie),
+    takeUp: {
+      knotHeightMm: tie.cloth.gatherRatio * blade.waistWidthMm,
+      shortMm: beliefs.short.meanMm,
+      longMm: beliefs.long.meanMm,
+    },
+    beliefs,
     naturalSpreadMm: naturalSpreadMm(blade),
     waistMm: waistPositionMm(blade),
     crossingMm: { clean: crossingAt(CROSSING_WIDTH_RATIO.clean), possible: crossingAt(CROSSING_WIDTH_RATIO.possible) },

@@ -1,17 +1,17 @@
-import { DEFAULT_EASE_MM, prepareTie, SCHOOLS, schoolSet } from './index.ts';
+import { prepareTie, SCHOOLS, schoolSet } from './index.ts';
 import { COLLAR_16 } from './testing.ts';
-import { HALF_SIZE_SLOTS, WORKED_TIE, workedTie } from '../testing/index.ts';
+import { HALF_SIZE_SLOTS, WORKED_TIE, WORKED_EASE_MM, workedTie } from '../testing/index.ts';
 
 describe('schools', () => {
   const tie = workedTie();
   const set = (school: 'true' | 'easy' | 'small' | 'late', prepared = tie, collar = COLLAR_16) =>
-    schoolSet(school, prepared, collar, DEFAULT_EASE_MM);
+    schoolSet(school, prepared, collar, WORKED_EASE_MM);
 
   it('sets a numbered band by its marks: true at the collar size, easy a quarter inch over, small under (common practice, no source)', () => {
     expect(set('true').wantedMm).toBeCloseTo(842.3, 9);
     expect(set('easy').wantedMm).toBeCloseTo(842.3 + 6.35, 9);
     expect(set('small').wantedMm).toBeCloseTo(842.3 - 19.05, 9);
-    expect(schoolSet('small', tie, COLLAR_16, DEFAULT_EASE_MM, 38.1).wantedMm).toBeCloseTo(842.3 - 38.1, 9);
+    expect(schoolSet('small', tie, COLLAR_16, WORKED_EASE_MM, 38.1).wantedMm).toBeCloseTo(842.3 - 38.1, 9);
     expect(set('easy').mark?.collar.label).toBeCloseTo(16.25, 9);
   });
 

@@ -42,7 +42,8 @@ export function schoolSet(school: School, tie: PreparedTie, collar: CollarSize, 
   const marks = hardware.kind === 'fixed' ? null : hardware.marks;
   const translated = marks === null ? null : translateCollar(collar, marks.system);
   const offsetMm = OVER_COLLAR_MM[school](smallMm);
-  const trueMm = (translated && lengthAtMark(hardware, translated.collar)) ?? naturalSetMm(tie, neckPathMm(collar, easeMm));
+  const trueMm =
+    (translated && lengthAtMark(hardware, translated.collar)) ?? naturalSetMm(tie, neckPathMm(collar, easeMm, tie.measured.cloth));
   const wantedMm = trueMm + offsetMm;
   const rounded = roundToSetting(hardware, wantedMm);
   return {

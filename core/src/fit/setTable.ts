@@ -31,7 +31,7 @@ export const TABLE_COLLARS: readonly CollarSize[] = Array.from({ length: (LAST_I
  * how much the band falls short or long of it.
  */
 export function setTableLine(tie: PreparedTie, collar: CollarSize, easeMm: number): SetTableLine {
-  const rounded = roundToSetting(tie.measured.hardware, naturalSetMm(tie, neckPathMm(collar, easeMm)));
+  const rounded = roundToSetting(tie.measured.hardware, naturalSetMm(tie, neckPathMm(collar, easeMm, tie.measured.cloth)));
   const leadMm = evenLeadMm(tie);
   const worn = { collar, easeMm, style: 'turndown' as const, collarPointsMm: null, neckBreadthMm: null, faceWidthMm: null };
   return { collar, rounded, leadMm, fit: fitWearer(tie, worn, rounded.nearest.step, leadMm, 'left').fit };

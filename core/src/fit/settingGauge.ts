@@ -39,7 +39,7 @@ export function settingGauge(tie: PreparedTie, system: CollarSystem, easeMm: num
   const marks: GaugeMark[] = [];
   for (let label = first; label <= last; label += step) {
     const collar: CollarSize = { system, label };
-    const halfBandMm = half(naturalSetMm(tie, neckPathMm(collar, easeMm)));
+    const halfBandMm = half(naturalSetMm(tie, neckPathMm(collar, easeMm, tie.measured.cloth)));
     if (halfBandMm >= fromMm - reachMm && halfBandMm <= toMm + reachMm) marks.push({ collar, halfBandMm });
   }
   return { marks, fromMm, toMm, stepMm: stepMm(hardware) / 2 };

@@ -1,11 +1,11 @@
 import { possibleSetsMm } from './findBounds.ts';
-import { DEFAULT_EASE_MM, findBounds, fitTie, neckPathMm, prepareTie, usableSettings } from './index.ts';
+import { findBounds, fitTie, neckPathMm, prepareTie, usableSettings } from './index.ts';
 import { NO_LIMITS } from './testing.ts';
 import { settingAt } from '../strip/index.ts';
-import { HALF_SIZE_SLOTS, WORKED_TIE, workedTie } from '../testing/index.ts';
+import { HALF_SIZE_SLOTS, WORKED_TIE, WORKED_EASE_MM, workedTie } from '../testing/index.ts';
 
 describe('usableSettings', () => {
-  const path = (inches: number): number => neckPathMm({ system: 'in', label: inches }, DEFAULT_EASE_MM);
+  const path = (inches: number): number => neckPathMm({ system: 'in', label: inches }, WORKED_EASE_MM, WORKED_TIE.cloth);
   const lead = 38.05;
 
   it('finds the settings that can be worn', () => {

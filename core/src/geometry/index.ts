@@ -3,3 +3,4 @@ export { add, blend, cross, distance, dot, ORIGIN, scale, subtract, turnedAboutZ
 export { bisect } from './bisect.ts';
 export { catmullRom } from './catmullRom.ts';
 export { evaluateCubic, monotoneCubic, type MonotoneCubic } from './monotoneCubic.ts';
+export { solveLinear } from './solveLinear.ts';

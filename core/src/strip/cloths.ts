@@ -4,6 +4,8 @@ export interface ClothBehaviour {
   readonly thicknessMm: number;
   /** Gathered width over flat width in the knot: firm 0.55, medium 0.65, soft 0.75. */
   readonly gatherRatio: number;
+  /** Part by which the strip stretches round the neck; nothing, or not given, on the straight grain. */
+  readonly stretchRatio?: number;
 }
 
 /** How a face of the cloth looks, as far as dress custom asks. */
@@ -44,6 +46,16 @@ const WEAVE_BEHAVIOUR: Readonly<Partial<Record<Weave, ClothBehaviour>>> = {
 export function clothBehaviour({ fibre, weave }: Cloth): ClothBehaviour {
   return (weave !== null && WEAVE_BEHAVIOUR[weave]) || FIBRE_BEHAVIOUR[fibre];
 }
+
+/** Part by which a strip cut on the bias stretches round the neck: one to two parts in a hundred (common practice, no source). */
+const BIAS_STRETCH_RATIO: Readonly<Record<Fibre, number>> = { silk: 0.015, cotton: 0.012, linen: 0.01, wool: 0.02, polyester: 0.01 };
+
+/** How the strip lies to the grain of its cloth. */
+export const CUTS = ['straight', 'bias'] as const;
+export type Cut = (typeof CUTS)[number];
+
+/** Part by which a strip of a cloth stretches round the neck, by how it is cut. */
+export const stretchOf = ({ fibre }: Cloth, cut: Cut): number => (cut === 'bias' ? BIAS_STRETCH_RATIO[fibre] : 0);
 
 /** How a cloth is to tie: slippery cloth is hardest to hold, cloth with body the easiest (common practice, no source). */
 export function handlingOf({ fibre, weave }: Cloth): 'holds' | 'slips' | 'thick' | 'usual' {

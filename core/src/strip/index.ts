@@ -39,6 +39,9 @@ export { readSetting, type SettingReading } from './readSetting.ts';
 export {
   CLOTH_LOOKS,
   clothBehaviour,
+  CUTS,
+  stretchOf,
+  type Cut,
   FIBRES,
   handlingOf,
   WEAVES,

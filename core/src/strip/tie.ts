@@ -17,4 +17,7 @@ export interface Tie {
 export interface LearnedTakeUps {
   readonly shortMm: number;
   readonly longMm: number;
+  /** How surely both together, and their difference, were known then: standard deviations. */
+  readonly wholeSdMm?: number | undefined;
+  readonly leadSdMm?: number | undefined;
 }

@@ -2,9 +2,9 @@
 import fc from 'fast-check';
 import { prepareTie, type PreparedTie } from '../fit/index.ts';
 import type { BladeMeasures } from '../strip/index.ts';
-import { HALF_SIZE_SLOTS, WORKED_TIE } from './workedTie.ts';
+import { HALF_SIZE_SLOTS, UNTIED, WORKED_EASE_MM, WORKED_TIE } from './workedTie.ts';
 
-export { HALF_SIZE_SLOTS, WORKED_TIE };
+export { HALF_SIZE_SLOTS, UNTIED, WORKED_EASE_MM, WORKED_TIE };
 
 /** Rounding of binary arithmetic on lengths of a metre, in mm. */
 export const ROUNDING_MM = 1e-9;

@@ -9,7 +9,7 @@ export interface TyingMeasures {
   readonly collarRadiusMm: number;
   /** Circle that the band lies on once the knot is pulled up. */
   readonly bandRadiusMm: number;
-  /** Cloth on cloth in the knot, from middle to middle: a knot presses it to nine tenths (assumed, no source). */
+  /** Gathered cloth on gathered cloth in the knot, from middle to middle: a knot presses it to nine tenths (assumed, no source). */
   readonly layerMm: number;
   readonly knotHeightMm: number;
   readonly front: WingHalves;
@@ -31,7 +31,7 @@ export function tyingMeasures(tie: PreparedTie, fit: Fit, collarGirthMm: number)
     collarRadiusMm: collarGirthMm / (2 * Math.PI),
     // a band set smaller than the collar cannot lie inside it
     bandRadiusMm: Math.max(fit.neckPathMm, collarGirthMm + 2) / (2 * Math.PI),
-    layerMm: Math.max(0.9, 0.9 * tie.measured.cloth.thicknessMm),
+    layerMm: Math.max(0.9, (0.9 * tie.measured.cloth.thicknessMm) / tie.measured.cloth.gatherRatio),
     knotHeightMm: tie.takeUp.knotHeightMm,
     front: { loopMm: fit.front.loopMm, flatEndMm: fit.front.flatEndMm },
     back: { loopMm: fit.back.loopMm, flatEndMm: fit.back.flatEndMm },

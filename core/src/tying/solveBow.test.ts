@@ -1,4 +1,4 @@
-import { WORKED_TIE } from '../testing/index.ts';
+import { UNTIED as WORKED_TIE } from '../testing/index.ts';
 import { atFolds, choreograph, soundFolds } from './index.ts';
 import { DOZEN, finishedPose, MAIN, MEASURES, print, TOLERANCE } from './testing.ts';
 

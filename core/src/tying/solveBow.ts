@@ -5,8 +5,8 @@ import { countBefore, inOrder, type Parts } from './poses/controls.ts';
 import type { TyingMeasures } from './measures.ts';
 import { runToControl } from './strand.ts';
 
-/** Turns in the knot are sought between these; outside them the cloth would lie in itself or stand off the knot. */
-const TURN_LIMITS = [0.08, 3] as const;
+/** Turns in the knot are sought between these: below 1 the cloth would lie in itself, far above it stand off the knot. */
+const TURN_LIMITS = [1, 3] as const;
 
 /** A tightened bow whose turns in the knot take just the cloth that the fit leaves for them. */
 export interface SolvedBow {

@@ -1,7 +1,7 @@
 /** Ties on necks, and what tests of poses share. */
 import { evenLeadMm, fitTie, naturalSetMm, prepareTie, type PreparedTie } from '../fit/index.ts';
 import type { Tie } from '../strip/index.ts';
-import { WORKED_TIE } from '../testing/workedTie.ts';
+import { UNTIED as WORKED_TIE } from '../testing/workedTie.ts';
 import {
   choreograph,
   keyMoments,

@@ -64,6 +64,8 @@ export interface TyingRow {
   setMm: number | null;
   leadMm: number | null;
   neckPathMm: number | null;
+  /** The model that the neck path was worked out by. */
+  pathModel: string;
   isConfirmed: boolean | number;
   note: string;
   tiedAt: Date;
@@ -97,6 +99,7 @@ export interface TieRow {
   shape: string;
   fibre: string;
   weave: string | null;
+  maker: string;
   measures: unknown;
   inStock: number;
   note: string;
@@ -181,7 +184,15 @@ export function defineModels(sequelize: Sequelize): Models {
     ties: sequelize.define(
       'tie',
       {
-        ...{ id: key(), name: text(), shape: text(), fibre: text(), weave: optional(DataTypes.STRING), measures: document() },
+        ...{
+          id: key(),
+          name: text(),
+          shape: text(),
+          fibre: text(),
+          weave: optional(DataTypes.STRING),
+          maker: text(),
+          measures: document(),
+        },
         ...{ inStock: whole(), note: text(), ...changing(), awayAt: optional(DataTypes.DATE(3)) },
       },
       { tableName: 'ties' },
@@ -243,6 +254,7 @@ export function defineModels(sequelize: Sequelize): Models {
         setMm: optional(DataTypes.DOUBLE),
         leadMm: optional(DataTypes.DOUBLE),
         neckPathMm: optional(DataTypes.DOUBLE),
+        pathModel: text(),
         isConfirmed: required(DataTypes.BOOLEAN),
         note: text(),
         tiedAt: time(),

@@ -176,8 +176,9 @@ async function tieCottons(database: Database, wearers: readonly Wearer[], ties: 
   for (const [i, [wearerName, tieName, shortOffMm, longOffMm]] of tied.entries()) {
     const tie = find(ties, tieName);
     const prepared = prepareTie(tie);
-    const [path, leadMm] = [neckPathMm({ system: 'in', label: 15.5 }, DEFAULT_EASE_MM), evenLeadMm(prepared)];
+    const [path, leadMm] = [neckPathMm({ system: 'in', label: 15.5 }, DEFAULT_EASE_MM, tie.cloth), evenLeadMm(prepared)];
     const setMm = naturalSetMm(prepared, path);
+    // as measured bows have it: what the knot takes more, the bow lacks
     const third = (offMm: number): number => Math.round(((setMm - path - leadMm) / 2 - prepared.takeUp.shortMm - offMm) / 3);
     const [front, back] = [third(shortOffMm), third(longOffMm)];
     const halves = { frontLoopMm: front, frontFlatEndMm: front, backLoopMm: back, backFlatEndMm: back };
@@ -193,12 +194,12 @@ async function tieSome(
   database: Database,
   { id: wearerId }: Wearer,
   { id: tieId }: Tie,
-  { result, leadMm, collar, easeMm }: Fitting,
+  { result, leadMm, collar, easeMm, tie }: Fitting,
 ): Promise<void> {
   const tyings = tyingService(database);
   const minutes = (count: number): number => count * 60_000;
   const timed = { way: 'main', steps: [] } as const;
-  const tiedWith = { setMm: result.setMm, leadMm, neckPathMm: neckPathMm(collar, easeMm) };
+  const tiedWith = { setMm: result.setMm, leadMm, neckPathMm: neckPathMm(collar, easeMm, tie.cloth) };
   const tries: readonly Partial<TyingInput>[] = [
     { ...timed, outcome: 'gaveUp', durationMs: minutes(9.4), steps: [{ step: 'passage', ms: minutes(6.2) }], note: 'Found no passage.' },
     { ...timed, outcome: 'fault', fault: 'loopsOnOneSide', durationMs: minutes(7.1), steps: [{ step: 'backBow', ms: minutes(3.5) }] },

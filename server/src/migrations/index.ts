@@ -6,6 +6,7 @@ import { keepMeasuresAndRevisions } from './2026-11-24-23-40-keep-measures-and-r
 import { createImports } from './2026-11-28-16-00-create-imports.ts';
 import { findMiddlesOfNames } from './2026-11-28-19-10-find-middles-of-names.ts';
 import { tellFibreFromWeave } from './2026-11-28-19-00-tell-fibre-from-weave.ts';
+import { countTheCollarsStand } from './2026-11-29-05-30-count-the-collars-stand.ts';
 import { timeTyings } from './2026-11-25-03-30-time-tyings.ts';
 
 export const migrations: readonly MigrationStep[] = [
@@ -16,4 +17,5 @@ export const migrations: readonly MigrationStep[] = [
   createImports,
   tellFibreFromWeave,
   findMiddlesOfNames,
+  countTheCollarsStand,
 ];

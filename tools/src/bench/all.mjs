@@ -81,7 +81,7 @@ const PARTS = {
     const tyings = await measureTyings(address, databaseUrl);
     printBeside('history of a tie among 50,000, p95, over its statement', tyings.ofTie, 1.6);
     printBeside('history of a wearer among 50,000, p95, over its statement', tyings.ofWearer, 1.6);
-    printBeside('other ties of a cloth among 50,000, p95, over statements', tyings.ofCloth, 1.6);
+    printBeside('kin of a tie among 50,000, p95, over statements', tyings.ofKin, 1.6);
   },
   attack: async (shop) => {
     const attack = await measureAttack((await shop()).databaseUrl);

@@ -87,10 +87,10 @@ export async function measureTyings(address, databaseUrl) {
       ({ id }) => tyings.ofWearer(id),
       isLong,
     ),
-    ofCloth: await beside(
+    ofKin: await beside(
       cottons,
-      ({ id }) => `/api/tyings/same-cloth/${id}`,
-      ({ id, fibre, weave }) => tyings.ofCloth({ fibre, weave }, id),
+      ({ id }) => `/api/tyings/kin/${id}`,
+      (tie) => tyings.ofKin(tie),
       ({ ties: others }) => Array.isArray(others),
     ),
   };

@@ -47,7 +47,8 @@ export type WingPart = 'out' | 'fold' | 'home' | 'middle' | 'tail';
 export function shortBowParts(m: TyingMeasures, lay: BowForm): Parts<'turn' | WingPart> {
   const z = levels(m, lay.loose);
   const g = m.tie.measured.cloth.gatherRatio;
-  const turn = m.knotHeightMm * lay.shortTurn;
+  // the short end clears the gathered cloth of the back bow before it goes up in front of it
+  const turn = (m.knotHeightMm / 2 + 0.5 * m.layerMm) * lay.shortTurn;
   const s = lay.frontLoop;
   // a wing that is pinched forward reaches less far to its side
   const [r, t] = [pinchedReach(lay.front.loopMm, lay.pinchedMm), pinchedReach(lay.front.flatEndMm, lay.pinchedMm)];
@@ -59,9 +60,9 @@ export function shortBowParts(m: TyingMeasures, lay: BowForm): Parts<'turn' | Wi
   return {
     turn: [
       control(to(-bend, 0, z.short), FORWARD, 0.85),
-      control(to(0.3 * turn, -0.3 * turn, z.short), to(0, 0.3, 1), g),
-      control(to(0.4 * turn, -0.4 * turn, middle), UPWARD, g),
-      control(to(0.28 * turn, -0.28 * turn, z.frontKnot), to(0, 0.5, -1), g),
+      control(to(0.45 * turn, -0.8 * turn, z.short), to(0, 0.3, 1), g),
+      control(to(0.5 * turn, -turn, middle), UPWARD, g),
+      control(to(0.4 * turn, -0.8 * turn, z.frontKnot), to(0, 0.5, -1), g),
       control(to(s === -1 ? -bend : 0, 0, z.frontKnot), BACKWARD, g),
     ],
     ...turned(lay.frontTiltRad, {

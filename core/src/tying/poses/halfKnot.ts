@@ -46,7 +46,7 @@ export function through(m: TyingMeasures): PosedStrip {
 }
 
 /** Turns of the knot while it is not yet drawn tight. */
-export const WORKING_TURN = 0.95;
+export const WORKING_TURN = 1.3;
 
 /** Short end hanging from the half-knot pulled up to the button. */
 export function snugShort(m: TyingMeasures): Control[] {

@@ -1,6 +1,7 @@
 import {
   COLLAR_STYLE_WORDS,
   hangWords,
+  sureWords,
   OCCASION_WORDS,
   settingWords,
   sideName,
@@ -35,8 +36,8 @@ export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSetti
   const { tie, result, longEnd, revision } = fitting;
   const length = (lengthMm: number): string => formatLength(lengthMm, shop.unit);
   const prepared = prepareTie(tie);
-  const { collar, easeMm, collarStyle: style, collarPointsMm, neckBreadthMm, faceWidthMm } = fitting;
-  const worn = { collar: toCollar(collar), easeMm, style, collarPointsMm, neckBreadthMm, faceWidthMm };
+  const { collar, easeMm, collarStyle: style, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm } = fitting;
+  const worn = { collar: toCollar(collar), easeMm, style, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm };
   const { fit, setting } = fitWearer(prepared, worn, fitting.step, fitting.leadMm, longEnd);
   const set = settingWords(setting, length);
   const loop = result.frontLoopSide;
@@ -52,6 +53,7 @@ export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSetti
     lead: { figure: length(result.leadMm), side: longEnd },
     told,
     spread: length(result.spreadMm),
+    sure: sureWords(result, length),
     collar: `${formatCollarSize(toCollar(collar))}, ${COLLAR_STYLE_WORDS[style].toLowerCase()}${occasion}`,
     hang: result.hang ? hangWords(result.hang.noseMm, result.hang.between, length) : '',
     reminder: [

@@ -1,4 +1,5 @@
 import type { Problem } from '@easytuck/contract';
+import { takeUpsOfStrip1 } from '@easytuck/core';
 import { AWKWARD, count, open, report, save, take, writeCsv, closeShops } from './testing.ts';
 import { aTie, aWearer } from '../../testing.ts';
 
@@ -42,6 +43,21 @@ describe('tables', () => {
       expect(JSON.parse(await save(byCsv, kind, 'json'))).toEqual(JSON.parse(json));
       expect(await save(byJson, kind, 'csv')).toBe(csv);
     }
+  });
+
+  it('of before the collar’s stand was counted bring what was learned as today’s model has it; one that names today’s is taken as it is', async () => {
+    const shop = await open();
+    const head =
+      'name;shape;cloth;weave;nose to belly mm;belly to waist mm;waist to tip mm;band width mm;belly width mm;waist width mm;hardware;length mm;in stock;short take-up mm;long take-up mm';
+    const row = (name: string): string => `${name};butterfly;silk;twill;62;62;62;20;65;30;fixed;842,3;1;13,6;45`;
+    expect(await report(shop, 'ties', [head, row('Old')].join('\n'), 'all')).toMatchObject({ bad: 0, taken: 1 });
+    expect(await report(shop, 'ties', [`${head};take-up model;maker`, `${row('New')};strip-2;Quayline`].join('\n'), 'all')).toMatchObject({
+      taken: 1,
+    });
+    const ties = (JSON.parse(await save(shop, 'ties', 'json')) as { rows: { name: string; maker: string; takeUp: object }[] }).rows;
+    const { shortMm, longMm } = takeUpsOfStrip1({ shortMm: 13.6, longMm: 45 }, { thicknessMm: 1.1 });
+    expect(ties.find(({ name }) => name === 'Old')?.takeUp).toEqual({ shortMm, longMm, model: 'strip-2' });
+    expect(ties.find(({ name }) => name === 'New')).toMatchObject({ maker: 'Quayline', takeUp: { shortMm: 13.6, longMm: 45 } });
   });
 
   it('with mistakes are answered row by row and column by column, and nothing of them is taken in', async () => {

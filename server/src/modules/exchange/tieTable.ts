@@ -8,7 +8,18 @@ import {
   type TieData,
   bladeShape,
 } from '@easytuck/contract';
-import { clothBehaviour, FIBRES, parseNumber, WEAVES, type Fibre, type Weave, TIP_OF_SHAPE } from '@easytuck/core';
+import {
+  clothBehaviour,
+  FIBRES,
+  MODEL_VERSION,
+  parseNumber,
+  STRIP_1,
+  takeUpsOfStrip1,
+  WEAVES,
+  type Fibre,
+  type Weave,
+  TIP_OF_SHAPE,
+} from '@easytuck/core';
 import { at, numberColumn, put, textColumn, wordColumn, yesColumn, type Column } from './columns.ts';
 import type { TableKind } from './readTable.ts';
 
@@ -58,6 +69,14 @@ const LOOK_TABLE_WORDS = { ...LOOK_WORDS, plain: 'plain' };
 
 const INNER_LOOK: Column<TieData> = wordColumn('inner look', 'faces.inner.look', undefined, LOOK_TABLE_WORDS);
 
+/** The model that take-ups were counted by; not named in a table of before there were several. */
+const TAKE_UP_MODEL: Column<TieData> = {
+  ...textColumn<TieData>('take-up model', 'takeUp.model'),
+  read: (cell, row) => {
+    if (cell.trim() !== '') put(row, 'takeUp.model', cell.trim());
+  },
+};
+
 /** A table may leave out what is usual: cloth, tip, overhang, and a tail as wide as the belly. */
 function complete(record: Record<string, unknown>): void {
   // a table of before fibre and weave were told apart names satin, grosgrain and velvet as cloths
@@ -76,6 +95,16 @@ function complete(record: Record<string, unknown>): void {
   if (at(record, 'blade.tipShape') === 'straight') fill('blade.tipDepthMm', 0);
   fill('blade.tailWidthMm', at(record, 'blade.bellyWidthMm'));
   fill('overhangMm', 0);
+  countAsToday(record);
+}
+
+/** Take-ups of a table that names no model were counted by the first one. */
+function countAsToday(record: Record<string, unknown>): void {
+  const [shortMm, longMm, thicknessMm] = ['takeUp.shortMm', 'takeUp.longMm', 'cloth.thicknessMm'].map((path) => at(record, path));
+  const model = at(record, 'takeUp.model');
+  if ((model !== undefined && model !== STRIP_1) || typeof shortMm !== 'number' || typeof longMm !== 'number') return;
+  if (typeof thicknessMm === 'number')
+    put(record, 'takeUp', { ...takeUpsOfStrip1({ shortMm, longMm }, { thicknessMm }), model: MODEL_VERSION });
 }
 
 /** Ties as a table: one row a tie, lengths in mm, columns by the trade's words. */
@@ -90,6 +119,8 @@ export const tieTable: TableKind<TieData> = {
     wordColumn('weave', 'weave', null, WEAVE_WORDS),
     mm('thickness', 'cloth.thicknessMm'),
     numberColumn('gather', 'cloth.gatherRatio'),
+    numberColumn('stretch', 'cloth.stretchRatio'),
+    textColumn('maker', 'maker'),
     mm('nose to belly', 'blade.noseToBellyMm'),
     mm('belly to waist', 'blade.bellyToWaistMm'),
     mm('waist to tip', 'blade.waistToTipMm'),
@@ -132,6 +163,9 @@ export const tieTable: TableKind<TieData> = {
     // learned from measured tyings; empty where nothing was taken in
     mm('short take-up', 'takeUp.shortMm'),
     mm('long take-up', 'takeUp.longMm'),
+    mm('whole take-up spread', 'takeUp.wholeSdMm'),
+    mm('lead spread', 'takeUp.leadSdMm'),
+    TAKE_UP_MODEL,
     yesColumn('quick clasp', 'quickClasp'),
     textColumn('price code', 'priceCode'),
     numberColumn('in stock', 'inStock'),

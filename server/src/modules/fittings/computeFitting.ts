@@ -2,6 +2,7 @@ import { explainOutOfReach, toCollar, type Fitting, type FittingData, type Fitti
 import {
   fitWearer,
   formatLength,
+  howSure,
   hangCheck,
   hardwareRange,
   lastStep,
@@ -30,8 +31,8 @@ export function computeFitting(data: FittingInputs, { tie, takeUpOf }: TieInHand
     throw new ProblemError('cannotBeTied', { detail: message, errors: [{ path: 'step', message }] });
   }
   const prepared = prepareTie(tie);
-  const { collarStyle: style, easeMm, collarPointsMm, neckBreadthMm, faceWidthMm } = data;
-  const worn = { collar: toCollar(data.collar), easeMm, style, collarPointsMm, neckBreadthMm, faceWidthMm };
+  const { collarStyle: style, easeMm, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm } = data;
+  const worn = { collar: toCollar(data.collar), easeMm, style, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm };
   const { fit } = fitWearer(prepared, worn, data.step, data.leadMm, data.longEnd);
   const reach = fit.bounds.find(({ id }) => id === 'reach');
   if (reach && reach.roomMm < 0) {
@@ -62,6 +63,7 @@ export function computeFitting(data: FittingInputs, { tie, takeUpOf }: TieInHand
       hang: { noseMm, between: [...between] },
       drawInMm: data.school === 'late' ? Math.max(0, longestMm - setMm) : 0,
       takeUpOf,
+      sure: howSure(prepared, takeUpOf === 'wearer'),
     },
   };
 }

@@ -98,7 +98,7 @@ function toFitting(row: FittingRow): Fitting {
     id: row.id,
     givenOutAt: row.givenOutAt.toISOString(),
     wearer: { id: row.wearerId, name: row.wearerName },
-    tie: readKeptTie(readDocument(row.tie)),
+    tie: readKeptTie(readDocument(row.tie), row.modelVersion),
     ...inputsSchema.parse(readDocument(row.inputs)),
     modelVersion: row.modelVersion,
     result: fittingSchema.shape.result.parse(readDocument(row.result)),

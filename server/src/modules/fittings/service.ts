@@ -269,10 +269,11 @@ function ledgerLineOf(fitting: Fitting, unit: LengthUnit): LedgerLine {
 type Inputs = Omit<FittingData, 'id' | 'wearer' | 'tieId' | 'revises'>;
 
 function inputsOf(data: Inputs): Inputs {
-  const { collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm } = data;
+  const { collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm, firstButtonMm, buttonSpacingMm } =
+    data;
   const { occasion, wings, school, staff, step, leadMm, note, handedOver } = data;
   return {
-    ...{ collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, firstButtonMm, buttonSpacingMm },
+    ...{ collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm, firstButtonMm, buttonSpacingMm },
     ...{ occasion, wings, school, staff, step, leadMm, note, handedOver },
   };
 }

@@ -94,6 +94,7 @@ export function tableService(database: Database): TableService {
         collarPointsMm: last?.collarPointsMm ?? null,
         neckBreadthMm: wearer.neckBreadthMm,
         faceWidthMm: wearer.faceWidthMm,
+        bareNeckMm: wearer.bareNeckMm,
       };
       const rows = (await drawer.list())
         .filter(({ id }) => mine.has(id))

@@ -15,8 +15,8 @@ describe('fibre and weave', () => {
     for (const statement of tellFibreFromWeave.statements) await shop.sequelize.query(statement);
     expect(await tieNow(tie.id)).toMatchObject({ fibre: 'cotton', weave: 'velvet' });
     const { fibre: _f, weave: _w, ...rest } = tie;
-    expect(readKeptTie({ ...rest, clothKind: 'satin' })).toMatchObject({ fibre: 'silk', weave: 'satin' });
-    expect(readKeptTie({ ...rest, clothKind: 'linen' })).toMatchObject({ fibre: 'linen', weave: null });
+    expect(readKeptTie({ ...rest, clothKind: 'satin' }, 'strip-2')).toMatchObject({ fibre: 'silk', weave: 'satin' });
+    expect(readKeptTie({ ...rest, clothKind: 'linen' }, 'strip-2')).toMatchObject({ fibre: 'linen', weave: null });
     const csv = [
       'name,shape,cloth,nose to belly mm,belly to waist mm,waist to tip mm,band width mm,belly width mm,waist width mm,hardware,length mm,in stock',
       'Old satin,butterfly,satin,62,62,62,20,65,30,fixed,842,1',

@@ -119,6 +119,7 @@ function toColumns({
   faces,
   quickClasp,
   priceCode,
+  maker,
 }: TieData): Omit<TieRow, 'id' | 'version' | 'createdAt' | 'updatedAt' | 'awayAt'> {
   return {
     name,
@@ -127,15 +128,17 @@ function toColumns({
     weave,
     inStock,
     note,
+    maker,
     measures: { cloth, blade, overhangMm, hardware, takeUp, faces, quickClasp, priceCode },
   };
 }
 
 function toTie(row: TieRow): Tie {
-  const { id, name, inStock, note, version } = row;
+  const { id, name, maker, inStock, note, version } = row;
   return {
     id,
     name,
+    maker,
     shape: tieSchema.shape.shape.parse(row.shape),
     fibre: tieSchema.shape.fibre.parse(row.fibre),
     weave: tieSchema.shape.weave.parse(row.weave),

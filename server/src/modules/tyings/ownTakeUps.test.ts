@@ -1,6 +1,6 @@
 import type { Fitting, Tie, WearerTakeUps } from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
-import { aFitting, aTie, testShop } from '../../testing.ts';
+import { aFitting, aTie, PATH_MM, testShop } from '../../testing.ts';
 
 const { send, enter } = testShop();
 
@@ -16,20 +16,23 @@ describe('a wearer’s own hands', () => {
     });
 
   it('are what a fitting is worked out with, once the tie was tied and measured three times', async () => {
-    const [wearer, tie] = [await enter(), await stock()];
+    const [wearer, tie] = [await enter(), await stock({ takeUp: null })];
     const give = async (): Promise<Fitting> =>
       (await send('POST', '/api/fittings', aFitting({ kind: 'known', id: wearer.id }, tie.id))).json<Fitting>();
     await tying(wearer.id, tie.id);
     await tying(wearer.id, tie.id);
-    expect((await give()).result).toMatchObject({ takeUpOf: 'model', spreadMm: expect.closeTo(124, 0) as number });
+    const before = (await give()).result;
+    expect(before.takeUpOf).toBe('model');
+    expect(before.sure?.spreadSdMm).toBeCloseTo(before.sure?.untiedSdMm ?? 0, 9);
     await tying(wearer.id, tie.id);
     const [own] = (await send('GET', `/api/tyings/own-take-ups/${wearer.id}`)).json<WearerTakeUps>().ties;
     expect(own).toMatchObject({ tieId: tie.id, count: 3 });
     const { result, card, id } = await give();
     expect(result.takeUpOf).toBe('wearer');
     // by hand: spread is two thirds of what the take-up leaves of the strand
-    expect(result.front.spreadMm).toBeCloseTo((2 / 3) * ((842.3 - 412.75 - 38.05) / 2 - (own?.shortMm ?? 0)), 9);
-    expect(result.spreadMm).toBeLessThan(121.5);
+    expect(result.front.spreadMm).toBeCloseTo((2 / 3) * ((842.3 - PATH_MM - 38.05) / 2 - (own?.shortMm ?? 0)), 9);
+    expect(result.sure?.untiedSdMm).toBeCloseTo(before.sure?.untiedSdMm ?? 0, 9);
+    expect(result.sure?.spreadSdMm).toBeLessThan(0.6 * (before.sure?.spreadSdMm ?? 0));
     expect(card).not.toBeNull();
     // worked out again it is the same, and the tie in the drawer is not another one for it
     expect((await send('GET', `/api/fittings/${id}/recomputed`)).json()).toMatchObject({ tieChanged: false, now: result });

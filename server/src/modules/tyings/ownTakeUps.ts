@@ -1,5 +1,5 @@
 import type { Tie, WearerTakeUps } from '@easytuck/contract';
-import { handsOf, observationsOf, prepareTie, WEARER_TYINGS } from '@easytuck/core';
+import { handsOf, MODEL_VERSION, observationsOf, prepareTie, WEARER_TYINGS } from '@easytuck/core';
 import type { TieInHands } from '../fittings/computeFitting.ts';
 import type { Database } from '../../plugins/database.ts';
 import { tieRepository } from '../ties/repository.ts';
@@ -23,5 +23,6 @@ export async function ownTakeUps(database: Database, wearerId: string, onlyTieId
 /** A tie as one wearer's hands tie it, where they are known; and whose knot that is. */
 export function tieInHands(tie: Tie, own: WearerTakeUps['ties'][number] | undefined): TieInHands {
   if (!own) return { tie, takeUpOf: tie.takeUp === null ? 'model' : 'tie' };
-  return { tie: { ...tie, takeUp: { shortMm: own.shortMm, longMm: own.longMm } }, takeUpOf: 'wearer' };
+  const { shortMm, longMm, wholeSdMm, leadSdMm } = own;
+  return { tie: { ...tie, takeUp: { shortMm, longMm, wholeSdMm, leadSdMm, model: MODEL_VERSION } }, takeUpOf: 'wearer' };
 }

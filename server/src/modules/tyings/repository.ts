@@ -1,6 +1,6 @@
 import { selected } from '../../database/columns.ts';
-import { tying as tyingSchema, type Tying, type TyingData } from '@easytuck/contract';
-import type { Cloth } from '@easytuck/core';
+import { tying as tyingSchema, type Tie, type Tying, type TyingData } from '@easytuck/contract';
+import { MODEL_VERSION } from '@easytuck/core';
 import type { Transaction } from 'sequelize';
 import { readDocument, type TyingRow } from '../../database/models.ts';
 import { readRows } from '../../database/readRows.ts';
@@ -9,8 +9,8 @@ import type { Database } from '../../plugins/database.ts';
 // in this order: from the few ties first, the database goes through all tyings of a wearer instead of the latest off his key
 const FROM = 'FROM tyings y STRAIGHT_JOIN ties t ON t.id = y.tie_id';
 
-/** What is read to learn of a cloth: more would hardly tell more. */
-const CLOTH_TIES_READ = 40;
+/** What is read to learn of a tie's kin: more would hardly tell more. */
+const KIN_READ = 40;
 const TYINGS_READ_OF_EACH = 12;
 
 /** Reads and writes tyings; the only place that knows their columns. They are never changed. */
@@ -20,8 +20,8 @@ export interface TyingRepository {
   readonly ofWearer: (wearerId: string) => Promise<Tying[]>;
   /** Latest first, by whomever it was tied. */
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
-  /** The latest measured tyings of each tie of that cloth but one, by tie; of the ties that were changed last. */
-  readonly ofCloth: (cloth: Cloth, exceptTieId: string) => Promise<ReadonlyMap<string, readonly Tying[]>>;
+  /** The latest measured tyings of each other tie of a tie's maker or cloth, by tie; of the ties that were changed last. */
+  readonly ofKin: (tie: Tie) => Promise<ReadonlyMap<string, readonly Tying[]>>;
   readonly insert: (data: TyingData, at: Date, transaction: Transaction) => Promise<void>;
   /** Takes one off the record, or puts it back. @returns false where there is no such tying. */
   readonly keep: (id: string, isKept: boolean, at: Date) => Promise<boolean>;
@@ -42,16 +42,16 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
     ).map(toTying);
   const measured = `y.removed_at IS NULL AND y.outcome = 'tied' AND y.set_mm IS NOT NULL AND y.front_loop_mm IS NOT NULL AND y.back_loop_mm IS NOT NULL`;
   return {
-    ofCloth: async ({ fibre, weave }, exceptTieId) => {
+    ofKin: async ({ id: ownId, maker, fibre, weave }) => {
       // one row of each tie is looked for; as EXISTS the database goes through all tyings there are
       const ids = await readRows<{ id: string }>(
         sequelize,
-        `SELECT t.id FROM ties t WHERE t.fibre = ? AND t.weave <=> ? AND t.id <> ?
-         AND (SELECT 1 FROM tyings y WHERE y.tie_id = t.id AND ${measured} LIMIT 1) IS NOT NULL ORDER BY t.updated_at DESC LIMIT ${CLOTH_TIES_READ}`,
-        [fibre, weave, exceptTieId],
+        `SELECT t.id FROM ties t WHERE ((t.fibre = ? AND t.weave <=> ?) OR (t.maker <> '' AND t.maker = ?)) AND t.id <> ?
+         AND (SELECT 1 FROM tyings y WHERE y.tie_id = t.id AND ${measured} LIMIT 1) IS NOT NULL ORDER BY t.updated_at DESC LIMIT ${KIN_READ}`,
+        [fibre, weave, maker, ownId],
       );
       if (ids.length === 0) return new Map();
-      // a few rows off the key of each tie, rather than all tyings of a cloth to be sorted
+      // a few rows off the key of each tie, rather than all their tyings to be sorted
       const each = `(SELECT ${columns} ${FROM} WHERE y.tie_id = ? AND ${measured} ORDER BY y.tied_at DESC, y.id DESC LIMIT ${TYINGS_READ_OF_EACH})`;
       const rows = await readRows<Row>(
         sequelize,
@@ -67,7 +67,7 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
     ofWearer: (wearerId) => latest('wearer_id', wearerId),
     ofTie: (tieId) => latest('tie_id', tieId),
     insert: async (data, at, transaction) => {
-      await models.tyings.create({ ...data, tiedAt: at, removedAt: null }, { transaction });
+      await models.tyings.create({ ...data, pathModel: MODEL_VERSION, tiedAt: at, removedAt: null }, { transaction });
     },
     keep: async (id, isKept, at) => {
       await models.tyings.update({ removedAt: isKept ? null : at }, { where: { id } });

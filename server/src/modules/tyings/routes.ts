@@ -1,4 +1,4 @@
-import { clothLearning, problem, recordId, tying, tyingInput, tyingKept, tyingList, tyingQuery, wearerTakeUps } from '@easytuck/contract';
+import { kinLearning, problem, recordId, tying, tyingInput, tyingKept, tyingList, tyingQuery, wearerTakeUps } from '@easytuck/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
@@ -18,15 +18,15 @@ export async function tyingRoutes(app: FastifyInstance): Promise<void> {
     }),
   );
   routes.get(
-    '/same-cloth/:tieId',
+    '/kin/:tieId',
     {
       schema: {
         tags,
         params: z.object({ tieId: recordId }),
-        response: { 200: clothLearning, 400: problem, 404: problem, 503: problem },
+        response: { 200: kinLearning, 400: problem, 404: problem, 503: problem },
       },
     },
-    async ({ params }) => service.ofCloth(params.tieId),
+    async ({ params }) => service.ofKin(params.tieId),
   );
   routes.get(
     '/own-take-ups/:wearerId',

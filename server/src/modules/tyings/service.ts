@@ -1,4 +1,5 @@
-import type { ClothLearning, Tying, TyingData, WearerTakeUps } from '@easytuck/contract';
+import type { KinLearning, Tying, TyingData, WearerTakeUps } from '@easytuck/contract';
+import { kinshipOf } from '@easytuck/contract';
 import { observationsOf, prepareTie, tieOff } from '@easytuck/core';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
@@ -14,8 +15,8 @@ import { tyingRepository } from './repository.ts';
 export interface TyingService {
   readonly ofWearer: (wearerId: string) => Promise<Tying[]>;
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
-  /** What the other ties of a tie's cloth showed against the model. */
-  readonly ofCloth: (tieId: string) => Promise<ClothLearning>;
+  /** What other ties of a tie's maker or cloth showed against the shape of their knots. */
+  readonly ofKin: (tieId: string) => Promise<KinLearning>;
   /** A wearer's own take-ups of the ties they have tied and measured often enough. */
   readonly takeUpsOf: (wearerId: string) => Promise<WearerTakeUps>;
   /** Takes a tying off the record, or puts it back. */
@@ -37,16 +38,16 @@ export function tyingService(database: Database): TyingService {
       requireReady(database);
       return repository.ofTie(tieId);
     },
-    ofCloth: async (tieId) => {
+    ofKin: async (tieId) => {
       requireReady(database);
       const tie = await ties.find(tieId);
       if (!tie) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
-      const tyings = await repository.ofCloth(tie, tieId);
+      const tyings = await repository.ofKin(tie);
       const others = await ties.findAll([...tyings.keys()]);
       return {
         ties: others.flatMap((other) => {
           const off = tieOff(prepareTie({ ...other, takeUp: null }), observationsOf(tyings.get(other.id) ?? []));
-          return off === null ? [] : [{ tieId: other.id, name: other.name, ...off }];
+          return off === null ? [] : [{ tieId: other.id, name: other.name, ...kinshipOf(other), ...off }];
         }),
       };
     },

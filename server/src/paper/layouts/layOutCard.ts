@@ -86,22 +86,31 @@ function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure)
       figure: card.lead.figure,
       of: card.told === 'wearer' ? `long end, your ${card.lead.side}` : `long end, the wearer’s ${card.lead.side}`,
     },
-    { label: 'Spread', figure: card.spread, of: 'of the finished bow' },
+    {
+      label: card.sure === '' ? 'Spread' : 'Spread, about',
+      figure: card.spread,
+      of: card.sure === '' ? 'of the finished bow' : card.sure,
+    },
   ];
   // one size for all three, so that none is taken for more important than it is
   const widest = Math.max(...columns.map(({ figure }) => measure(figure, 'figure', figureMm)));
   const fittedMm = Math.min(figureMm, (figureMm * (columnMm - 4)) / widest);
+  let mostLines = 1;
   columns.forEach(({ label, figure, of }, i) => {
     const x = m + i * columnMm;
     text(x, numberY, textMm, 'strong', 'pencil', label, columnMm - 2);
     text(x, numberY + figureMm * 0.98, fittedMm, 'figure', 'ink', figure, columnMm);
-    text(x, numberY + figureMm * 0.98 + textMm * 1.45, smallMm * 1.1, 'text', 'pencil', of, columnMm - 2);
+    const lines = wrapText(of, 'text', smallMm * 1.1, columnMm - 2, measure);
+    lines.forEach((line, n) => {
+      text(x, numberY + figureMm * 0.98 + textMm * 1.45 + n * smallMm * 1.35, smallMm * 1.1, 'text', 'pencil', line, columnMm - 2);
+    });
+    mostLines = Math.max(mostLines, lines.length);
   });
   const bowTop = topOfNumbers + 2;
   items.push(...drawingItems(card.bow, bowX + (sizes.bowWidthMm - bow.widthMm) / 2, bowTop, bow.scale));
   text(bowX, bowTop + bow.heightMm + smallMm * 1.5, smallMm, 'text', 'pencil', `the bow at ${bow.name} of its size`, sizes.bowWidthMm + m);
 
-  y = Math.max(numberY + figureMm + textMm * 2.2, bowTop + bow.heightMm + smallMm * 2.6);
+  y = Math.max(numberY + figureMm + textMm * 2.2 + (mostLines - 1) * smallMm * 1.35, bowTop + bow.heightMm + smallMm * 2.6);
   const strip = placeDrawing(card.strip, innerMm, 3);
   items.push(...drawingItems(card.strip, m + (innerMm - strip.widthMm) / 2, y, strip.scale));
   y += strip.heightMm + smallMm * 1.4;

@@ -75,7 +75,7 @@ export function layOutCoachSheet(
   const leadMm = moved === 'evenEnds' ? 0 : fitting.leadMm;
   const fit = fitTie({
     tie,
-    neckPathMm: neckPathMm(fitting.collar, fitting.easeMm),
+    neckPathMm: neckPathMm(fitting.collar, fitting.easeMm, fitting.tie.cloth),
     setMm: fitting.result.setMm,
     leadMm,
     longEnd: fitting.longEnd,

@@ -1,10 +1,10 @@
 import {
-  clothLearning,
+  kinLearning,
   tying,
   tyingKept,
   tyingList,
   wearerTakeUps,
-  type ClothLearning,
+  type KinLearning,
   type Tying,
   type TyingInput,
   type WearerTakeUps,
@@ -16,7 +16,7 @@ import { request } from './request.ts';
 const keys = {
   ofWearer: (wearerId: string): string => `/api/tyings?${new URLSearchParams({ wearerId }).toString()}`,
   ofTie: (tieId: string): string => `/api/tyings?${new URLSearchParams({ tieId }).toString()}`,
-  cloth: (tieId: string): string => `/api/tyings/same-cloth/${tieId}`,
+  kin: (tieId: string): string => `/api/tyings/kin/${tieId}`,
   own: (wearerId: string): string => `/api/tyings/own-take-ups/${wearerId}`,
 };
 
@@ -30,9 +30,9 @@ export function useTyingsOfTie(tieId: string | null): Reading<readonly Tying[]> 
   return useSWR(tieId === null ? null : keys.ofTie(tieId), async (key: string) => (await request('GET', key, tyingList)).tyings);
 }
 
-/** What the other ties of a tie's cloth showed against the model. */
-export function useClothLearning(tieId: string): Reading<ClothLearning> {
-  return useSWR(keys.cloth(tieId), (key: string) => request('GET', key, clothLearning));
+/** What other ties of a tie's maker or cloth showed against the shape of their knots. */
+export function useKinLearning(tieId: string): Reading<KinLearning> {
+  return useSWR(keys.kin(tieId), (key: string) => request('GET', key, kinLearning));
 }
 
 /** A wearer's own take-ups, of the ties tied and measured often enough; nothing is asked for null. */

@@ -1,10 +1,12 @@
 import { sideName, type Fitting, type Reader } from '@easytuck/contract';
 import {
   applyPulls,
+  inAnybodysHands,
+  isSurprising,
   judgeTied,
-  learnTakeUp,
   materialMm,
   neckPathMm,
+  nextTime,
   observeTakeUps,
   oppositeSide,
   planPulls,
@@ -53,7 +55,7 @@ export function deskOf(fitting: Fitting, tie: PreparedTie): DeskTie {
     tie,
     setMm: fitting.result.setMm,
     leadMm: fitting.leadMm,
-    neckPathMm: neckPathMm(fitting.collar, fitting.easeMm),
+    neckPathMm: neckPathMm(fitting.collar, fitting.easeMm, fitting.tie.cloth),
     frontLoopSide: oppositeSide(fitting.longEnd),
   };
 }
@@ -212,8 +214,7 @@ export const needsRetie = ({ unevenness, pulls }: DeskVerdict): boolean => pulls
 /** Whether the measures ask for a take-up that no knot has: a band off its mark, or a mis-read, is likelier. */
 export function isMisread({ tie, setMm, neckPathMm: path, leadMm }: DeskTie, { front, back }: TiedState): boolean {
   const seen = observeTakeUps(front, back, setMm, path, leadMm);
-  const { short, long } = priorTakeUps(tie);
-  return learnTakeUp(short, seen.shortMm).kind === 'surprising' || learnTakeUp(long, seen.longMm).kind === 'surprising';
+  return isSurprising(tie.beliefs, seen);
 }
 
 /** What another set would do for the width, once no pull is left. Lengths in mm. */
@@ -233,11 +234,15 @@ export function widthAdvice({ pulls, retie }: DeskVerdict, wantedSpreadMm: numbe
   return { widerByMm, setting: isNearer ? retie.rounded.nearest : null, spreadMm: retie.nearestSpreadMm };
 }
 
-/** What the take-ups that are held change for a fitting: spreads by the model alone and now, and the lead that makes both bows alike. */
+/**
+ * What the take-ups that are held change for a fitting: spreads before the tie was tied and next time, and the lead that makes both
+ * bows alike. `held`: of the wearer's own hands, or of the tie in anybody's.
+ */
 export function effectOn({ setMm, leadMm, neckPathMm: path }: DeskTie, model: PreparedTie, held: TakeUpBeliefs) {
-  const before = predictBows(withTakeUps(model, priorTakeUps(model)), path, setMm, leadMm);
-  const after = predictSpread(withTakeUps(model, held), held, setMm, path, leadMm);
-  return { before, after, evenLeadMm: held.long.meanMm - held.short.meanMm };
+  const prior = priorTakeUps(model);
+  const before = predictSpread(model, nextTime(inAnybodysHands(prior)), setMm, path, leadMm);
+  const after = predictSpread(withTakeUps(model, held), nextTime(held), setMm, path, leadMm);
+  return { before, after, evenLeadMm: held.evenLead.meanMm };
 }
 
 /** Cloth of a bow in words of the desk: what the loop, the flat end and the knot hold. */

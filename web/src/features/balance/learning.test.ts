@@ -1,5 +1,5 @@
 import type { Tying } from '@easytuck/contract';
-import { learnTie, observationsOf } from '@easytuck/core';
+import { learnTie, nextTime, observationsOf, prepareTie, priorTakeUps } from '@easytuck/core';
 import { effectOn } from './balanceDesk.ts';
 import { DESK, read, TIE } from './testing.ts';
 
@@ -33,11 +33,12 @@ describe('what tyings teach', () => {
 
   it('moves the prediction by two thirds of what the knot takes more, and the even lead by the difference', () => {
     const now = learnTie(TIE, observationsOf([tying('one', '2026-11-24T10:00:00.000Z')]));
-    expect(now.beliefs.short.meanMm).toBeCloseTo(13.6, 1);
-    const { before, after, evenLeadMm } = effectOn(DESK, TIE, now.beliefs);
-    expect(after.frontSpread.meanMm - before.front.spreadMm).toBeCloseTo((-2 / 3) * (now.beliefs.short.meanMm - 9.75), 6);
-    // a millimetre of take-up is two thirds of one of bow, and so is what is not known of it
-    expect(after.frontSpread.sdMm).toBeCloseTo((2 / 3) * now.beliefs.short.sdMm, 9);
+    const prior = priorTakeUps(TIE);
+    const { before, after, evenLeadMm } = effectOn(DESK, prepareTie({ ...TIE.measured, takeUp: null }), now.beliefs);
+    expect(after.frontSpread.meanMm - before.frontSpread.meanMm).toBeCloseTo((-2 / 3) * (now.beliefs.short.meanMm - prior.short.meanMm), 6);
+    // a millimetre of take-up is two thirds of one of bow, and so is what is not known of it, and of the lead next time
+    expect(after.frontSpread.sdMm).toBeCloseTo((2 / 3) * nextTime(now.beliefs).short.sdMm, 9);
+    expect(after.frontSpread.sdMm).toBeLessThan(before.frontSpread.sdMm);
     expect(evenLeadMm).toBeCloseTo(now.beliefs.long.meanMm - now.beliefs.short.meanMm, 9);
   });
 });

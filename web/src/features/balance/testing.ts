@@ -12,6 +12,7 @@ const FITTING = {
   collar: { text: '16', system: 'in', label: 16 },
   easeMm: 6.35,
   longEnd: 'left',
+  tie: tieInput.parse(sampleTie),
 } as unknown as Fitting;
 
 export const DESK: DeskTie = deskOf(FITTING, TIE);

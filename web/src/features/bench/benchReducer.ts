@@ -44,6 +44,8 @@ interface Prefill {
   readonly collarText: string;
   readonly longEnd: Side;
   readonly measures: Readonly<Record<OptionalMeasure, string>>;
+  /** Girth of the bare neck, where it is on record: nothing is typed of it at the bench. In mm. */
+  readonly bareNeckMm: number | null;
   /** Version of the wearer's record that was seen; null until it was. */
   readonly version: number | null;
 }
@@ -257,7 +259,14 @@ function takenFrom(fitting: Fitting, fittingId: string, revises: boolean, { newW
     leadMm,
     revises: revises ? fitting.id : null,
     // an old fitting's measures are not measured again by laying it on the bench
-    prefill: { name: wearer.name, collarText: collar.text, longEnd, measures: { ...measuresOf(fitting), collarPoints: '' }, version: null },
+    prefill: {
+      name: wearer.name,
+      collarText: collar.text,
+      longEnd,
+      measures: { ...measuresOf(fitting), collarPoints: '' },
+      bareNeckMm: fitting.bareNeckMm,
+      version: null,
+    },
     clashes: [],
   };
 }
@@ -267,6 +276,7 @@ const prefillOf = (wearer: Wearer): Prefill => ({
   collarText: wearer.collar.text,
   longEnd: wearer.longEnd,
   measures: measuresOf(wearer),
+  bareNeckMm: wearer.bareNeckMm,
   version: wearer.version,
 });
 
@@ -314,7 +324,7 @@ function correcting(draft: BenchDraft, { id, wearer, collar, longEnd, ...given }
     fittingId,
     wearerId: wearer.id,
     revises: id,
-    prefill: { name: wearer.name, collarText: collar.text, longEnd, measures, version: null },
+    prefill: { name: wearer.name, collarText: collar.text, longEnd, measures, bareNeckMm: given.bareNeckMm, version: null },
   };
 }
 
@@ -372,6 +382,7 @@ const draftSchema = z.object({
       collarText: z.string(),
       longEnd: z.enum(SIDES),
       measures: measuresSchema,
+      bareNeckMm: z.number().nullable().default(null),
       version: z.number().nullable(),
     })
     .nullable(),

@@ -1,6 +1,7 @@
 import { fittingInput } from '@easytuck/contract';
+import { neckPathMm } from '@easytuck/core';
 import { type BenchEvent, benchReducer, emptyDraft } from './benchReducer.ts';
-import { after, benchView, FIXED, IDS, view, viewer, WORKED } from './testing.ts';
+import { after, benchView, FIXED, IDS, TIE, view, viewer, WORKED } from './testing.ts';
 
 describe('benchView', () => {
   it('answers the worked case: mark 16, lead 38.05 mm, 124 mm', () => {
@@ -29,7 +30,7 @@ describe('benchView', () => {
       { type: 'measureTyped', measure: 'firstButton', text: '40 mm' },
       { type: 'measureTyped', measure: 'buttonSpacing', text: '45 mm' },
     );
-    expect(fit?.worn.fit.neckPathMm).toBeCloseTo(406.4 + 12.7, 9);
+    expect(fit?.worn.fit.neckPathMm).toBeCloseTo(neckPathMm({ system: 'in', label: 16 }, 12.7, TIE.cloth), 9);
     // the nose hangs about 71 mm down: below the second button (40), above the third (85)
     expect(fit?.hang.between).toEqual([2, 3]);
     expect(view().fit?.hang.between).toEqual([2, 3]);

@@ -7,6 +7,7 @@ import {
   toCollar,
   wearerInput,
   type FittingInput,
+  type FittingResult,
   type LengthLimits,
   type MeasuredHere,
   type ShopSettings,
@@ -19,6 +20,7 @@ import {
   formatLength,
   hangCheck,
   hardwareRange,
+  howSure,
   lastStep,
   neckPathMm,
   schoolSet,
@@ -27,6 +29,7 @@ import {
   usableSettings,
   type CollarSize,
   type HangCheck,
+  type HowSure,
   type LengthUnit,
   type PreparedTie,
   type School,
@@ -75,6 +78,10 @@ export interface BenchFit {
   readonly buttons: ShirtButtons;
   readonly collar: CollarSize;
   readonly easeMm: number;
+  /** How surely the bow comes out as wide as it says. */
+  readonly sure: HowSure;
+  /** Whose knot it is worked out with. */
+  readonly takeUpOf: FittingResult['takeUpOf'];
   /** Why the strip does not reach at this set, or null. */
   readonly outOfReach: string | null;
 }
@@ -111,16 +118,23 @@ interface ReadFields {
  * Works out everything the bench shows from what was typed. `unit` is meant where a length is typed without one. The
  * function keeps its last steps: while a set is dragged, neither fields nor schools are worked out again.
  */
-export function createBenchView(): (draft: BenchDraft, ties: readonly Tie[], unit: LengthUnit, house: House, staff: string) => BenchView {
+export function createBenchView(): (
+  draft: BenchDraft,
+  ties: readonly Tie[],
+  unit: LengthUnit,
+  house: House,
+  staff: string,
+  byOwnHands?: ReadonlySet<string>,
+) => BenchView {
   const fieldsOf = memoizeOne(readFields);
   const schoolsOf = memoizeOne(schoolViews);
   const missingOf = memoizeOne((...parts: string[]) => parts.filter((part) => part !== ''));
-  return (draft, ties, unit, house, staff) => {
-    const { name, collarText, collarStyle, measures, note } = draft;
-    const fields = fieldsOf(name, collarText, collarStyle, measures, note, unit, house.easeMm);
+  return (draft, ties, unit, house, staff, byOwnHands = NOBODYS) => {
+    const { name, collarText, collarStyle, measures, note, prefill } = draft;
+    const fields = fieldsOf(name, collarText, collarStyle, measures, prefill?.bareNeckMm ?? null, note, unit, house.easeMm);
     const tie = ties.find(({ id }) => id === draft.tieId) ?? null;
     const { worn } = fields;
-    const fit = tie && worn ? benchFit(draft, tie, worn, fields.buttons, unit, house.smallMm, schoolsOf) : null;
+    const fit = tie && worn ? benchFit(draft, tie, worn, fields.buttons, unit, house.smallMm, schoolsOf, byOwnHands.has(tie.id)) : null;
     const missing = missingOf(
       ...fields.missing,
       tie ? '' : 'a tie',
@@ -150,11 +164,15 @@ const MEASURE_LIMITS: Readonly<Record<OptionalMeasure, LengthLimits>> = {
   buttonSpacing: FITTING_LENGTHS.buttonSpacingMm,
 };
 
+/** Ties that are worked out by the wearer's own hands: none. */
+const NOBODYS: ReadonlySet<string> = new Set();
+
 function readFields(
   name: string,
   collarText: string,
   style: BenchDraft['collarStyle'],
   measures: BenchDraft['measures'],
+  bareNeckMm: number | null,
   note: string,
   unit: LengthUnit,
   houseEaseMm: number,
@@ -180,6 +198,7 @@ function readFields(
           collarPointsMm: read.collarPoints,
           neckBreadthMm: read.neckBreadth,
           faceWidthMm: read.faceWidth,
+          bareNeckMm,
         }
       : null,
     read,
@@ -213,6 +232,7 @@ function benchFit(
   unit: LengthUnit,
   smallMm: number,
   schoolsOf: typeof schoolViews,
+  isByOwnHands: boolean,
 ): BenchFit {
   const prepared = preparedOf(tie);
   const even = evenLeadMm(prepared);
@@ -232,7 +252,7 @@ function benchFit(
     schools,
     shorter: step > 0 ? at(step - 1) : null,
     longer: step < last ? at(step + 1) : null,
-    usable: usableSettings(prepared, neckPathMm(worn.collar, worn.easeMm), leadMm),
+    usable: usableSettings(prepared, neckPathMm(worn.collar, worn.easeMm, tie.cloth), leadMm),
     schoolBeyondMm: draft.step === null && tie.hardware.kind !== 'fixed' ? (chosen?.set.rounded.beyondMm ?? 0) : 0,
     // before tying, the late school's band hangs at its longest
     hang: hangCheck(
@@ -242,6 +262,8 @@ function benchFit(
       buttons,
     ),
     buttons,
+    sure: howSure(prepared, isByOwnHands),
+    takeUpOf: isByOwnHands ? 'wearer' : tie.takeUp === null ? 'model' : 'tie',
     collar: worn.collar,
     easeMm: worn.easeMm,
     outOfReach: reach && reach.roomMm < 0 ? explainOutOfReach(formatLength(-reach.roomMm, unit)) : null,
@@ -260,6 +282,7 @@ function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadF
     collarPointsMm: worn.collarPointsMm,
     neckBreadthMm: worn.neckBreadthMm,
     faceWidthMm: worn.faceWidthMm,
+    bareNeckMm: worn.bareNeckMm ?? null,
     firstButtonMm: read.firstButton,
     buttonSpacingMm: read.buttonSpacing,
     occasion,

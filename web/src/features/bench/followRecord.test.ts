@@ -84,7 +84,7 @@ function fittingOf(draft: BenchDraft): Fitting {
     modelVersion: '1',
     result: {
       ...{ setMm: 842.3, leadMm: 38, spreadMm: 124, bowHeightMm: 40, front: bow, back: bow, rooms: [room], binding: room, grade: 'good' },
-      ...{ frontLoopSide: 'right', foldLengthwise: false, hang: null, drawInMm: 0, takeUpOf: 'model' },
+      ...{ frontLoopSide: 'right', foldLengthwise: false, hang: null, drawInMm: 0, takeUpOf: 'model', sure: null },
     },
     revision: { number: 1, rootId: IDS.fittingId, revises: null },
     card: null,

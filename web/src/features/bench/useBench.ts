@@ -10,6 +10,7 @@ import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dis
 import { v7 as uuid } from 'uuid';
 import { giveOutFitting } from '../../common/api/fittings.ts';
 import { useShop } from '../../common/api/shop.ts';
+import { MODEL_VERSION } from '@easytuck/core';
 import { useOwnTakeUps } from '../../common/api/tyings.ts';
 import { useStaff } from '../../common/staff.ts';
 import { forgetDraft, keepDraft, readDraft as readTabDraft } from '../../common/forms/tabDrafts.ts';
@@ -53,7 +54,9 @@ function inHands(drawer: readonly Tie[], own: WearerTakeUps['ties']): readonly T
     .filter(({ awayAt }) => awayAt === null)
     .map((tie) => {
       const known = byTie.get(tie.id);
-      return known ? { ...tie, takeUp: { shortMm: known.shortMm, longMm: known.longMm } } : tie;
+      if (!known) return tie;
+      const { shortMm, longMm, wholeSdMm, leadSdMm } = known;
+      return { ...tie, takeUp: { shortMm, longMm, wholeSdMm, leadSdMm, model: MODEL_VERSION } };
     });
 }
 
@@ -71,7 +74,8 @@ export function useBench(drawer: readonly Tie[]): Bench {
   const [saving, setSaving] = useState<Saving>({ state: 'idle' });
   const isSaving = useRef(false);
   const [viewOf] = useState(createBenchView);
-  const view = useMemo(() => viewOf(draft, ties, unit, house, staff), [viewOf, draft, ties, unit, house, staff]);
+  const byOwnHands = useMemo(() => new Set(own.map(({ tieId }) => tieId)), [own]);
+  const view = useMemo(() => viewOf(draft, ties, unit, house, staff, byOwnHands), [viewOf, draft, ties, unit, house, staff, byOwnHands]);
   useKept(draft);
 
   const startAnew = useCallback(() => {

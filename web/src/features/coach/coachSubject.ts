@@ -53,7 +53,7 @@ export function subjectOfFitting(fitting: Fitting): CoachSubject {
     fittingId: fitting.id,
     collar,
     collarGirthMm: collarGirthMm(collar),
-    neckPathMm: neckPathMm(collar, fitting.easeMm),
+    neckPathMm: neckPathMm(collar, fitting.easeMm, fitting.tie.cloth),
     // the finished set, in the late school too
     setMm: fitting.result.setMm,
     leadMm: fitting.leadMm,
@@ -66,7 +66,7 @@ export function subjectOfFitting(fitting: Fitting): CoachSubject {
 export function subjectOfTie(tie: Tie, wearer: Wearer | null): CoachSubject {
   const prepared = prepareTie(tie);
   const collar = wearer?.collar ? toCollar(wearer.collar) : USUAL_COLLAR;
-  const path = neckPathMm(collar, wearer?.easeMm ?? DEFAULT_EASE_MM);
+  const path = neckPathMm(collar, wearer?.easeMm ?? DEFAULT_EASE_MM, tie.cloth);
   const { shortestMm, longestMm } = hardwareRange(tie.hardware);
   const wantedMm = Math.min(longestMm, Math.max(shortestMm, naturalSetMm(prepared, path)));
   return {

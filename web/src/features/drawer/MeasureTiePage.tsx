@@ -1,6 +1,16 @@
 import { SIZE } from '../../theme.ts';
-import { FIBRE_WORDS, LOOK_WORDS, tie as tieSchema, WEAVE_WORDS, type Tie, type TieInput, HARDWARE_WORDS } from '@easytuck/contract';
-import { clothBehaviour, TIP_CUTS, TIP_OF_SHAPE, HARDWARE_KINDS } from '@easytuck/core';
+import {
+  CUT_WORDS,
+  FIBRE_WORDS,
+  LOOK_WORDS,
+  tie as tieSchema,
+  tieInput,
+  WEAVE_WORDS,
+  type Tie,
+  type TieInput,
+  HARDWARE_WORDS,
+} from '@easytuck/contract';
+import { clothBehaviour, prepareTie, stretchOf, TIP_CUTS, TIP_OF_SHAPE, HARDWARE_KINDS } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -21,10 +31,11 @@ import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { Page } from '../../common/Page.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { inSwitchedUnit, withUnit } from '../../common/exactLength.ts';
+import { RestsOn } from '../../common/knot/RestsOn.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { clothWords, SHAPE_WORDS } from '../../common/words.ts';
 import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
-import { clothOf, EMPTY_TIE, GIVEN_UP, readLearned, TIE_LABELS, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
+import { clothOf, EMPTY_TIE, GIVEN_UP, readLearned, readTieForm, TIE_LABELS, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
 
 /** Measuring a tie: the blade is drawn as it is typed, each measure shown where the tape goes. */
 export function MeasureTiePage() {
@@ -90,6 +101,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
             onKeep={(keep) => setValue('learned', keep ? toTieForm(tie, unit).learned : GIVEN_UP, { shouldDirty: true })}
           />
         )}
+        <Known control={control} />
         <ClashNotice<TieForm>
           what="this tie"
           clashes={clashes}
@@ -118,6 +130,16 @@ function TieEditor({ tie }: { tie: Tie | null }) {
       </Box>
     </Page>
   );
+}
+
+/** What the typed tie's knot is known by, once it can be worked out. */
+function Known({ control }: { control: Control<TieForm, unknown, TieInput> }) {
+  const form = useWatch({ control }) as TieForm;
+  const { unit } = useUnits();
+  const read = useMemo(() => tieInput.safeParse(readTieForm(form, unit)), [form, unit]);
+  if (!read.success || read.data.takeUp !== null) return null;
+  const was = { mark: true, waist: true, thickness: form.thickness.trim() !== '' };
+  return <RestsOn tie={prepareTie(read.data)} was={was} />;
 }
 
 /** Takes a tie out of what is offered, or brings it back; what was fitted with it stays on record. */
@@ -150,7 +172,7 @@ function LearnedTakeUp({
   isKept,
   onKeep,
 }: {
-  takeUp: NonNullable<Tie['takeUp']>;
+  takeUp: NonNullable<TieInput['takeUp']>;
   isKept: boolean;
   onKeep: (keep: boolean) => void;
 }) {
@@ -188,6 +210,8 @@ const NO_YES = [
 /** Fields that no tape is laid for. */
 const NO_TAPE: ReadonlySet<keyof TieForm> = new Set([
   'name',
+  'maker',
+  'stretch',
   'gather',
   'further',
   'stepCount',
@@ -251,6 +275,9 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
         {choose('shape', Object.entries(SHAPE_WORDS))}
         {choose('fibre', Object.entries(FIBRE_WORDS))}
         {choose('weave', [['', 'not noted'], ...Object.entries(WEAVE_WORDS)])}
+        {choose('cutOn', Object.entries(CUT_WORDS))}
+        {form.cutOn === 'bias' ? text('stretch', `part of its length; usual: ${stretchOf(cloth, 'bias')}`) : null}
+        {text('maker', 'whose marks it bears')}
         {text('thickness', `mm; usual for ${clothWords(cloth)}: ${usual.thicknessMm}`)}
         {text('gather', `usual: ${usual.gatherRatio}; firm 0.55, soft 0.75`)}
       </Group>

@@ -5,7 +5,8 @@ import {
   clothBehaviour,
   drawBlade,
   EXTRA_WIDTH_GAP_MM,
-  knotTakeUp,
+  seenKnotHeightMm,
+  takeUpGrounds,
   naturalSpreadMm,
   widthProfile,
   type BladeLine,
@@ -118,7 +119,13 @@ function Blade({
   };
   const path = drawBlade(widthProfile(blade));
   const isWhole = assumed.size === 0 && !contradicts;
-  const takeUp = knotTakeUp({ blade, cloth: clothBehaviour(clothOf(form)), overhangMm: 0, hardware: { kind: 'fixed', lengthMm: 900 } });
+  const { knot } = takeUpGrounds({
+    blade,
+    cloth: clothBehaviour(clothOf(form)),
+    overhangMm: 0,
+    hardware: { kind: 'fixed', lengthMm: 900 },
+  });
+  const heightMm = seenKnotHeightMm({ ...clothBehaviour(clothOf(form)), waistWidthMm: blade.waistWidthMm });
   return (
     <>
       <svg ref={svg} width={widthPx} height={2 * axis + 10} role="group" aria-label="The blade as measured" style={{ display: 'block' }}>
@@ -158,7 +165,7 @@ function Blade({
         {contradicts
           ? 'These measures contradict each other; see the fields.'
           : isWhole
-            ? `Cut for a bow of ${length(naturalSpreadMm(blade))}; knot ${length(takeUp.knotHeightMm)} high; lead for even bows ${length(takeUp.longMm - takeUp.shortMm)}.`
+            ? `Cut for a bow of ${length(naturalSpreadMm(blade))}; knot ${length(heightMm)} high; lead for even bows about ${length(knot.evenLead.meanMm)}.`
             : 'Pale: not measured yet; what is usual for this shape.'}
       </Box>
     </>

@@ -1,5 +1,5 @@
 import { tieInput, type Tie } from '@easytuck/contract';
-import { clothBehaviour } from '@easytuck/core';
+import { clothBehaviour, stretchOf } from '@easytuck/core';
 import { drawnBlade } from './drawnBlade.ts';
 import { EMPTY_TIE, readTieForm, tieResolver, toTieForm, writeFurther, type TieForm } from './tieForm.ts';
 
@@ -47,6 +47,16 @@ describe('tieForm', () => {
       weave: 'pique',
     });
     expect(tieInput.parse(readTieForm(TYPED, 'mm')).weave).toBeNull();
+  });
+
+  it('stretches as is usual on the bias, keeps a stretch of the tie’s own, and stretches nothing on the straight grain', () => {
+    const stretchOfForm = (form: TieForm): number => tieInput.parse(readTieForm(form, 'mm')).cloth.stretchRatio;
+    expect(stretchOfForm(TYPED)).toBe(0);
+    expect(stretchOfForm({ ...TYPED, cutOn: 'bias' })).toBe(stretchOf({ fibre: 'silk', weave: null }, 'bias'));
+    const own = tieInput.parse(readTieForm({ ...TYPED, cutOn: 'bias', stretch: '0.0315' }, 'mm'));
+    const saved: Tie = { ...own, id: 't', awayAt: null, version: 1, createdAt: '', updatedAt: '' };
+    expect(stretchOfForm({ ...toTieForm(saved, 'in'), note: 'another word' })).toBe(0.0315);
+    expect(stretchOfForm({ ...toTieForm(saved, 'in'), cutOn: 'straight' })).toBe(0);
   });
 
   it('takes the tip from the shape', () => {

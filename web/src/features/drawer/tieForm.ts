@@ -7,11 +7,13 @@ import {
   parseLength,
   parseNumber,
   readSetting,
+  stretchOf,
   tapeFromBlade,
   type BladeMeasures,
   type BladeTape,
   type Cloth,
   type ClothLook,
+  type Cut,
   type ExtraWidth,
   type Fibre,
   type Hardware,
@@ -29,6 +31,11 @@ export interface TieForm {
   fibre: Fibre;
   /** Empty: not noted. */
   weave: '' | Weave;
+  /** Straight on the grain or on the bias. */
+  cutOn: Cut;
+  /** Part by which it stretches on the bias; empty: as is usual for the cloth. */
+  stretch: string;
+  maker: string;
   /** Empty: as is usual for the cloth. */
   thickness: string;
   gather: string;
@@ -70,7 +77,7 @@ export interface TieForm {
 }
 
 export const EMPTY_TIE: TieForm = {
-  ...{ name: '', shape: 'butterfly', fibre: 'silk', weave: '', thickness: '', gather: '' },
+  ...{ name: '', shape: 'butterfly', fibre: 'silk', weave: '', cutOn: 'straight', stretch: '', maker: '', thickness: '', gather: '' },
   ...{
     tipToWaist: '',
     tipToBelly: '',
@@ -99,6 +106,7 @@ const FIELD_OF: Readonly<Record<string, keyof TieForm>> = {
   'blade.tipDepthMm': 'tipDepth',
   'cloth.thicknessMm': 'thickness',
   'cloth.gatherRatio': 'gather',
+  'cloth.stretchRatio': 'stretch',
   overhangMm: 'overhang',
   'hardware.shortestMm': 'tipToTip',
   'hardware.longestMm': 'travel',
@@ -195,15 +203,18 @@ export const GIVEN_UP = 'given up';
 
 /** What its tyings taught, as it stands in its field; null where nothing was learned, or it was given up. */
 export function readLearned(text: string): TieInput['takeUp'] {
-  const [shortMm, longMm] = text.split(' ').map(Number);
-  return shortMm === undefined || longMm === undefined || Number.isNaN(shortMm) || Number.isNaN(longMm) || text === ''
-    ? null
-    : { shortMm, longMm };
+  const [shortMm, longMm, wholeSdMm, leadSdMm] = text.split(' ').map(Number);
+  if (shortMm === undefined || longMm === undefined || Number.isNaN(shortMm) || Number.isNaN(longMm) || text === '') return null;
+  return { shortMm, longMm, ...(wholeSdMm === undefined || leadSdMm === undefined ? {} : { wholeSdMm, leadSdMm }) };
 }
+
+const writeLearned = ({ shortMm, longMm, wholeSdMm, leadSdMm }: NonNullable<Tie['takeUp']>): string =>
+  [shortMm, longMm, ...(wholeSdMm === undefined || leadSdMm === undefined ? [] : [wholeSdMm, leadSdMm])].join(' ');
 
 /** Names of the fields, as they stand on the page. */
 export const TIE_LABELS: Readonly<Record<keyof TieForm, string>> = {
-  ...{ name: 'Name', shape: 'Shape', fibre: 'Fibre', weave: 'Weave', thickness: 'Thickness', gather: 'Gather' },
+  ...{ name: 'Name', shape: 'Shape', fibre: 'Fibre', weave: 'Weave', cutOn: 'Cut', stretch: 'Stretch', maker: 'Maker' },
+  ...{ thickness: 'Thickness', gather: 'Gather' },
   ...{
     tipToWaist: 'Tip to waist',
     tipToBelly: 'Tip to belly',
@@ -241,7 +252,9 @@ export function readTieForm(form: TieForm, unit: LengthUnit): unknown {
     cloth: {
       thicknessMm: orUsual(form.thickness, usual.thicknessMm, (text) => mm(text)),
       gatherRatio: orUsual(form.gather, usual.gatherRatio, count),
+      stretchRatio: form.cutOn === 'bias' ? orUsual(form.stretch, stretchOf(clothOf(form), 'bias'), count) : 0,
     },
+    maker: form.maker,
     blade: readBlade(form, unit),
     overhangMm: mm(form.overhang, unit),
     hardware: readHardware(form, unit).hardware,
@@ -300,7 +313,9 @@ export function toTieForm(tie: Tie, unit: LengthUnit): TieForm {
   const usual = clothBehaviour(tie);
   return {
     ...EMPTY_TIE,
-    ...{ name: tie.name, shape: tie.shape, fibre: tie.fibre, weave: tie.weave ?? '' },
+    ...{ name: tie.name, shape: tie.shape, fibre: tie.fibre, weave: tie.weave ?? '', maker: tie.maker },
+    cutOn: tie.cloth.stretchRatio > 0 ? 'bias' : 'straight',
+    stretch: [0, stretchOf(tie, 'bias')].includes(tie.cloth.stretchRatio) ? '' : String(tie.cloth.stretchRatio),
     thickness: tie.cloth.thicknessMm === usual.thicknessMm ? '' : plain(tie.cloth.thicknessMm),
     gather: tie.cloth.gatherRatio === usual.gatherRatio ? '' : plain(tie.cloth.gatherRatio),
     ...{ tipToWaist: exact(tipToWaistMm), tipToBelly: exact(tipToBellyMm), tipToNose: exact(tipToNoseMm) },
@@ -318,6 +333,6 @@ export function toTieForm(tie: Tie, unit: LengthUnit): TieForm {
     ...{ outerName: faces.outer.name, outerLook: faces.outer.look, isReversible: faces.inner ? 'yes' : 'no' },
     ...{ innerName: faces.inner?.name ?? '', innerLook: faces.inner?.look ?? 'plain' },
     ...{ quickClasp: tie.quickClasp ? 'yes' : 'no', priceCode: tie.priceCode, inStock: String(tie.inStock), note: tie.note },
-    learned: tie.takeUp === null ? '' : `${tie.takeUp.shortMm} ${tie.takeUp.longMm}`,
+    learned: tie.takeUp === null ? '' : writeLearned(tie.takeUp),
   };
 }

@@ -22,7 +22,17 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { Page } from '../../common/Page.tsx';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { BOUND_WORDS, COLLAR_STYLE_WORDS, hangWords, OCCASION_WORDS, SCHOOL_WORDS, sideWords, WING_WORDS } from '../../common/words.ts';
+import {
+  BOUND_WORDS,
+  COLLAR_STYLE_WORDS,
+  hangWords,
+  OCCASION_WORDS,
+  restsOnWords,
+  SCHOOL_WORDS,
+  sideWords,
+  sureWords,
+  WING_WORDS,
+} from '../../common/words.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { PrintCard } from './PrintCard.tsx';
 import { Revisions } from './Revisions.tsx';
@@ -109,8 +119,9 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
         <Number label="Lead" figure={length(result.leadMm)}>
           long end on {sideWords(fitting.longEnd)}; front loop on {sideWords(result.frontLoopSide)}
         </Number>
-        <Number label="Spread" figure={length(result.spreadMm)}>
+        <Number label={result.sure ? 'Spread, about' : 'Spread'} figure={length(result.spreadMm)}>
           {length(result.front.spreadMm)} front, {length(result.back.spreadMm)} back
+          {result.sure && <Box>{sureWords(result, length)}</Box>}
         </Number>
         <Number label="Adjustment left" figure={length(Math.abs(binding.roomMm))}>
           {binding.roomMm < 0 ? 'past' : `${binding.way}, then`} {BOUND_WORDS[binding.id]}
@@ -143,7 +154,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
         <Fact name="Tip to tip">{length(result.setMm)}</Fact>
         {result.hang && <Fact name="Hang check">{hangWords(result.hang.noseMm, result.hang.between, length)}</Fact>}
         {fitting.handedOver !== 'stays' && <Fact name="The tie">{HANDED_OVER_WORDS[fitting.handedOver]}</Fact>}
-        {result.takeUpOf === 'wearer' && <Fact name="Worked out">with the wearer’s own hands</Fact>}
+        {result.sure && <Fact name="Worked out">{restsOnWords(fitting)}</Fact>}
         {fitting.note && <Fact name="Note">{fitting.note}</Fact>}
       </Box>
       <PrintCard fitting={fitting} />

@@ -14,6 +14,7 @@ const RESULT: FittingResult = {
     hang: { noseMm: 74, between: [2, 3] },
     drawInMm: 0,
     takeUpOf: 'model',
+    sure: null,
   },
 };
 const FITTING: Fitting = {
@@ -24,7 +25,15 @@ const FITTING: Fitting = {
     collar: { text: '16', system: 'in', label: 16 },
   },
   tie: { ...tieInput.parse(sampleTie), id: 't', awayAt: null, version: 1, createdAt: '', updatedAt: '' },
-  ...{ easeMm: 6.35, longEnd: 'left', collarStyle: 'turndown', collarPointsMm: null, neckBreadthMm: null, faceWidthMm: null },
+  ...{
+    easeMm: 6.35,
+    longEnd: 'left',
+    collarStyle: 'turndown',
+    collarPointsMm: null,
+    neckBreadthMm: null,
+    faceWidthMm: null,
+    bareNeckMm: null,
+  },
   ...{
     firstButtonMm: null,
     buttonSpacingMm: null,

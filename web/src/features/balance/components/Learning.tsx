@@ -1,19 +1,23 @@
-import { type ClothLearning, type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
+import { kinshipOf, type KinLearning, type Fitting, type Tie, type TieData, type Tying, type Wearer } from '@easytuck/contract';
 import {
-  CLOTH_TIES,
+  clothBehaviour,
   learnTie,
+  MODEL_VERSION,
+  inAnybodysHands,
   mostTelling,
   NINETY_PERCENT,
   observationsOf,
   prepareTie,
-  priorOfCloth,
-  priorTakeUps,
+  priorOfKin,
   roundToSetting,
   setForSpreadMm,
+  takeUpGrounds,
   takeUpsForWearer,
   WEARER_TYINGS,
   withTakeUps,
-  type TakeUpBelief,
+  type Kinship,
+  type Normal,
+  type TakeUpBeliefs,
 } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -24,8 +28,9 @@ import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { giveOutFitting } from '../../../common/api/fittings.ts';
 import { changeTie } from '../../../common/api/ties.ts';
-import { recordTying, useClothLearning } from '../../../common/api/tyings.ts';
+import { recordTying, useKinLearning } from '../../../common/api/tyings.ts';
 import { NotSaved } from '../../../common/forms/NotSaved.tsx';
+import { RestsOn } from '../../../common/knot/RestsOn.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
 import { tell } from '../../../common/notices.tsx';
 import { clothWords, settingWords } from '../../../common/words.ts';
@@ -66,12 +71,12 @@ export function Learning({
   // what the model says of the tie before anything was learned
   const model = useMemo(() => prepareTie({ ...tie, takeUp: null }), [tie]);
   const observations = useMemo(() => observationsOf(tyings), [tyings]);
-  // what the cloth's other ties showed is a better start than the model, once there are enough of them
-  const clothTies = useClothLearning(tie.id).data?.ties;
-  const others = clothTies && clothTies.length >= CLOTH_TIES ? clothTies : NO_TIES;
-  const start = useMemo(() => priorOfCloth(model, others), [model, others]);
+  // what other ties of its maker and its cloth showed is a better start than its shape and its marks alone
+  const kin = useKinLearning(tie.id).data?.ties ?? NO_TIES;
+  const kinship = useMemo(() => kinshipOf(tie), [tie]);
+  const start = useMemo(() => priorOfKin(model, kinship, kin), [model, kinship, kin]);
   const now = useMemo(() => learnTie(model, observations, start), [model, observations, start]);
-  const prior = priorTakeUps(model);
+  const grounds = takeUpGrounds(model.measured);
   // asked about as long as nothing was measured since
   const isSurprised = now.surprisingIds.includes(observations.at(-1)?.id ?? '');
   const isTaken =
@@ -82,12 +87,12 @@ export function Learning({
   const count = believed.length;
   const own = takeUpsForWearer(model, believed, wearer.id, start);
   const isByThem = believed.filter(({ wearerId }) => wearerId === wearer.id).length >= WEARER_TYINGS;
-  const held = isByThem ? own : now.beliefs;
+  const held = isByThem ? own : inAnybodysHands(now.beliefs);
   const effect = effectOn(desk, model, held);
   const calibrated = withTakeUps(model, held);
   const next = roundToSetting(tie.hardware, setForSpreadMm(calibrated, desk.neckPathMm, fitting.result.spreadMm)).nearest;
   const nextLeadMm = Math.round(effect.evenLeadMm * 10) / 10;
-  const isTaught = count > 0 || others.length > 0;
+  const isTaught = count > 0 || kin.length > 0;
   const [cardId, setCardId] = useState(() => uuid());
   const { save: run, isBusy, failure } = useSaving((work: () => Promise<void>) => work());
   const keep = (isConfirmed: boolean): Promise<void> =>
@@ -112,7 +117,7 @@ export function Learning({
   const takeIn = (): Promise<void> =>
     run(async () => {
       const { id: tieId, createdAt: _created, updatedAt: _updated, awayAt: _away, ...rest } = tie;
-      await changeTie(tieId, { ...rest, takeUp: { shortMm: now.beliefs.short.meanMm, longMm: now.beliefs.long.meanMm } });
+      await changeTie(tieId, { ...rest, takeUp: learnedOf(now.beliefs) });
       tell(`${tie.name} now goes by its tyings.`);
     });
   const newCard = (): Promise<void> =>
@@ -196,7 +201,14 @@ export function Learning({
             </Alert>
           )}
           <NotSaved failure={failure} kept="What was measured is kept here." />
-          {count > 0 && !isByThem && <Box sx={QUIET}>The {mostTelling(now.beliefs)} bow is least certain: measuring it teaches most.</Box>}
+          {count > 0 && !isByThem && (
+            <Box sx={QUIET}>
+              {mostTelling(now.beliefs) === 'whole'
+                ? 'How much cloth the knot takes is the least certain: another measured tying teaches most, best by somebody else.'
+                : 'How the knot shares its cloth between both bows is the least certain: read the lead with care at the next tying.'}
+            </Box>
+          )}
+          {count === 0 && tie.takeUp === null && <RestsOn tie={model} was={{ mark: true, waist: true, thickness: isThicknessRead(tie) }} />}
         </Box>
         <Box>
           <Box
@@ -206,18 +218,16 @@ export function Learning({
               borderCollapse: 'collapse',
               width: '100%',
               fontVariantNumeric: 'tabular-nums',
-              '& th, & td': { textAlign: 'left', py: 0.5, pr: 2, fontWeight: 400 },
+              fontSize: { xs: SIZE.note, sm: SIZE.text },
+              '& th, & td': { textAlign: 'left', py: 0.5, pr: { xs: 0.5, sm: 2 }, fontWeight: 400 },
             }}
           >
             <thead>
               <Box component="tr" sx={QUIET}>
                 <th scope="col">Cloth in the knot</th>
-                <th scope="col">by the model</th>
-                {others.length > 0 && (
-                  <th scope="col">
-                    by {others.length} other ties of {clothWords(tie)}
-                  </th>
-                )}
+                <th scope="col">by its shape</th>
+                {grounds.mark && <th scope="col">by its marks</th>}
+                {kin.length > 0 && <th scope="col">and by {kinWords(kin, kinship, tie)}</th>}
                 <th scope="col">
                   after {count} {count === 1 ? 'tying' : 'tyings'}
                 </th>
@@ -225,11 +235,12 @@ export function Learning({
               </Box>
             </thead>
             <tbody>
-              {(['short', 'long'] as const).map((end) => (
+              {(['whole', 'short', 'long'] as const).map((end) => (
                 <tr key={end}>
-                  <th scope="row">{end} end</th>
-                  <td>{interval(prior[end], fine)}</td>
-                  {others.length > 0 && <td>{interval(start[end], fine)}</td>}
+                  <th scope="row">{end === 'whole' ? 'both ends' : `${end} end`}</th>
+                  <td>{interval(grounds.knot[end], fine)}</td>
+                  {grounds.mark && <td>{end === 'whole' ? interval(grounds.mark, fine) : '–'}</td>}
+                  {kin.length > 0 && <td>{interval(start[end], fine)}</td>}
                   <td>
                     <b>{interval(now.beliefs[end], fine)}</b>
                   </td>
@@ -242,8 +253,8 @@ export function Learning({
           {isTaught && (
             <Box sx={{ mt: 1.5, display: 'grid', gap: 1 }}>
               <Box>
-                For this set and lead: front {fine(effect.before.front.spreadMm)} → <b>{interval(effect.after.frontSpread, fine)}</b>, back{' '}
-                {fine(effect.before.back.spreadMm)} → <b>{interval(effect.after.backSpread, fine)}</b>.
+                For this set and lead: front {interval(effect.before.frontSpread, fine)} → <b>{interval(effect.after.frontSpread, fine)}</b>
+                , back {interval(effect.before.backSpread, fine)} → <b>{interval(effect.after.backSpread, fine)}</b>.
               </Box>
               <Box>
                 Next time: {settingWords(next, length).phrase}, lead {length(nextLeadMm)}
@@ -278,8 +289,27 @@ export function Learning({
   );
 }
 
-const NO_TIES: ClothLearning['ties'] = [];
+const NO_TIES: KinLearning['ties'] = [];
+
+/** What is kept with the tie of what was learned. */
+const learnedOf = ({ short, long, whole, evenLead }: TakeUpBeliefs): NonNullable<TieData['takeUp']> => ({
+  ...{ shortMm: short.meanMm, longMm: long.meanMm, wholeSdMm: whole.sdMm, leadSdMm: evenLead.sdMm },
+  model: MODEL_VERSION,
+});
+
+/** Whether somebody has read how thick it is: it differs from what is usual for its cloth. */
+const isThicknessRead = (tie: Tie): boolean => tie.cloth.thicknessMm !== clothBehaviour(tie).thicknessMm;
+
+/** Which other ties were weighed in. */
+function kinWords(kin: KinLearning['ties'], { maker }: Kinship, tie: Tie): string {
+  const ofMaker = maker === '' ? 0 : kin.filter((other) => other.maker === maker).length;
+  const rest = kin.length - ofMaker;
+  const ties = (count: number): string => `${count} other ${count === 1 ? 'tie' : 'ties'}`;
+  return [ofMaker > 0 ? `${ties(ofMaker)} by ${tie.maker}` : '', rest > 0 ? `${ties(rest)} of ${clothWords(tie)}` : '']
+    .filter((part) => part !== '')
+    .join(' and ');
+}
 
 /** A value with the half-width of its interval. */
-const interval = ({ meanMm, sdMm }: TakeUpBelief, fine: (lengthMm: number) => string): string =>
+const interval = ({ meanMm, sdMm }: Normal, fine: (lengthMm: number) => string): string =>
   `${fine(meanMm)} ± ${fine(NINETY_PERCENT * sdMm)}`;

@@ -27,7 +27,7 @@ import type { BenchEvent } from '../benchReducer.ts';
 import { RULED_LINE } from '../../../common/looks.ts';
 
 /** The collar a tie is shown on until there is one. */
-const SHOWN_ON = { system: 'in', label: 15.5 } as const;
+const SHOWN_ON = { system: 'in', label: 16 } as const;
 const MOST_DUE = 5;
 
 interface BenchStartProps {
@@ -98,7 +98,7 @@ function wornBy(tie: Tie, easeMm: number): WearerFit {
     neckBreadthMm: null,
     faceWidthMm: null,
   };
-  const { nearest } = roundToSetting(tie.hardware, naturalSetMm(prepared, neckPathMm(SHOWN_ON, easeMm)));
+  const { nearest } = roundToSetting(tie.hardware, naturalSetMm(prepared, neckPathMm(SHOWN_ON, easeMm, tie.cloth)));
   return fitWearer(prepared, collar, nearest.step, evenLeadMm(prepared), 'left');
 }
 

@@ -29,7 +29,7 @@ export function FourNumbers({ fit, ownLead, dispatch, children }: FourNumbersPro
         <Lead fit={fit} ownLead={ownLead} dispatch={dispatch} />
       </div>
       <div style={{ gridArea: 'spread' }}>
-        <Spread fit={fit.worn.fit} />
+        <Spread fit={fit.worn.fit} sure={fit.sure} takeUpOf={fit.takeUpOf} />
       </div>
       <div style={{ gridArea: 'room' }}>
         <Room fit={fit.worn.fit} beyondMm={fit.schoolBeyondMm} />

@@ -1,6 +1,8 @@
+import { sureWords } from '../../../common/words.ts';
 import type { Fit } from '@easytuck/core';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS } from '../../../theme.ts';
+import type { BenchFit } from '../benchViewModel.ts';
 import { BigNumber } from './BigNumber.tsx';
 import css from './numbers.module.css';
 
@@ -8,11 +10,11 @@ import css from './numbers.module.css';
 export const ALIKE_MM = 0.5;
 
 /** How wide the bow comes out: the wider of the two, and both where they differ. */
-export function Spread({ fit }: { fit: Fit }) {
+export function Spread({ fit, sure, takeUpOf }: { fit: Fit } & Pick<BenchFit, 'sure' | 'takeUpOf'>) {
   const { unit, bare, length, other } = useUnits();
   const { front, back } = fit;
   return (
-    <BigNumber label="Spread" figure={bare(fit.spreadMm)} of={`${unit}, or ${other(fit.spreadMm)}`}>
+    <BigNumber label="Spread, about" figure={bare(fit.spreadMm)} of={`${unit}, or ${other(fit.spreadMm)}`}>
       {Math.abs(front.spreadMm - back.spreadMm) > ALIKE_MM ? (
         <div>
           <span className={css.strong} style={{ color: COLOURS.short }}>
@@ -26,6 +28,7 @@ export function Spread({ fit }: { fit: Fit }) {
       ) : (
         `front and back alike, ${length(fit.bowHeightMm)} high`
       )}
+      <div>{sureWords({ sure, takeUpOf }, length)}</div>
       {fit.foldLengthwise && <div style={{ color: COLOURS.fair }}>Fold the waist lengthwise for a slimmer knot.</div>}
     </BigNumber>
   );

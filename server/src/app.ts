@@ -15,11 +15,16 @@ import { tieRoutes } from './modules/ties/routes.ts';
 import { tyingRoutes } from './modules/tyings/routes.ts';
 import { wearerRoutes } from './modules/wearers/routes.ts';
 import { database, type Database } from './plugins/database.ts';
+import { deedRoutes } from './modules/deeds/routes.ts';
+import { linkRoutes } from './modules/links/routes.ts';
+import { peopleRoutes } from './modules/people/routes.ts';
+import { privacyRoutes } from './modules/privacy/routes.ts';
 import { errors } from './plugins/errors.ts';
 import { FILE_WITHIN_MS, gate } from './plugins/gate.ts';
 import { health } from './plugins/health.ts';
 import { openapi } from './plugins/openapi.ts';
 import { webPages } from './plugins/webPages.ts';
+import { whoIsThere } from './plugins/whoIsThere.ts';
 
 const LARGEST_BODY_BYTES = 1_048_576;
 const HEADERS_WITHIN_MS = 10_000;
@@ -37,6 +42,12 @@ export interface AppOptions {
   readonly printerUrl?: string | undefined;
   /** Names, besides this machine's own, under which the shop is opened. */
   readonly hosts?: readonly string[];
+  /** Certificate and key of its own, as PEM: the server then speaks https. */
+  readonly tls?: { readonly cert: string; readonly key: string } | undefined;
+  /** A web server on this machine stands before it and says who asks, and how. */
+  readonly trustProxy?: boolean | undefined;
+  /** Where the shop is reached from outside, as wearers' links begin; as it is asked for where it is not said. */
+  readonly address?: string | undefined;
   /** Where backups are kept; without it none are made. */
   readonly backupFolder?: string | undefined;
   /** A request's body must be there within this, in ms. */
@@ -56,6 +67,9 @@ export async function buildApp({
   hosts = [],
   bodyWithinMs,
   backupFolder,
+  tls,
+  trustProxy = false,
+  address,
   beforeMigrating,
   onMigrated,
 }: AppOptions): Promise<FastifyInstance> {
@@ -66,6 +80,8 @@ export async function buildApp({
         ? false
         : { level: logLevel, serializers: { req: ({ method }) => ({ method }) }, ...(logTo === undefined ? {} : { stream: logTo }) },
     bodyLimit: LARGEST_BODY_BYTES,
+    trustProxy: trustProxy ? 'loopback' : false,
+    ...(tls === undefined ? {} : { https: tls }),
     forceCloseConnections: 'idle',
     // bodies have a time of their own, see the gate
     requestTimeout: FILE_WITHIN_MS + 5_000,
@@ -78,6 +94,7 @@ export async function buildApp({
   await app.register(errors);
   await app.register(gate, { hosts, ...(bodyWithinMs === undefined ? {} : { bodyWithinMs }) });
   await app.register(database, { sequelize, ...(beforeMigrating ? { beforeMigrating } : {}), ...(onMigrated ? { onMigrated } : {}) });
+  await app.register(whoIsThere);
   await app.register(webPages, { webRoot });
   await app.register(openapi);
   await app.register(health);
@@ -87,11 +104,15 @@ export async function buildApp({
   await app.register(collarRoutes, { prefix: '/api/collars' });
   await app.register(tyingRoutes, { prefix: '/api/tyings' });
   await app.register(shopRoutes, { prefix: '/api/shop' });
-  await app.register(cardRoutes, { prefix: '/api/paper' });
+  await app.register(cardRoutes, { prefix: '/api/paper', address });
   await app.register(coachRoutes, { prefix: '/api/paper' });
   await app.register(tableRoutes, { prefix: '/api/paper' });
   await app.register(exchangeRoutes, { prefix: '/api/exchange' });
-  await app.register(printerRoutes, { prefix: '/api/printer', printer: simulatedPrinter(printerUrl) });
+  await app.register(printerRoutes, { prefix: '/api/printer', printer: simulatedPrinter(printerUrl), address });
+  await app.register(peopleRoutes, { prefix: '/api' });
+  await app.register(deedRoutes, { prefix: '/api' });
+  await app.register(linkRoutes, { prefix: '/api', address });
+  await app.register(privacyRoutes, { prefix: '/api' });
   await app.register(backupRoutes, { prefix: '/api', folder: backupFolder });
   return app;
 }

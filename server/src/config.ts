@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 
 const environment = z.object({
@@ -10,6 +11,13 @@ const environment = z.object({
   BACKUPS: z.string().optional(),
   /** Names under which the shop is opened besides this machine's own, with commas between. */
   HOSTS: z.string().default(''),
+  /** Files with the server's own certificate and its key, as PEM. */
+  TLS_CERT: z.string().optional(),
+  TLS_KEY: z.string().optional(),
+  /** A web server on this machine stands before this one, speaks https outwards, and says who asks. */
+  TRUST_PROXY: z.enum(['', '0', '1'], { error: 'TRUST_PROXY is 1 where a web server on this machine stands before this one, else 0' }).default(''),
+  /** Where the shop is reached from outside; wearers' links begin with it. */
+  ADDRESS: z.url({ error: 'ADDRESS must be an address such as https://shop.example' }).optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('warn'),
 });
 
@@ -23,6 +31,9 @@ export interface Config {
   readonly logLevel: string;
   readonly backupFolder: string | undefined;
   readonly hosts: readonly string[];
+  readonly tls: { readonly cert: string; readonly key: string } | undefined;
+  readonly trustProxy: boolean;
+  readonly address: string | undefined;
   /** Where the label printer answers; without it there is none. */
   readonly printerUrl: string | undefined;
 }
@@ -31,7 +42,8 @@ export interface Config {
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const read = environment.safeParse(env);
   if (!read.success) throw new Error(`The server cannot start: ${z.prettifyError(read.error)}`);
-  const { DATABASE_URL, HOST, PORT, WEB_ROOT, LOG_LEVEL, PRINTER_URL, BACKUPS, HOSTS } = read.data;
+  const { DATABASE_URL, HOST, PORT, WEB_ROOT, LOG_LEVEL, PRINTER_URL, BACKUPS, HOSTS, TLS_CERT, TLS_KEY, TRUST_PROXY, ADDRESS } = read.data;
+  const named = ADDRESS === undefined ? [] : [new URL(ADDRESS).hostname];
   return {
     databaseUrl: DATABASE_URL,
     host: HOST,
@@ -40,6 +52,22 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     logLevel: LOG_LEVEL,
     printerUrl: PRINTER_URL,
     backupFolder: BACKUPS,
-    hosts: [HOST, ...HOSTS.split(',')].map((name) => name.trim()).filter((name) => name !== ''),
+    tls: readTls(TLS_CERT, TLS_KEY),
+    trustProxy: TRUST_PROXY === '1',
+    address: ADDRESS,
+    hosts: [HOST, ...HOSTS.split(','), ...named].map((name) => name.trim()).filter((name) => name !== ''),
   };
+}
+
+function readTls(certFile: string | undefined, keyFile: string | undefined): Config['tls'] {
+  if (!certFile && !keyFile) return undefined;
+  if (!certFile || !keyFile) throw new Error('The server cannot start: TLS_CERT and TLS_KEY go together, a certificate and its key.');
+  const read = (name: string, file: string): string => {
+    try {
+      return readFileSync(file, 'utf8');
+    } catch (cause) {
+      throw new Error(`The server cannot start: the file that ${name} names cannot be read.`, { cause });
+    }
+  };
+  return { cert: read('TLS_CERT', certFile), key: read('TLS_KEY', keyFile) };
 }

@@ -3,12 +3,16 @@ import { readConfig } from './config.ts';
 import { connectDatabase } from './database/connect.ts';
 import { isDatabaseAway } from './database/databaseErrors.ts';
 import { loadDemo } from './demo/loadDemo.ts';
+import { isReachedFromOutside, refuseToListen } from './mayListen.ts';
+import { peopleRepository } from './modules/people/repository.ts';
 import { errorOf, traceOf } from './errorTrace.ts';
 import { backupService } from './modules/backups/service.ts';
 import { START_REFUSED_CODE, StartRefused } from './startRefused.ts';
 
 /** How often the server says that it is alive; whoever supervises it starts it again when it falls silent. */
 const SIGN_OF_LIFE_MS = 500;
+/** Before it is opened to others the records must be there within this. */
+const RECORDS_WITHIN_MS = 60_000;
 
 /** Starts one server: reads the environment, listens, tells its parent where, and stops when told or when the parent is gone. */
 async function main(): Promise<void> {
@@ -20,6 +24,9 @@ async function main(): Promise<void> {
     logLevel: config.logLevel,
     printerUrl: config.printerUrl,
     hosts: config.hosts,
+    tls: config.tls,
+    trustProxy: config.trustProxy,
+    address: config.address,
     backupFolder: config.backupFolder,
     beforeMigrating: async ({ jobs }) => {
       if (config.backupFolder === undefined) return;
@@ -35,6 +42,13 @@ async function main(): Promise<void> {
     },
     ...(withDemo ? { onMigrated: loadDemo } : {}),
   });
+  if (isReachedFromOutside(config)) {
+    for (const began = Date.now(); !app.database.isReady() && Date.now() - began < RECORDS_WITHIN_MS;)
+      await new Promise((resolve) => setTimeout(resolve, 500));
+    if (!app.database.isReady())
+      throw new StartRefused('The records cannot be reached, so that nobody can tell whether an owner is set up. Nothing was opened.');
+    refuseToListen(config, await peopleRepository(app.database).isOwner());
+  }
   let stopping: Promise<void> | undefined;
   const stop = (): void => {
     stopping ??= app.close().then(

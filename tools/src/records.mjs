@@ -1,6 +1,7 @@
 /**
  * The shop's records from the terminal: `backup [FILE]` saves them, also while the shop is open; `restore FILE [--over]` brings
- * them back. `--demo` means the demo shop's.
+ * them back; `people list`, `people add NAME --role ROLE`, `people reset NAME` say who works here, also while the shop is open.
+ * `--demo` means the demo shop's.
  */
 import { mkdirSync } from 'node:fs';
 import { join, resolve } from 'node:path';
@@ -14,12 +15,15 @@ import { databaseUrlIn, runningIn, shopFolder } from './lib/shopFolder.mjs';
 runMain(async () => {
   const [command = '', ...rest] = process.argv.slice(2);
   const folder = shopFolder(rest.includes('--demo'));
-  const words = rest.filter((word) => word !== '--demo').map((word) => (word.startsWith('--') ? word : resolve(word)));
+  const said = rest.filter((word) => word !== '--demo');
+  // a name is a name; all else that is no option is a file
+  const words = command === 'people' ? said : said.map((word) => (word.startsWith('--') ? word : resolve(word)));
   await ensureNodePackages();
   mkdirSync(folder, { recursive: true });
   const work = async (/** @type {string} */ databaseUrl) => {
     const { code } = await run(process.execPath, [join(await buildServer(), 'commands.mjs'), command, ...words], {
       env: { ...process.env, DATABASE_URL: databaseUrl, BACKUPS: process.env['BACKUPS'] ?? join(folder, 'backups') },
+      input: command === 'people' ? 'inherit' : 'ignore',
     });
     return code;
   };
@@ -27,7 +31,7 @@ runMain(async () => {
   if (external) process.exit(await work(external));
   const isOurs = (await lockFolder(folder)) !== null;
   const running = runningIn(folder);
-  if (!isOurs && command !== 'backup')
+  if (!isOurs && command === 'restore')
     throw new SetupError(`Easy Tuck is running${running ? ` at ${running.address}` : ''}. Stop it first (Ctrl-C), then restore.`);
   if (!isOurs) {
     if (running?.databasePid === undefined) throw new SetupError('Easy Tuck is just starting or stopping. Try again in a moment.');

@@ -75,7 +75,7 @@ runMain(async () => {
       env: {
         ...process.env,
         DATABASE_URL: external ?? database?.url('easytuck'),
-        HOST: '127.0.0.1',
+        HOST: process.env['HOST'] || '127.0.0.1',
         PORT: String(port),
         WEB_ROOT: webRoot,
         BACKUPS: process.env['BACKUPS'] ?? join(folder, 'backups'),

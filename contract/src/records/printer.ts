@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { recordId } from '../fields/common.ts';
+import { linkKey } from './link.ts';
 
 /** A label on its way through the printer. */
 export const printJob = z.object({
@@ -19,7 +20,8 @@ export const printerState = z.object({
 });
 export type PrinterState = z.infer<typeof printerState>;
 
-export const printRequest = z.object({ jobId: recordId, fittingId: recordId });
+/** A label to be printed; with the key of a link of that fitting, its code stands on it. */
+export const printRequest = z.object({ jobId: recordId, fittingId: recordId, key: linkKey.optional() });
 
 /** What can be done to the simulated printer. */
 export const printerControls = z.object({ isOnline: z.boolean().optional(), labelsLeft: z.int().min(0).max(500).optional() });

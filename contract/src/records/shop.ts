@@ -23,6 +23,8 @@ export const shopSettingsInput = z.object({
   paper: paperSize,
   /** Names for the record: who fitted. */
   staff: z.array(nameField('A name')).max(60, 'Sixty names at most.'),
+  /** For how many years the records of a wearer are kept after they were last seen; null for as long as there is a shop. */
+  keepYears: z.int('Whole years.').min(1, 'One year at least.').max(50, 'Fifty years at most.').nullable().default(null),
 });
 export type ShopSettingsInput = z.input<typeof shopSettingsInput>;
 export type ShopSettingsData = z.output<typeof shopSettingsInput>;
@@ -38,6 +40,7 @@ export const DEFAULT_SHOP: ShopSettingsData = {
   wings: 'behind',
   paper: 'A4',
   staff: [],
+  keepYears: null,
 };
 
 export const shopChange = shopSettingsInput.extend({ version });

@@ -1,8 +1,8 @@
 import { createConnection, type Connection } from 'mariadb';
 import type { ShopColumn } from './shopFile.ts';
 
-/** Tables that hold nothing of the shop's: what was applied stands in the file's manifest, who holds what passes. */
-const NOT_OF_THE_SHOP = new Set(['migrations', 'leases', 'imports']);
+/** Tables that hold nothing of the shop's: what was applied stands in the file's manifest, who holds what, and who is signed in, passes. */
+const NOT_OF_THE_SHOP = new Set(['migrations', 'leases', 'imports', 'sessions', 'ceremonies', 'failed_tries']);
 
 /** A table of the shop. */
 export interface ShopTable {

@@ -23,7 +23,10 @@ const BODY_WITHIN_MS = 15_000;
 /** A file's body must be there within this; shorter than what the listener itself allows. */
 export const FILE_WITHIN_MS = 10 * 60_000;
 
-const LOOPBACK_NAMES = new Set(['localhost', '[::1]']);
+const LOOPBACK_NAMES = new Set(['localhost', '[::1]', '::1']);
+
+/** Whether a host name means this machine alone. */
+export const isLoopbackName = (name: string): boolean => LOOPBACK_NAMES.has(name.toLowerCase()) || (isIPv4(name) && name.startsWith('127.'));
 
 /**
  * Who may speak to the server, and in what form: only under the shop's own names (a name that somebody else points here is
@@ -67,10 +70,12 @@ const API_HEADERS = {
 const isApi = (url: string): boolean =>
   (url.startsWith('/api/') && !url.startsWith('/api/docs')) || url.startsWith('/healthz') || url.startsWith('/readyz');
 
-function refusalOf({ headers, method }: FastifyRequest, named: ReadonlySet<string>): FastifyError | undefined {
+function refusalOf(request: FastifyRequest, named: ReadonlySet<string>): FastifyError | undefined {
+  const { headers, method } = request;
   const host = headers.host ?? '';
   const name = (host.startsWith('[') ? host.slice(0, host.indexOf(']') + 1) : (host.split(':')[0] ?? '')).toLowerCase();
-  if (!LOOPBACK_NAMES.has(name) && !(isIPv4(name) && name.startsWith('127.')) && !named.has(name)) return refuse('wrongHost');
+  if (!isLoopbackName(name) && !named.has(name)) return refuse('wrongHost');
+  if (!isSafelyAsked(request)) return refuse('notSafe');
   const site = headers['sec-fetch-site'];
   const isOwn = site === undefined || site === 'same-origin' || site === 'none';
   if (method === 'GET' || method === 'HEAD') {
@@ -81,6 +86,17 @@ function refusalOf({ headers, method }: FastifyRequest, named: ReadonlySet<strin
   return isOwn && (origin === undefined || hostOf(origin) === host.toLowerCase()) ? undefined : refuse('foreign');
 }
 
+/** From this machine, or over https: of its own, or of a web server on this machine that says so. */
+function isSafelyAsked({ socket, headers, protocol }: FastifyRequest): boolean {
+  if (protocol === 'https') return true;
+  const isForwarded = headers['x-forwarded-for'] !== undefined || headers['x-forwarded-proto'] !== undefined;
+  return isLoopbackPeer(socket.remoteAddress) && !isForwarded;
+}
+
+/** (A test that asks without a network has no other end.) */
+const isLoopbackPeer = (address: string | undefined): boolean =>
+  address === undefined || isLoopbackName(address.startsWith('::ffff:') ? address.slice(7) : address);
+
 function hostOf(origin: string): string | null {
   try {
     return new URL(origin).host;
@@ -90,7 +106,7 @@ function hostOf(origin: string): string | null {
 }
 
 /** Fastify hands errors of hooks on to the error handler, whatever they are. */
-const refuse = (code: 'wrongHost' | 'foreign'): FastifyError => new ProblemError(code) as Error as FastifyError;
+const refuse = (code: 'wrongHost' | 'notSafe' | 'foreign'): FastifyError => new ProblemError(code) as Error as FastifyError;
 
 /** Answers 408 and hangs up where a body has not arrived in time: slow ones would fill the server up. */
 function endLateBody(request: FastifyRequest, reply: FastifyReply, withinMs: number): void {

@@ -16,9 +16,14 @@ const SHEET_ROWS = 4;
 
 /** What can be printed. */
 export interface CardService {
-  /** A set card: one A6, or a sheet of eight on the shop's paper, each of the fittings in turn until the sheet is full. */
-  readonly cardPdf: (fittingIds: readonly string[], format: 'A6' | 'sheet', paper: PaperSize | undefined) => Promise<Uint8Array>;
-  readonly labelSvg: (fittingId: string) => Promise<{ svg: string; title: string }>;
+  /** A set card: one A6, or a sheet of eight on the shop's paper, each of the fittings in turn until the sheet is full. `address`: the wearer's coach. */
+  readonly cardPdf: (
+    fittingIds: readonly string[],
+    format: 'A6' | 'sheet',
+    paper: PaperSize | undefined,
+    address?: string,
+  ) => Promise<Uint8Array>;
+  readonly labelSvg: (fittingId: string, address?: string) => Promise<{ svg: string; title: string }>;
   readonly gaugePdf: (tieId: string, paper: PaperSize | undefined) => Promise<Uint8Array>;
 }
 
@@ -35,19 +40,19 @@ export function cardService(database: Database): CardService {
     return card;
   };
   return {
-    cardPdf: async (ids, format, paper) => {
+    cardPdf: async (ids, format, paper, address) => {
       const cards = await Promise.all(ids.map(cardOf));
       const { measureText, renderPdf } = await import('../../paper/typeset.ts');
       const title = `Set card: ${[...new Set(cards.map(({ wearer }) => wearer))].join(', ')}`;
       if (format === 'A6')
         return renderPdf(
           title,
-          cards.map((card) => ({ ...A6_MM, placed: [{ display: layOutCard(card, A6_MM, measureText), x: 0, y: 0 }] })),
+          cards.map((card) => ({ ...A6_MM, placed: [{ display: layOutCard(card, A6_MM, measureText, address), x: 0, y: 0 }] })),
         );
       const sheet = PAPER_MM[paper ?? (await settings.read()).paper];
       const cell = { widthMm: Math.min(105, sheet.widthMm / SHEET_COLUMNS), heightMm: sheet.heightMm / SHEET_ROWS };
       const left = (sheet.widthMm - SHEET_COLUMNS * cell.widthMm) / 2;
-      const displays = cards.map((card) => layOutCard(card, cell, measureText));
+      const displays = cards.map((card) => layOutCard(card, cell, measureText, address));
       const placed = Array.from({ length: SHEET_COLUMNS * SHEET_ROWS }, (_, i) => ({
         display: displays[i % displays.length] ?? must(),
         x: left + (i % SHEET_COLUMNS) * cell.widthMm,
@@ -55,10 +60,10 @@ export function cardService(database: Database): CardService {
       }));
       return renderPdf(title, [{ ...sheet, placed }]);
     },
-    labelSvg: async (fittingId) => {
+    labelSvg: async (fittingId, address) => {
       const card = await cardOf(fittingId);
       const { measureText, renderSvg } = await import('../../paper/typeset.ts');
-      return { svg: renderSvg(layOutCard(card, LABEL_MM, measureText)), title: `${card.wearer}: ${card.tie}` };
+      return { svg: renderSvg(layOutCard(card, LABEL_MM, measureText, address)), title: `${card.wearer}: ${card.tie}` };
     },
     gaugePdf: async (tieId, paper) => {
       requireReady(database);

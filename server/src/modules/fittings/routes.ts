@@ -2,6 +2,7 @@ import { fitting, fittingInput, fittingList, fittingQuery, ledger, problem, reco
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { bySignedIn } from '../../plugins/whoIsThere.ts';
 import { sendTable } from '../sendFile.ts';
 import { ledgerCsv } from './ledgerCsv.ts';
 import { fittingService } from './service.ts';
@@ -49,7 +50,7 @@ export async function fittingRoutes(app: FastifyInstance): Promise<void> {
       },
     },
     async (request, reply) => {
-      const { stored, created } = await service.giveOut(request.body);
+      const { stored, created } = await service.giveOut(bySignedIn(request, 'staff'));
       return reply.status(created ? 201 : 200).send(stored);
     },
   );

@@ -4,20 +4,28 @@ import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { ProblemError } from '../../problem.ts';
 import { cardService } from '../cards/service.ts';
+import { originOf, pocketAddress } from '../links/routes.ts';
+import { linkService } from '../links/service.ts';
 import type { LabelPrinter } from './service.ts';
 
 const tags = ['printer'];
 const refusals = { 400: problem, 404: problem, 503: problem };
 
 /** The shop's label printer: what it is at, a card to be printed, what it printed. */
-export async function printerRoutes(app: FastifyInstance, { printer }: { printer: LabelPrinter }): Promise<void> {
+export async function printerRoutes(
+  app: FastifyInstance,
+  { printer, address }: { printer: LabelPrinter; address: string | undefined },
+): Promise<void> {
   const routes = app.withTypeProvider<ZodTypeProvider>();
   const cards = cardService(app.database);
+  const links = linkService(app.database);
 
   routes.get('/', { schema: { tags, response: { 200: printerState, 503: problem } } }, async () => printer.state());
   routes.post('/jobs', { schema: { tags, body: printRequest, response: { 200: printerState, ...refusals } } }, async (request) => {
-    const { jobId, fittingId } = request.body;
-    return printer.print({ id: jobId, ...(await cards.labelSvg(fittingId)) });
+    const { jobId, fittingId, key } = request.body;
+    if (key !== undefined && !(await links.isOf(key, fittingId))) throw new ProblemError('noSuchLink');
+    const leadsTo = key === undefined ? undefined : pocketAddress(originOf(request, address), key);
+    return printer.print({ id: jobId, ...(await cards.labelSvg(fittingId, leadsTo)) });
   });
   routes.get(
     '/jobs/:id/image',

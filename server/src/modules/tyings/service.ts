@@ -21,7 +21,8 @@ export interface TyingService {
   readonly takeUpsOf: (wearerId: string) => Promise<WearerTakeUps>;
   /** Takes a tying off the record, or puts it back. */
   readonly keep: (id: string, isKept: boolean) => Promise<void>;
-  readonly record: (data: TyingData) => Promise<{ stored: Tying; created: boolean }>;
+  /** Records one, tied now or at a moment before. */
+  readonly record: (data: TyingData, tiedAt?: Date) => Promise<{ stored: Tying; created: boolean }>;
 }
 
 export function tyingService(database: Database): TyingService {
@@ -60,7 +61,7 @@ export function tyingService(database: Database): TyingService {
       requireReady(database);
       if (!(await repository.keep(id, isKept, new Date()))) throw new ProblemError('notFound', { detail: 'There is no such tying.' });
     },
-    record: async (data) => {
+    record: async (data, tiedAt = new Date()) => {
       requireReady(database);
       return insertOnce({
         insert: () =>
@@ -70,7 +71,7 @@ export function tyingService(database: Database): TyingService {
             if (!(await ties.find(data.tieId, transaction))) throw invalidField('tieId', 'This tie is no longer in the drawer.');
             if (data.fittingId !== null && !(await fittings.find(data.fittingId, transaction)))
               throw invalidField('fittingId', 'The fitting that it was tied after is not on record.');
-            await repository.insert({ ...data, wearerId: wearer.id }, new Date(), transaction);
+            await repository.insert({ ...data, wearerId: wearer.id }, tiedAt, transaction);
           }),
         find: () => repository.find(data.id),
         sameAs: async ({ tieName: _name, tiedAt: _at, ...stored }) => {

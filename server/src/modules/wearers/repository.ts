@@ -14,6 +14,7 @@ import { readDocument, type WearerMeasureRow, type WearerRow } from '../../datab
 import { insertRows } from '../../database/insertRows.ts';
 import { readRows } from '../../database/readRows.ts';
 import type { Database } from '../../plugins/database.ts';
+import { NOBODY_ID } from '../privacy/nobody.ts';
 import { ENDING_MARK, isShortWord, nameWords, searchWords, SHORTEST_MIDDLE } from './searchWords.ts';
 
 /** What is kept of a wearer besides keys and times: the collar is there, read off a shirt or proposed from the neck. */
@@ -91,7 +92,7 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
   const columns = selected(wearers);
   const one = async (id: string, transaction: Transaction | undefined, suffix = ''): Promise<Wearer | null> => {
     const [row] = await readRows<WearerRow>(sequelize, `SELECT ${columns} FROM wearers WHERE id = ?${suffix}`, [id], transaction);
-    return row === undefined ? null : toWearer(row);
+    return row === undefined || row.id === NOBODY_ID ? null : toWearer(row);
   };
   const writeMeasures = async (
     measures: readonly { readonly wearerId: string; readonly measure: NewMeasure }[],
@@ -301,7 +302,7 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
     },
     moveInto: async (fromId, intoId, at, transaction) => {
       const where = { wearerId: fromId };
-      for (const table of ['wearer_measures', 'fittings', 'tyings'])
+      for (const table of ['wearer_measures', 'fittings', 'tyings', 'coach_links'])
         await sequelize.query(`UPDATE ${table} SET wearer_id = ? WHERE wearer_id = ?`, { replacements: [intoId, fromId], transaction });
       const owned = (await wearerTies.findAll({ where, raw: true, transaction })) as unknown as { tieId: string; since: Date }[];
       await wearerTies.bulkCreate(

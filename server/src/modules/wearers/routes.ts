@@ -17,6 +17,7 @@ import {
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { bySignedIn } from '../../plugins/whoIsThere.ts';
 import { wearerService } from './service.ts';
 
 const params = z.object({ id: recordId });
@@ -38,12 +39,12 @@ export async function wearerRoutes(app: FastifyInstance): Promise<void> {
     service.get(request.params.id),
   );
   routes.post('/', { schema: { tags, body: newWearer, response: { 200: wearer, 201: wearer, ...refusals } } }, async (request, reply) => {
-    const { id, ...data } = request.body;
+    const { id, ...data } = bySignedIn(request, 'takenBy');
     const { stored, created } = await service.create(id, data);
     return reply.status(created ? 201 : 200).send(stored);
   });
   routes.put('/:id', { schema: { tags, params, body: wearerChange, response: { 200: wearer, ...refusals } } }, async (request) => {
-    const { version: based, ...data } = request.body;
+    const { version: based, ...data } = bySignedIn(request, 'takenBy');
     return service.change(request.params.id, based, data);
   });
   routes.put('/:id/away', { schema: { tags, params, body: putAwayInput, response: { 200: wearer, ...refusals } } }, async (request) =>

@@ -1,6 +1,7 @@
 import type { CardDrawing, SetCard } from '@easytuck/contract';
 import type { Display, DisplayItem, Typeface, Ink, Measure } from '../display.ts';
 import { shorten, wrapText } from '../fitText.ts';
+import { qrCode } from '../qrCode.ts';
 
 /** Sizes of a card's type and parts, in mm. A dense card has the same content. */
 interface CardSizes {
@@ -10,10 +11,11 @@ interface CardSizes {
   readonly textMm: number;
   readonly smallMm: number;
   readonly bowWidthMm: number;
+  readonly codeMm: number;
 }
 
-const ROOMY: CardSizes = { marginMm: 8, nameMm: 7.2, figureMm: 11.5, textMm: 3.3, smallMm: 2.45, bowWidthMm: 46 };
-const DENSE: CardSizes = { marginMm: 5, nameMm: 4.8, figureMm: 7.4, textMm: 2.35, smallMm: 1.75, bowWidthMm: 30 };
+const ROOMY: CardSizes = { marginMm: 8, nameMm: 7.2, figureMm: 11.5, textMm: 3.3, smallMm: 2.45, bowWidthMm: 46, codeMm: 22 };
+const DENSE: CardSizes = { marginMm: 5, nameMm: 4.8, figureMm: 7.4, textMm: 2.35, smallMm: 1.75, bowWidthMm: 30, codeMm: 18 };
 
 /** Scales that a drawing may have, largest first; the one used is written beside it. */
 const SCALES: readonly (readonly [scale: number, name: string])[] = [
@@ -29,6 +31,9 @@ const SCALES: readonly (readonly [scale: number, name: string])[] = [
   [1 / 15, 'a fifteenth'],
 ];
 
+/** What stands below a code. */
+export const CODE_CAPTION = 'your coach: scan it';
+
 /** A6, laid on its long side. */
 export const A6_MM = { widthMm: 148, heightMm: 105 } as const;
 
@@ -41,11 +46,11 @@ interface Page {
 const SHRINK = 0.96;
 const MOST_SHRINKS = 12;
 
-/** Lays out a set card on a page of its own, from 100 × 60 mm up; the type is as large as lets everything stand on it. */
-export function layOutCard(card: SetCard, page: Page, measure: Measure): Display {
+/** Lays out a set card on a page of its own, from 100 × 60 mm up; the type is as large as lets everything stand on it. `address`: the wearer's coach, as a code. */
+export function layOutCard(card: SetCard, page: Page, measure: Measure, address: string | null = null): Display {
   const sizes = page.widthMm >= A6_MM.widthMm ? ROOMY : DENSE;
   for (let shrinks = 0; ; shrinks += 1) {
-    const { display, bottomMm } = layOutAt(card, page, shrunk(sizes, SHRINK ** shrinks), measure);
+    const { display, bottomMm } = layOutAt(card, page, shrunk(sizes, SHRINK ** shrinks), measure, address);
     if (bottomMm <= page.heightMm - sizes.marginMm * 0.7 || shrinks === MOST_SHRINKS) return display;
   }
 }
@@ -55,7 +60,7 @@ function shrunk(sizes: CardSizes, by: number): CardSizes {
   return { ...sizes, nameMm: nameMm * by, figureMm: figureMm * by, textMm: textMm * by, smallMm: smallMm * by };
 }
 
-function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure): { display: Display; bottomMm: number } {
+function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure, address: string | null): { display: Display; bottomMm: number } {
   const { marginMm: m, nameMm, figureMm, textMm, smallMm } = sizes;
   const innerMm = page.widthMm - 2 * m;
   const items: DisplayItem[] = [];
@@ -115,10 +120,13 @@ function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure)
   items.push(...drawingItems(card.strip, m + (innerMm - strip.widthMm) / 2, y, strip.scale));
   y += strip.heightMm + smallMm * 1.4;
   text(m, y, smallMm, 'text', 'pencil', `the strip at ${strip.name} of its size; before tying, hung even: ${card.hang}`);
+  const codeTop = y + smallMm * 0.6;
+  const besideCodeMm = address === null ? innerMm : innerMm - sizes.codeMm - 1;
+  if (address !== null) items.push(...qrCode(address, page.widthMm - m - sizes.codeMm, codeTop, sizes.codeMm, CODE_CAPTION, smallMm));
   y += textMm * 1.7;
   for (const [i, line] of [...(card.late === '' ? [] : [card.late]), ...card.reminder].entries()) {
     const number = card.late === '' ? String(i + 1) : i === 0 ? '!' : String(i);
-    const lines = wrapText(line, 'text', textMm, innerMm - 2 * textMm, measure);
+    const lines = wrapText(line, 'text', textMm, besideCodeMm - 2 * textMm, measure);
     items.push({ kind: 'text', x: m, y, sizeMm: textMm, typeface: 'strong', ink: 'ink', text: number });
     for (const each of lines) {
       text(m + 1.5 * textMm, y, textMm, 'text', 'ink', each);
@@ -128,12 +136,12 @@ function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure)
   }
   y += smallMm * 0.5;
   for (const caution of card.cautions) {
-    for (const line of wrapText(caution, 'text', smallMm, innerMm, measure)) {
+    for (const line of wrapText(caution, 'text', smallMm, besideCodeMm, measure)) {
       text(m, y, smallMm, 'text', 'pencil', line);
       y += smallMm * 1.28;
     }
   }
-  return { display: { ...page, items }, bottomMm: y };
+  return { display: { ...page, items }, bottomMm: address === null ? y : Math.max(y, codeTop + sizes.codeMm + smallMm) };
 }
 
 /** The largest of the usual scales, from the `first` on, at which a drawing is no wider than there is room. */

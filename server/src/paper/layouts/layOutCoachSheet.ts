@@ -21,8 +21,12 @@ import {
 import type { Display, DisplayItem, Measure } from '../display.ts';
 import { wrapText } from '../fitText.ts';
 import { PAPER_MM } from '../paperSizes.ts';
+import { qrCode } from '../qrCode.ts';
+import { CODE_CAPTION } from './layOutCard.ts';
 
 const MARGIN_MM = 12;
+/** Of the code that leads to the wearer's coach, above the first pictures. */
+const CODE_MM = 19;
 const COLUMNS = 2;
 const ROWS = 3;
 const HEAD_MM = 22;
@@ -61,7 +65,7 @@ function viewFor(step: TyingStep): ViewDirection & { readonly acrossMm: number; 
 
 const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;
 
-/** Lays out a coach sheet for a fitting: its own tie, neck, lead and hand, step by step, six to a page. */
+/** Lays out a coach sheet for a fitting: its own tie, neck, lead and hand, step by step, six to a page. `address`: the wearer's coach, as a code. */
 export function layOutCoachSheet(
   fitting: Fitting,
   way: OfferedWay,
@@ -69,6 +73,7 @@ export function layOutCoachSheet(
   unit: LengthUnit,
   paper: PaperSize,
   measure: Measure,
+  address: string | null = null,
 ): readonly Display[] {
   const moved = STRIP_WAY[way];
   const tie = prepareTie(fitting.tie);
@@ -87,7 +92,7 @@ export function layOutCoachSheet(
   const pages: DisplayItem[][] = [];
   choreography.steps.forEach((step, i) => {
     const onPage = i % (COLUMNS * ROWS);
-    if (onPage === 0) pages.push(head(fitting, told, unit, leadMm, widthMm, heightMm, pages.length + 1, measure));
+    if (onPage === 0) pages.push(head(fitting, told, unit, leadMm, widthMm, heightMm, pages.length + 1, measure, address));
     const left = MARGIN_MM + (onPage % COLUMNS) * cellMm.width;
     const top = MARGIN_MM + HEAD_MM - 10 + Math.floor(onPage / COLUMNS) * cellMm.height;
     const view = viewFor(step.step);
@@ -141,7 +146,9 @@ function head(
   heightMm: number,
   number: number,
   measure: Measure,
+  address: string | null,
 ): DisplayItem[] {
+  const codeMm = address === null ? 0 : CODE_MM;
   const facts = `${fitting.tie.name}. ${leadMm > 0 ? `Long end on ${sideName(fitting.longEnd, told)}, ${formatLength(leadMm, unit)} lower` : 'Both ends level'}. Pictures ${PICTURED[told]}, except those from the side and from above.`;
   return [
     {
@@ -153,7 +160,7 @@ function head(
       ink: 'ink',
       text: `Tying, step by step: ${fitting.wearer.name}`,
     },
-    ...wrapText(facts, 'text', 3.2, widthMm - 2 * MARGIN_MM - 10, measure).map((text, i): DisplayItem => ({
+    ...wrapText(facts, 'text', 3.2, widthMm - 2 * MARGIN_MM - 10 - codeMm, measure).map((text, i): DisplayItem => ({
       kind: 'text',
       x: MARGIN_MM,
       y: MARGIN_MM + 8 + 4 * i,
@@ -162,7 +169,8 @@ function head(
       ink: 'pencil',
       text,
     })),
-    { kind: 'text', x: widthMm - MARGIN_MM - 4, y: MARGIN_MM + 3, sizeMm: 4, typeface: 'text', ink: 'pencil', text: String(number) },
+    ...(address === null ? [] : qrCode(address, widthMm - MARGIN_MM - CODE_MM, 3, CODE_MM, CODE_CAPTION, 2)),
+    { kind: 'text', x: widthMm - MARGIN_MM - 4 - codeMm, y: MARGIN_MM + 3, sizeMm: 4, typeface: 'text', ink: 'pencil', text: String(number) },
     ...wrapText(CAUTION, 'strong', 3.2, widthMm - 2 * MARGIN_MM, measure).map((text, i): DisplayItem => ({
       kind: 'text',
       x: MARGIN_MM,

@@ -1,0 +1,132 @@
+import {
+  LINK_AFTER_EVENT_DAYS,
+  LINK_DAYS,
+  toCollar,
+  type CoachLink,
+  type Fitting,
+  type PocketCoach,
+  type PocketTryData,
+} from '@easytuck/contract';
+import { neckPathMm } from '@easytuck/core';
+import { requireReady, type Database } from '../../plugins/database.ts';
+import { ProblemError } from '../../problem.ts';
+import { fittingRepository } from '../fittings/repository.ts';
+import { addressOf, failedTries } from '../people/failedTries.ts';
+import { hashOfKey, newLinkKey } from '../people/sessionKeys.ts';
+import { shopRepository } from '../shop/repository.ts';
+import { tyingService } from '../tyings/service.ts';
+import { wearerRepository } from '../wearers/repository.ts';
+import { firstPicture } from './flatPicture.ts';
+import { linkRepository } from './repository.ts';
+
+const DAY_MS = 86_400_000;
+
+/** Links that are given to wearers, and what they open. */
+export interface LinkService {
+  readonly ofFitting: (fittingId: string) => Promise<CoachLink[]>;
+  /** Gives one. The key is told once and kept by nobody; the same link asked for again gets another key. */
+  readonly give: (id: string, fittingId: string, by: string) => Promise<{ link: CoachLink; key: string }>;
+  readonly withdraw: (id: string) => Promise<CoachLink>;
+  /** Whether a key opens what it is to be printed on. */
+  readonly isOf: (key: string, fittingId: string) => Promise<boolean>;
+  /** What a key opens. @throws ProblemError `noSuchLink`, the same for every key that opens nothing. */
+  readonly open: (key: string, ip: string) => Promise<PocketCoach>;
+  readonly logTry: (key: string, ip: string, data: PocketTryData) => Promise<{ id: string }>;
+}
+
+export function linkService(database: Database): LinkService {
+  const links = linkRepository(database);
+  const fittings = fittingRepository(database);
+  const wearers = wearerRepository(database);
+  const settings = shopRepository(database);
+  const tyings = tyingService(database);
+  const tries = failedTries(database.sequelize);
+
+  const get = async (fittingId: string): Promise<Fitting> => {
+    requireReady(database);
+    const found = await fittings.find(fittingId);
+    if (!found) throw new ProblemError('notFound', { detail: 'There is no such fitting.' });
+    return found;
+  };
+  const latest = async (rootId: string): Promise<Fitting> => {
+    const last = (await fittings.revisions(rootId)).at(-1);
+    if (!last) throw new ProblemError('noSuchLink');
+    return last;
+  };
+  /** The fitting that a key opens, slowed where keys are guessed. Every key takes the same statements. */
+  const openedBy = async (key: string, ip: string) => {
+    requireReady(database);
+    const address = addressOf(ip);
+    await tries.refuseWhileSlowed('link', address);
+    const opened = await links.opened(hashOfKey(key), new Date());
+    if (!opened) {
+      await tries.count('link', address);
+      throw new ProblemError('noSuchLink');
+    }
+    return { ...opened, fitting: await latest(opened.fittingId) };
+  };
+  return {
+    ofFitting: async (fittingId) => links.ofFitting((await get(fittingId)).revision.rootId),
+    give: async (id, fittingId, by) => {
+      const fitting = await get(fittingId);
+      const wearer = await wearers.follow(fitting.wearer.id);
+      if (!wearer) throw new ProblemError('notFound', { detail: 'The wearer of this fitting is no longer on record.' });
+      const [key, now] = [newLinkKey(), new Date()];
+      const rootId = fitting.revision.rootId;
+      await links.put(
+        { id, keyHash: hashOfKey(key), fittingId: rootId, wearerId: wearer.id, givenBy: by, endsAt: endOf(wearer.eventOn, now) },
+        now,
+      );
+      const link = await links.find(id);
+      if (link?.fittingId !== rootId || link.withdrawnAt !== null) throw new ProblemError('keyInUse');
+      return { link, key };
+    },
+    withdraw: async (id) => {
+      requireReady(database);
+      await links.withdraw(id, new Date());
+      const link = await links.find(id);
+      if (!link) throw new ProblemError('notFound', { detail: 'There is no such link.' });
+      return link;
+    },
+    isOf: async (key, fittingId) => {
+      const opened = await links.opened(hashOfKey(key), new Date());
+      return opened !== null && opened.fittingId === (await get(fittingId)).revision.rootId;
+    },
+    open: async (key, ip) => {
+      const { id, endsAt, fitting } = await openedBy(key, ip);
+      const [wearer, { name: shop, unit }] = [await wearers.follow(fitting.wearer.id), await settings.read()];
+      await links.markOpened(id, new Date());
+      return {
+        ...{ shop, unit, endsAt: endsAt.toISOString(), wearer: wearer?.name ?? '', eventName: wearer?.eventName ?? '' },
+        ...{ eventOn: wearer?.eventOn ?? null, collar: fitting.collar, longEnd: fitting.longEnd, isHelped: wearer?.dexterity === 'needsHelp' },
+        // (what the shop keeps beside the measures is the shop's)
+        tie: { ...fitting.tie, note: '', inStock: 0 },
+        fitting: {
+          ...{ id: fitting.id, easeMm: fitting.easeMm, step: fitting.step, leadMm: fitting.leadMm, school: fitting.school },
+          ...{ setMm: fitting.result.setMm, drawInMm: fitting.result.drawInMm, spreadMm: fitting.result.spreadMm },
+          revision: fitting.revision.number,
+        },
+        picture: firstPicture(fitting, fitting.longEnd),
+      };
+    },
+    logTry: async (key, ip, { id, way, durationMs, steps, outcome, fault, agoMs }) => {
+      const { fitting } = await openedBy(key, ip);
+      const collar = toCollar(fitting.collar);
+      await tyings.record(
+        {
+          ...{ id, way, durationMs, steps, outcome, fault, wearerId: fitting.wearer.id, tieId: fitting.tie.id, fittingId: fitting.id },
+          ...{ frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null, isConfirmed: false, note: '' },
+          ...{ setMm: fitting.result.setMm, leadMm: fitting.leadMm, neckPathMm: neckPathMm(collar, fitting.easeMm, fitting.tie.cloth) },
+        },
+        new Date(Date.now() - agoMs),
+      );
+      return { id };
+    },
+  };
+}
+
+/** When a link runs out: a week after the day that the tie is for, else in ninety days; at the end of that day. */
+export function endOf(eventOn: string | null, now: Date): Date {
+  const event = eventOn === null ? null : new Date(`${eventOn}T23:59:59Z`).getTime() + LINK_AFTER_EVENT_DAYS * DAY_MS;
+  return new Date(event !== null && event > now.getTime() ? event : now.getTime() + LINK_DAYS * DAY_MS);
+}

@@ -5,13 +5,19 @@ export class ProblemError extends Error {
   readonly code: ProblemCode;
   readonly errors: readonly FieldError[] | undefined;
   readonly current: unknown;
+  /** Where it is only too early: how long is to be waited, in s. */
+  readonly retryAfterS: number | undefined;
 
-  constructor(code: ProblemCode, about: { detail?: string; errors?: readonly FieldError[]; current?: unknown; cause?: unknown } = {}) {
+  constructor(
+    code: ProblemCode,
+    about: { detail?: string; errors?: readonly FieldError[]; current?: unknown; cause?: unknown; retryAfterS?: number } = {},
+  ) {
     super(about.detail ?? PROBLEMS[code].title, { cause: about.cause });
     this.name = 'ProblemError';
     this.code = code;
     this.errors = about.errors;
     this.current = about.current;
+    this.retryAfterS = about.retryAfterS;
   }
 
   get status(): number {

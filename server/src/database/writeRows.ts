@@ -7,10 +7,11 @@ export async function writeRows(
   values: readonly unknown[],
   transaction?: Transaction,
 ): Promise<number> {
-  const changed = await sequelize.query(statement, {
+  // (of what puts rows in, the library tells the new key too)
+  const changed: unknown = await sequelize.query(statement, {
     type: QueryTypes.BULKUPDATE,
     replacements: [...values],
     ...(transaction ? { transaction } : {}),
   });
-  return Number(changed);
+  return Number(Array.isArray(changed) ? changed[1] : changed);
 }

@@ -19,7 +19,8 @@ export const errors = plugin(async (app: FastifyInstance) => {
 
 /** Sends a problem with its status. */
 export function sendProblem(reply: FastifyReply, problem: ProblemError): FastifyReply {
-  if (problem.status === 503) void reply.header('retry-after', RETRY_AFTER_S);
+  const retryAfterS = problem.retryAfterS ?? (problem.status === 503 ? RETRY_AFTER_S : undefined);
+  if (retryAfterS !== undefined) void reply.header('retry-after', Math.ceil(retryAfterS));
   return reply.status(problem.status).type('application/problem+json').serializer(JSON.stringify).send(problem.toProblem());
 }
 

@@ -46,6 +46,8 @@ export interface KeptPasskey {
 /** Reads and writes people, sessions and passkeys; the only place that knows their columns. */
 export interface PeopleRepository {
   readonly isAnybody: () => Promise<boolean>;
+  /** As `isAnybody`, one asker at a time until the transaction ends. */
+  readonly isAnybodyNow: (transaction: Transaction) => Promise<boolean>;
   readonly isOwner: () => Promise<boolean>;
   readonly all: () => Promise<KeptPerson[]>;
   readonly find: (id: string, transaction?: Transaction) => Promise<KeptPerson | null>;
@@ -98,6 +100,11 @@ export function peopleRepository({ sequelize }: Pick<Database, 'sequelize'>): Pe
   };
   return {
     isAnybody: async () => (await readRows(sequelize, 'SELECT 1 FROM people LIMIT 1', [])).length > 0,
+    isAnybodyNow: async (transaction) => {
+      await write("INSERT IGNORE INTO leases (name, holder, held_until) VALUES ('setUp', '', '2000-01-01')", [], transaction);
+      await readRows(sequelize, "SELECT name FROM leases WHERE name = 'setUp' FOR UPDATE", [], transaction);
+      return (await readRows(sequelize, 'SELECT id FROM people LIMIT 1 LOCK IN SHARE MODE', [], transaction)).length > 0;
+    },
     isOwner: async () => (await readRows(sequelize, "SELECT 1 FROM people WHERE role = 'owner' AND left_at IS NULL LIMIT 1", [])).length > 0,
     all: async () => (await readRows<KeptPerson>(sequelize, `SELECT ${PERSON} FROM people p ORDER BY p.left_at IS NOT NULL, p.name`, [])).map(toPerson),
     find: (id, transaction) => one('p.id = ?', [id], transaction),

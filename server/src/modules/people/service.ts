@@ -141,10 +141,7 @@ export function peopleService(database: Database): PeopleService {
       const passwordHash = await hashSecret(password);
       await withTransaction(database.sequelize, async (transaction) => {
         // whoever comes second waits here, and then finds somebody
-        await database.sequelize.query("INSERT IGNORE INTO leases (name, holder, held_until) VALUES ('setUp', '', '2000-01-01')", { transaction });
-        await database.sequelize.query("SELECT name FROM leases WHERE name = 'setUp' FOR UPDATE", { transaction });
-        const [rows] = await database.sequelize.query('SELECT id FROM people LIMIT 1 LOCK IN SHARE MODE', { transaction });
-        if (rows.length > 0) throw new ProblemError('signInNeeded');
+        if (await people.isAnybodyNow(transaction)) throw new ProblemError('signInNeeded');
         await people.insert({ id, name, role: 'owner', passwordHash }, new Date(), transaction);
       });
       return toTold(await get(id));

@@ -1,0 +1,124 @@
+import { DEFAULT_SHOP, LINK_HEADER, type DueRecords, type Erasure, type Fitting, type HeldRecords, type Problem, type Tie, type Tying, type Wearer } from '@easytuck/contract';
+import { v7 as uuid } from 'uuid';
+import { readRows } from '../../database/readRows.ts';
+import { aFitting, aTie, aWearer, testShop } from '../../testing.ts';
+
+const { shop, send, get } = testShop();
+
+const NAME = 'Quentin Zabrowski-Vale';
+const tie = aTie();
+
+/** Somebody with a second record merged in, measures, a fitting with everything measured, tyings with remarks, and a link. */
+async function somebody(): Promise<{ wearer: Wearer; fitting: Fitting; key: string }> {
+  await send('POST', '/api/ties', tie);
+  const first = (await send('POST', '/api/wearers', aWearer({ name: NAME, bareNeckMm: 388, contact: 'zabrowski@post.example' }))).json<Wearer>();
+  const second = (await send('POST', '/api/wearers', aWearer({ name: `${NAME} the same`, note: 'likes it wide' }))).json<Wearer>();
+  const wearer = (
+    await send('POST', `/api/wearers/${first.id}/merge`, { fromId: second.id, version: first.version, fromVersion: second.version })
+  ).json<Wearer>();
+  const known = { kind: 'known', id: wearer.id, name: null, version: wearer.version, measured: [] as never[] } as const;
+  const fitting = (
+    await send('POST', '/api/fittings', aFitting(known, tie.id, { neckBreadthMm: 121.25, faceWidthMm: 137.5, note: `for ${NAME}` }))
+  ).json<Fitting>();
+  for (let i = 0; i < 3; i += 1)
+    await send('POST', '/api/tyings', {
+      ...{ id: uuid(), wearerId: wearer.id, tieId: tie.id, fittingId: fitting.id, outcome: 'tied', note: `${NAME} was late` },
+      ...{ frontLoopMm: 62, frontFlatEndMm: 61, backLoopMm: 61, backFlatEndMm: 62, setMm: fitting.result.setMm, leadMm: 45, neckPathMm: 420 },
+    });
+  const { key } = (await send('POST', '/api/links', { id: uuid(), fittingId: fitting.id })).json<{ key: string }>();
+  return { wearer, fitting, key };
+}
+
+/** Every table of the shop as text. */
+async function everything(): Promise<string> {
+  const tables = await readRows<{ name: string }>(
+    shop.sequelize,
+    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_type = 'BASE TABLE'",
+    [],
+  );
+  const all = [];
+  for (const { name } of tables) all.push(JSON.stringify(await readRows(shop.sequelize, `SELECT * FROM ${name}`, [])));
+  return all.join('\n');
+}
+
+it('what is held of a wearer is told whole, in one file', async () => {
+  const { wearer, fitting } = await somebody();
+  const held = (await get(`/api/wearers/${wearer.id}/held`)).json<HeldRecords>();
+  expect(held).toMatchObject({ of: NAME, wearer: { id: wearer.id, contact: 'zabrowski@post.example' } });
+  expect([held.mergedRecords, held.fittings, held.tyings, held.links].map((list) => list.length)).toEqual([1, 1, 3, 1]);
+  expect(held.measures.length).toBeGreaterThan(3);
+  expect(held.fittings[0]).toMatchObject({ id: fitting.id, inputs: { faceWidthMm: 137.5 } });
+  expect(JSON.stringify(held)).not.toContain('key_hash');
+});
+
+describe('erasing a wearer', () => {
+  let wearer: Wearer;
+  let fitting: Fitting;
+  let key: string;
+  beforeAll(async () => {
+    ({ wearer, fitting, key } = await somebody());
+  });
+
+  it('says beforehand what goes', async () => {
+    expect((await get(`/api/wearers/${wearer.id}/erasure`)).json<Erasure>()).toMatchObject({ records: 2, fittings: 1, tyings: 3, links: 1 });
+    expect((await get(`/api/wearers/${wearer.id}`)).statusCode).toBe(200);
+  });
+
+  it('is refused over a version that is gone', async () => {
+    const answer = await send('POST', `/api/wearers/${wearer.id}/erasure`, { version: wearer.version + 7 });
+    expect([answer.statusCode, answer.json<Problem>().code]).toEqual([409, 'stale']);
+  });
+
+  it('leaves no letter of them in any table, and keeps what the tie’s tyings showed', async () => {
+    // (another of that name is on record from before: their own stays)
+    const others = (await get('/api/wearers?q=zabrowski')).json<{ wearers: Wearer[] }>().wearers.filter(({ id }) => id !== wearer.id);
+    for (const { id, version } of others) expect((await send('POST', `/api/wearers/${id}/erasure`, { version })).statusCode).toBe(200);
+    const learnt = async () =>
+      (await get(`/api/tyings?tieId=${tie.id}`)).json<{ tyings: Tying[] }>().tyings.map(({ id, frontLoopMm, setMm }) => [id, frontLoopMm, setMm]);
+    const before = await learnt();
+    const { version } = (await get(`/api/wearers/${wearer.id}`)).json<Wearer>();
+    expect(await everything()).toContain('Zabrowski');
+    expect((await send('POST', `/api/wearers/${wearer.id}/erasure`, { version })).json<Erasure>()).toMatchObject({ records: 2, tyings: 3 });
+    const after = await everything();
+    for (const trace of ['Zabrowski', 'zabrowski', wearer.id, '121.25', '137.5', 'was late', 'likes it wide']) expect([trace, after.includes(trace)]).toEqual([trace, false]);
+    expect(await learnt()).toEqual(before);
+    expect((await get(`/api/ties/${tie.id}`)).json<Tie>().id).toBe(tie.id);
+  });
+
+  it('afterwards nobody is found, the fitting stands without a name, its paper is made, and the link opens nothing', async () => {
+    expect((await get(`/api/wearers/${wearer.id}`)).statusCode).toBe(404);
+    expect((await get('/api/wearers')).json<{ wearers: Wearer[] }>().wearers.map(({ name }) => name)).not.toContain('');
+    expect((await get('/api/wearers?show=away')).json<{ wearers: Wearer[] }>().wearers).toEqual([]);
+    const kept = (await get(`/api/fittings/${fitting.id}`)).json<Fitting>();
+    expect([kept.wearer.name, kept.card?.wearer, kept.note, kept.faceWidthMm]).toEqual(['', '', '', null]);
+    expect((await get(`/api/paper/cards?ids=${fitting.id}`)).statusCode).toBe(200);
+    expect((await get(`/api/fittings/${fitting.id}/recomputed`)).statusCode).toBe(200);
+    expect((await shop.app.inject({ method: 'GET', url: '/api/pocket', headers: { [LINK_HEADER]: key } })).statusCode).toBe(404);
+    expect((await get('/api/exchange/wearers?format=json')).body).not.toContain('""name"":""""');
+    // sent again
+    expect((await send('POST', `/api/wearers/${wearer.id}/erasure`, { version: 1 })).statusCode).toBe(404);
+  });
+
+  it('nobody can be fitted, merged into, or changed by the key of nobody', async () => {
+    const nobody = '00000000-0000-7000-8000-000000000000';
+    expect((await get(`/api/wearers/${nobody}`)).statusCode).toBe(404);
+    expect((await send('POST', `/api/wearers/${nobody}/erasure`, { version: 1 })).statusCode).toBe(404);
+    const known = { kind: 'known', id: nobody, name: null, version: 1, measured: [] as never[] } as const;
+    expect((await send('POST', '/api/fittings', aFitting(known, tie.id))).statusCode).toBe(400);
+  });
+});
+
+it('lists whose records are due by the years that the shop keeps them, and none of somebody whose day is still to come', async () => {
+  expect((await get('/api/privacy/due')).json<DueRecords>()).toEqual({ keepYears: null, due: [], more: false });
+  await send('PUT', '/api/shop', { ...DEFAULT_SHOP, keepYears: 3, version: 1 });
+  const [old, coming, recent] = [uuid(), uuid(), uuid()];
+  for (const [id, name] of [
+    [old, 'Old Record'],
+    [coming, 'Coming Day'],
+    [recent, 'Recent Record'],
+  ] as const)
+    await send('POST', '/api/wearers', aWearer({ id, name, eventOn: id === coming ? '2099-01-01' : null }));
+  await shop.sequelize.query(`UPDATE wearers SET seen_at = UTC_TIMESTAMP(3) - INTERVAL 37 MONTH WHERE id IN ('${old}', '${coming}')`);
+  await shop.sequelize.query(`UPDATE wearers SET seen_at = UTC_TIMESTAMP(3) - INTERVAL 35 MONTH WHERE id = '${recent}'`);
+  expect((await get('/api/privacy/due')).json<DueRecords>()).toMatchObject({ keepYears: 3, due: [{ id: old, name: 'Old Record' }], more: false });
+});

@@ -51,7 +51,14 @@ export const ACTIONS = Object.keys(RIGHTS) as readonly Action[];
 /**
  * What a PIN is not enough for: it is short, is typed where others look on, and is meant for changing hands at a counter.
  */
-export const NEEDS_PASSWORD: readonly Action[] = ['wearers.erase', 'tables.export', 'shop.takeAway', 'people.manage', 'deeds.read', 'own.change'];
+export const NEEDS_PASSWORD: readonly Action[] = [
+  'wearers.erase',
+  'tables.export',
+  'shop.takeAway',
+  'people.manage',
+  'deeds.read',
+  'own.change',
+];
 
 /** Whether a role may do something. */
 export const mayDo = (role: Role, action: Action): boolean => (RIGHTS[action] as readonly Role[]).includes(role);

@@ -58,7 +58,8 @@ async function people(databaseUrl: string, [what, name]: readonly string[], role
     const typed = async (): Promise<string> => newPassword.parse(await askSecret(`Password for ${name ?? ''}: `));
     const all = await service.list();
     if (what === 'list') {
-      for (const one of all) console.log(`${one.name.padEnd(24)} ${one.role.padEnd(10)} ${one.leftAt === null ? '' : 'has left'}`.trimEnd());
+      for (const one of all)
+        console.log(`${one.name.padEnd(24)} ${one.role.padEnd(10)} ${one.leftAt === null ? '' : 'has left'}`.trimEnd());
       if (all.length === 0) console.log('Nobody is set up. The counter is open, on this machine alone.');
     } else if (what === 'add') {
       if (name === undefined) throw new StartRefused('Say who: npm run people -- add NAME --role owner');

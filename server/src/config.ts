@@ -15,7 +15,9 @@ const environment = z.object({
   TLS_CERT: z.string().optional(),
   TLS_KEY: z.string().optional(),
   /** A web server on this machine stands before this one, speaks https outwards, and says who asks. */
-  TRUST_PROXY: z.enum(['', '0', '1'], { error: 'TRUST_PROXY is 1 where a web server on this machine stands before this one, else 0' }).default(''),
+  TRUST_PROXY: z
+    .enum(['', '0', '1'], { error: 'TRUST_PROXY is 1 where a web server on this machine stands before this one, else 0' })
+    .default(''),
   /** Where the shop is reached from outside; wearers' links begin with it. */
   ADDRESS: z.url({ error: 'ADDRESS must be an address such as https://shop.example' }).optional(),
   LOG_LEVEL: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('warn'),

@@ -3,7 +3,8 @@ import { isLoopbackName } from './plugins/gate.ts';
 import { StartRefused } from './startRefused.ts';
 
 /** Whether others than this machine could ask this server: by its own address, or by a web server that stands before it. */
-export const isReachedFromOutside = ({ host, trustProxy }: Pick<Config, 'host' | 'trustProxy'>): boolean => !isLoopbackName(host) || trustProxy;
+export const isReachedFromOutside = ({ host, trustProxy }: Pick<Config, 'host' | 'trustProxy'>): boolean =>
+  !isLoopbackName(host) || trustProxy;
 
 /**
  * Refuses to listen where a stranger on the network could read the shop's records: beyond this machine the shop is opened only

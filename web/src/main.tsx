@@ -7,6 +7,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { SWRConfig } from 'swr';
 import { router } from './router.tsx';
+import { loadSession } from './common/api/session.ts';
 import { isWorthRetrying } from './common/api/request.ts';
 import { UnitProvider } from './common/UnitProvider.tsx';
 import { theme } from './theme.ts';
@@ -24,6 +25,7 @@ window.addEventListener('vite:preloadError', (event) => {
   window.location.reload();
 });
 
+void loadSession();
 createRoot(root).render(
   <StrictMode>
     <ThemeProvider theme={theme}>

@@ -74,9 +74,15 @@ export const pocketCoach = z.object({
 export type PocketCoach = z.infer<typeof pocketCoach>;
 
 /** A try at home. `agoMs`: how long ago it was, by the phone's own clock, when it is sent. */
-export const pocketTry = tyingInput
-  .pick({ id: true, way: true, durationMs: true, steps: true })
-  .extend({ outcome: tyingOutcome, fault: tyingFault.nullable().default(null), agoMs: z.int().min(0).max(120 * 86_400_000).default(0) });
+export const pocketTry = tyingInput.pick({ id: true, way: true, durationMs: true, steps: true }).extend({
+  outcome: tyingOutcome,
+  fault: tyingFault.nullable().default(null),
+  agoMs: z
+    .int()
+    .min(0)
+    .max(120 * 86_400_000)
+    .default(0),
+});
 export type PocketTry = z.input<typeof pocketTry>;
 export type PocketTryData = z.output<typeof pocketTry>;
 export const pocketTryKept = z.object({ id: recordId });

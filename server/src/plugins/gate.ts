@@ -26,7 +26,8 @@ export const FILE_WITHIN_MS = 10 * 60_000;
 const LOOPBACK_NAMES = new Set(['localhost', '[::1]', '::1']);
 
 /** Whether a host name means this machine alone. */
-export const isLoopbackName = (name: string): boolean => LOOPBACK_NAMES.has(name.toLowerCase()) || (isIPv4(name) && name.startsWith('127.'));
+export const isLoopbackName = (name: string): boolean =>
+  LOOPBACK_NAMES.has(name.toLowerCase()) || (isIPv4(name) && name.startsWith('127.'));
 
 /**
  * Who may speak to the server, and in what form: only under the shop's own names (a name that somebody else points here is

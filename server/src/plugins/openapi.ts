@@ -15,11 +15,24 @@ export const openapi = plugin(async (app: FastifyInstance) => {
         description:
           'Wearers, ties, collars and fittings of one shop, what is printed of them, and tables out and in. Lengths are in millimetres; errors are application/problem+json.',
       },
-      tags: ['wearers', 'ties', 'fittings', 'tyings', 'collars', 'shop', 'paper', 'printer', 'exchange', 'backups', 'people', 'links', 'privacy', 'health'].map(
-        (name) => ({
-          name,
-        }),
-      ),
+      tags: [
+        'wearers',
+        'ties',
+        'fittings',
+        'tyings',
+        'collars',
+        'shop',
+        'paper',
+        'printer',
+        'exchange',
+        'backups',
+        'people',
+        'links',
+        'privacy',
+        'health',
+      ].map((name) => ({
+        name,
+      })),
     },
     transform: jsonSchemaTransform,
   });

@@ -10,6 +10,8 @@ import { onTourStart } from './help/tourStart.ts';
 import { useTour } from './help/useTour.ts';
 import { Notices } from './notices.tsx';
 import { NothingKept } from './NothingKept.tsx';
+import { SessionGate } from './session/SessionGate.tsx';
+import { useStanding } from './session/sessionStore.ts';
 import { TapeProvider } from './tape/TapeProvider.tsx';
 import { listenForShortcuts, useShortcuts } from './shortcuts/shortcuts.ts';
 import { useUnits } from './UnitProvider.tsx';
@@ -24,12 +26,15 @@ const ROOMS = [
   { to: '/shop', name: 'Shop', key: 'S' },
 ] as const;
 
+const PersonMenu = lazy(async () => ({ default: (await import('./session/PersonMenu.tsx')).PersonMenu }));
 const Help = lazy(async () => ({ default: (await import('./help/Help.tsx')).Help }));
 const Tour = lazy(async () => ({ default: (await import('./help/Tour.tsx')).Tour }));
 
 /** The frame of every room: the way past it, its name, the rooms, the unit, help, what was done. */
 export function Shell() {
   const { unit, setUnit } = useUnits();
+  const { session } = useStanding();
+  const isOut = session?.state === 'out' || session?.state === 'away';
   const isLoading = useNavigation().state === 'loading';
   const navigate = useNavigate();
   const [help, setHelp] = useState<HelpPart | null>(null);
@@ -84,7 +89,7 @@ export function Shell() {
           aria-label="Pages"
           sx={{ display: 'flex', flexWrap: 'wrap', columnGap: { xs: 0, md: 0.5 }, flex: '1 1 auto', order: { xs: 3, sm: 0 }, minWidth: 0 }}
         >
-          {ROOMS.map(({ to, name }) => (
+          {(isOut ? [] : ROOMS).map(({ to, name }) => (
             <Box
               key={to}
               component={NavLink}
@@ -117,6 +122,11 @@ export function Shell() {
           ]}
           small
         />
+        {session?.person && (
+          <Suspense fallback={null}>
+            <PersonMenu />
+          </Suspense>
+        )}
         <Button
           variant="outlined"
           aria-haspopup="dialog"
@@ -129,7 +139,9 @@ export function Shell() {
       <NothingKept />
       {isLoading && <LinearProgress aria-label="Loading the page" sx={{ position: 'absolute', insetInline: 0, height: 2 }} />}
       <Box component="main" id="main" tabIndex={-1} sx={{ '&:focus': { outline: 'none' } }}>
-        <Outlet />
+        <SessionGate>
+          <Outlet />
+        </SessionGate>
       </Box>
       <Suspense fallback={null}>
         {help !== null && (

@@ -9,6 +9,9 @@ import {
   type LengthUnit,
 } from '@easytuck/core';
 
+/** Who a fitting was for, where that wearer was erased. */
+export const ERASED_WEARER = 'An erased wearer';
+
 export {
   BOUND_WORDS,
   clothWords,

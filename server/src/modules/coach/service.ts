@@ -8,7 +8,13 @@ import { layOutCoachSheet } from '../../paper/layouts/layOutCoachSheet.ts';
 /** What the coach can put on paper. */
 export interface CoachService {
   /** The tying of a fitting, step by step, on two sheets at most. */
-  readonly sheetPdf: (fittingId: string, way: OfferedWay, told: Reader, paper: PaperSize | undefined, address?: string) => Promise<Uint8Array>;
+  readonly sheetPdf: (
+    fittingId: string,
+    way: OfferedWay,
+    told: Reader,
+    paper: PaperSize | undefined,
+    address?: string,
+  ) => Promise<Uint8Array>;
 }
 
 export function coachService(database: Database): CoachService {

@@ -36,7 +36,9 @@ async function* deedsCsv(deeds: DeedRepository): AsyncGenerator<string> {
   yield writeCsvHeading(['number', 'at', 'person', 'what', 'about', 'from']);
   for (let before: number | undefined; ;) {
     const page = await deeds.list(before, PAGE);
-    yield writeCsvRows(page.map(({ number, at, personName, what, about, from }) => [String(number), at, personName, what, about ?? '', from]));
+    yield writeCsvRows(
+      page.map(({ number, at, personName, what, about, from }) => [String(number), at, personName, what, about ?? '', from]),
+    );
     const last = page.at(-1);
     if (!last || page.length < PAGE) return;
     before = last.number;

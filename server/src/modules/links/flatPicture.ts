@@ -1,4 +1,14 @@
-import { choreograph, collarGirthMm, fitTie, neckPathMm, poseStep, prepareTie, projectPose, tyingMeasures, type Side } from '@easytuck/core';
+import {
+  choreograph,
+  collarGirthMm,
+  fitTie,
+  neckPathMm,
+  poseStep,
+  prepareTie,
+  projectPose,
+  tyingMeasures,
+  type Side,
+} from '@easytuck/core';
 import type { Fitting, FlatPicture } from '@easytuck/contract';
 
 const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;

@@ -1,4 +1,13 @@
-import { LINK_HEADER, type CoachLink, type Fitting, type GivenLink, type PocketCoach, type Problem, type Tying, type Wearer } from '@easytuck/contract';
+import {
+  LINK_HEADER,
+  type CoachLink,
+  type Fitting,
+  type GivenLink,
+  type PocketCoach,
+  type Problem,
+  type Tying,
+  type Wearer,
+} from '@easytuck/contract';
 import jsQR from 'jsqr';
 import { gzipSync } from 'node:zlib';
 import { v7 as uuid } from 'uuid';
@@ -62,9 +71,12 @@ describe('a link for a wearer', () => {
     let asked = 0;
     for (const [path, methods] of Object.entries(document.paths))
       for (const method of Object.keys(methods)) {
-        if (path.startsWith('/api/pocket') || !path.startsWith('/api/') || path.startsWith('/api/session') || path === '/api/people/first') continue;
+        if (path.startsWith('/api/pocket') || !path.startsWith('/api/') || path.startsWith('/api/session') || path === '/api/people/first')
+          continue;
         const url = path.replace(/\{kind\}/, 'ties').replace(/\{\w+\}/g, uuid());
-        const answer = await owner.send(method.toUpperCase() as 'GET', url, method === 'get' || method === 'delete' ? undefined : {}, { [LINK_HEADER]: key });
+        const answer = await owner.send(method.toUpperCase() as 'GET', url, method === 'get' || method === 'delete' ? undefined : {}, {
+          [LINK_HEADER]: key,
+        });
         expect([method, path, answer.statusCode]).toEqual([method, path, 403]);
         asked += 1;
       }
@@ -132,8 +144,16 @@ describe('a link for a wearer', () => {
 });
 
 describe('a try by a link', () => {
-  const aTry = { id: uuid(), outcome: 'tied', way: 'main', durationMs: 184_000, steps: [{ step: 'cross', ms: 9_000 }], agoMs: 3_600_000 } as const;
-  const triesOf = async (): Promise<Tying[]> => (await owner.send('GET', `/api/tyings?wearerId=${wearer.id}`)).json<{ tyings: Tying[] }>().tyings;
+  const aTry = {
+    id: uuid(),
+    outcome: 'tied',
+    way: 'main',
+    durationMs: 184_000,
+    steps: [{ step: 'cross', ms: 9_000 }],
+    agoMs: 3_600_000,
+  } as const;
+  const triesOf = async (): Promise<Tying[]> =>
+    (await owner.send('GET', `/api/tyings?wearerId=${wearer.id}`)).json<{ tyings: Tying[] }>().tyings;
 
   it('is logged once into the shop’s record, at the time it was tied at, with the set it was given out with', async () => {
     const { key } = await give();
@@ -176,7 +196,9 @@ describe('the code on paper', () => {
   it('stands on card, sheet, coach sheet and label where the key is at hand, and not where it is another fitting’s', async () => {
     const { key } = await give();
     for (const what of ['A6', 'sheet', 'coachSheet'])
-      expect((await owner.send('POST', `/api/paper/with-link/${fitting.id}`, { key, what })).headers['content-type']).toBe('application/pdf');
+      expect((await owner.send('POST', `/api/paper/with-link/${fitting.id}`, { key, what })).headers['content-type']).toBe(
+        'application/pdf',
+      );
     const other = await giveOut({ occasion: 'blackTie' });
     expect(codeOf(await owner.send('POST', `/api/paper/with-link/${other.id}`, { key, what: 'A6' }))).toEqual([404, 'noSuchLink']);
   });

@@ -36,7 +36,10 @@ export interface LinkRepository {
   readonly put: (link: NewLinkRow, at: Date) => Promise<void>;
   readonly withdraw: (id: string, at: Date) => Promise<boolean>;
   /** What a key opens now; null for all keys that open nothing, whatever the reason. */
-  readonly opened: (keyHash: string, at: Date) => Promise<{ readonly id: string; readonly fittingId: string; readonly endsAt: Date } | null>;
+  readonly opened: (
+    keyHash: string,
+    at: Date,
+  ) => Promise<{ readonly id: string; readonly fittingId: string; readonly endsAt: Date } | null>;
   readonly markOpened: (id: string, at: Date) => Promise<void>;
   readonly dropOf: (wearerId: string, transaction: Transaction) => Promise<number>;
 }
@@ -47,7 +50,11 @@ const COLUMNS = `id, fitting_id AS fittingId, wearer_id AS wearerId, given_by AS
 export function linkRepository({ sequelize }: Pick<Database, 'sequelize'>): LinkRepository {
   return {
     ofFitting: async (rootId) =>
-      (await readRows<LinkRow>(sequelize, `SELECT ${COLUMNS} FROM coach_links WHERE fitting_id = ? ORDER BY given_at DESC, id DESC`, [rootId])).map(toLink),
+      (
+        await readRows<LinkRow>(sequelize, `SELECT ${COLUMNS} FROM coach_links WHERE fitting_id = ? ORDER BY given_at DESC, id DESC`, [
+          rootId,
+        ])
+      ).map(toLink),
     find: async (id) => {
       const [row] = await readRows<LinkRow>(sequelize, `SELECT ${COLUMNS} FROM coach_links WHERE id = ?`, [id]);
       return row ? toLink(row) : null;
@@ -66,10 +73,11 @@ export function linkRepository({ sequelize }: Pick<Database, 'sequelize'>): Link
     },
     opened: async (keyHash, at) => {
       // one that has run out stays so, also where a clock is set back
-      await writeRows(sequelize, 'UPDATE coach_links SET withdrawn_at = ends_at WHERE key_hash = ? AND withdrawn_at IS NULL AND ends_at <= ?', [
-        keyHash,
-        at,
-      ]);
+      await writeRows(
+        sequelize,
+        'UPDATE coach_links SET withdrawn_at = ends_at WHERE key_hash = ? AND withdrawn_at IS NULL AND ends_at <= ?',
+        [keyHash, at],
+      );
       const [row] = await readRows<{ id: string; fittingId: string; endsAt: Date }>(
         sequelize,
         'SELECT id, fitting_id AS fittingId, ends_at AS endsAt FROM coach_links WHERE key_hash = ? AND withdrawn_at IS NULL',

@@ -1,14 +1,4 @@
-import {
-  coachLink,
-  coachLinkList,
-  givenLink,
-  newLink,
-  pocketCoach,
-  pocketTry,
-  pocketTryKept,
-  problem,
-  recordId,
-} from '@easytuck/contract';
+import { coachLink, coachLinkList, givenLink, newLink, pocketCoach, pocketTry, pocketTryKept, problem, recordId } from '@easytuck/contract';
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';

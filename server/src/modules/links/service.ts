@@ -98,7 +98,12 @@ export function linkService(database: Database): LinkService {
       await links.markOpened(id, new Date());
       return {
         ...{ shop, unit, endsAt: endsAt.toISOString(), wearer: wearer?.name ?? '', eventName: wearer?.eventName ?? '' },
-        ...{ eventOn: wearer?.eventOn ?? null, collar: fitting.collar, longEnd: fitting.longEnd, isHelped: wearer?.dexterity === 'needsHelp' },
+        ...{
+          eventOn: wearer?.eventOn ?? null,
+          collar: fitting.collar,
+          longEnd: fitting.longEnd,
+          isHelped: wearer?.dexterity === 'needsHelp',
+        },
         // (what the shop keeps beside the measures is the shop's)
         tie: { ...fitting.tie, note: '', inStock: 0 },
         fitting: {

@@ -32,7 +32,8 @@ export function failedTries(sequelize: Sequelize): FailedTries {
       // a clock that was set back makes nobody wait longer than the longest wait
       if (!row || row.age < -LONGEST_WAIT_S) return;
       const waitS = waitAfter(row.failures, FREE[tried]) - Math.max(0, Number(row.age));
-      if (waitS > 0) throw new ProblemError('tooOften', { detail: `That was tried too often. Try again in ${inWords(waitS)}.`, retryAfterS: waitS });
+      if (waitS > 0)
+        throw new ProblemError('tooOften', { detail: `That was tried too often. Try again in ${inWords(waitS)}.`, retryAfterS: waitS });
     },
     count: async (tried, of) => {
       await sequelize.query(

@@ -66,7 +66,13 @@ export async function refuseWeakPassword(password: string, field: string, person
   const besideName = words.reduce((rest, word) => rest.replaceAll(word, ''), password.toLowerCase()).replace(/[^\p{L}\p{N}]/gu, '');
   const check = (await (guesser ??= readGuesser())).check(password.slice(0, LOOKED_AT), [...names, ...words]);
   if (besideName.length < LEAST_BESIDE_NAME && words.some((word) => password.toLowerCase().includes(word)))
-    throw invalidField(field, 'This password is little more than a name that everybody here knows. Take words that have nothing to do with you or the shop.');
+    throw invalidField(
+      field,
+      'This password is little more than a name that everybody here knows. Take words that have nothing to do with you or the shop.',
+    );
   if (check.score < LEAST_SCORE)
-    throw invalidField(field, 'This password is among the first that are tried: a common one, or keys in a row. Take four words that do not belong together.');
+    throw invalidField(
+      field,
+      'This password is among the first that are tried: a common one, or keys in a row. Take four words that do not belong together.',
+    );
 }

@@ -33,7 +33,9 @@ describe('an open counter', () => {
     const { app } = await open();
     const both = [browser(app), browser(app)];
     const answers = await Promise.all(
-      both.map((each, i) => each.enter('POST', '/api/people/first', { id: uuid(), name: `Owner ${i}`, password: 'plum velvet and old rope' })),
+      both.map((each, i) =>
+        each.enter('POST', '/api/people/first', { id: uuid(), name: `Owner ${i}`, password: 'plum velvet and old rope' }),
+      ),
     );
     expect(answers.map(({ statusCode }) => statusCode).sort()).toEqual([200, 401]);
     const winner = both[answers.findIndex(({ statusCode }) => statusCode === 200)];
@@ -182,10 +184,14 @@ describe('signing in', () => {
   });
 
   it.each([
-    ['run out', "ends_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND", 401],
-    ['begun a week ago', "password_at = UTC_TIMESTAMP(3) - INTERVAL 8 DAY", 401],
-    ['of a clock that was set back since', "began_at = UTC_TIMESTAMP(3) + INTERVAL 1 DAY, ends_at = UTC_TIMESTAMP(3) + INTERVAL 36 HOUR", 401],
-    ['used half an hour ago', "ends_at = UTC_TIMESTAMP(3) + INTERVAL 690 MINUTE", 200],
+    ['run out', 'ends_at = UTC_TIMESTAMP(3) - INTERVAL 1 SECOND', 401],
+    ['begun a week ago', 'password_at = UTC_TIMESTAMP(3) - INTERVAL 8 DAY', 401],
+    [
+      'of a clock that was set back since',
+      'began_at = UTC_TIMESTAMP(3) + INTERVAL 1 DAY, ends_at = UTC_TIMESTAMP(3) + INTERVAL 36 HOUR',
+      401,
+    ],
+    ['used half an hour ago', 'ends_at = UTC_TIMESTAMP(3) + INTERVAL 690 MINUTE', 200],
   ])('a session that is %s', async (_what, change, status) => {
     const one = browser(shop.app);
     await one.signIn(fitter);
@@ -193,7 +199,11 @@ describe('signing in', () => {
     shop.app.forgetSessions();
     expect((await one.send('GET', '/api/wearers')).statusCode).toBe(status);
     // renewed while it is used
-    const rows = await readRows<{ minutes: number }>(shop.sequelize, `SELECT MAX(TIMESTAMPDIFF(MINUTE, UTC_TIMESTAMP(3), ends_at)) AS minutes FROM sessions WHERE person_id = '${fitter.id}'`, []);
+    const rows = await readRows<{ minutes: number }>(
+      shop.sequelize,
+      `SELECT MAX(TIMESTAMPDIFF(MINUTE, UTC_TIMESTAMP(3), ends_at)) AS minutes FROM sessions WHERE person_id = '${fitter.id}'`,
+      [],
+    );
     if (status === 200) expect(rows[0]?.minutes).toBeGreaterThanOrEqual(719);
     await shop.sequelize.query(`DELETE FROM sessions WHERE person_id = '${fitter.id}'`);
   });
@@ -273,16 +283,22 @@ describe('who works here', () => {
   it('the last owner can neither leave nor become something else, also where two owners drop each other at once', async () => {
     const [first] = await people();
     if (!first) throw new Error('nobody is set up');
-    const drop = (id: string, version: number, name: string) => owner.send('PUT', `/api/people/${id}`, { name, role: 'fitter', hasLeft: false, version });
+    const drop = (id: string, version: number, name: string) =>
+      owner.send('PUT', `/api/people/${id}`, { name, role: 'fitter', hasLeft: false, version });
     expect(codeOf(await drop(first.id, first.version, first.name))).toEqual([409, 'lastOwner']);
-    expect(codeOf(await owner.send('PUT', `/api/people/${first.id}`, { name: first.name, role: 'owner', hasLeft: true, version: first.version }))).toEqual([
-      409,
-      'lastOwner',
-    ]);
+    expect(
+      codeOf(
+        await owner.send('PUT', `/api/people/${first.id}`, { name: first.name, role: 'owner', hasLeft: true, version: first.version }),
+      ),
+    ).toEqual([409, 'lastOwner']);
     const second = await setUp(owner, 'owner', 'Ilse Vantongeren');
     const both = await Promise.all([drop(first.id, first.version, first.name), drop(second.id, second.version, second.name)]);
     expect(both.map(({ statusCode }) => statusCode).filter((status) => status === 200)).toHaveLength(1);
-    const rows = await readRows<{ owners: number }>(shop.sequelize, "SELECT COUNT(*) AS owners FROM people WHERE role = 'owner' AND left_at IS NULL", []);
+    const rows = await readRows<{ owners: number }>(
+      shop.sequelize,
+      "SELECT COUNT(*) AS owners FROM people WHERE role = 'owner' AND left_at IS NULL",
+      [],
+    );
     expect(Number(rows[0]?.owners)).toBe(1);
     await shop.sequelize.query("UPDATE people SET role = 'owner'");
     await owner.signIn(OWNER);
@@ -293,7 +309,10 @@ describe('who works here', () => {
     const one = browser(shop.app);
     await one.signIn(reader);
     expect((await one.send('GET', '/api/ties')).statusCode).toBe(200);
-    const set = await owner.send('PUT', `/api/people/${reader.id}/password`, { password: 'thirty brass thimbles', version: reader.version });
+    const set = await owner.send('PUT', `/api/people/${reader.id}/password`, {
+      password: 'thirty brass thimbles',
+      version: reader.version,
+    });
     expect(set.statusCode).toBe(200);
     expect((await one.send('GET', '/api/ties')).statusCode).toBe(401);
     await one.signIn({ name: reader.name, password: 'thirty brass thimbles' });
@@ -307,21 +326,34 @@ describe('who works here', () => {
 
   it('two changes over the same version: the second is told', async () => {
     const one = await setUp(owner, 'workroom', 'Pia Kestrel');
-    const change = (name: string) => owner.send('PUT', `/api/people/${one.id}`, { name, role: 'workroom', hasLeft: false, version: one.version });
+    const change = (name: string) =>
+      owner.send('PUT', `/api/people/${one.id}`, { name, role: 'workroom', hasLeft: false, version: one.version });
     expect((await change('Pia Kestrel-Moor')).statusCode).toBe(200);
     expect(codeOf(await change('Pia K.'))).toEqual([409, 'stale']);
-    expect(codeOf(await owner.send('POST', '/api/people', { id: uuid(), name: 'pia kestrel-moor', role: 'reader', password: 'seven kettles on a ledge' }))).toEqual([
-      400,
-      'invalid',
-    ]);
+    expect(
+      codeOf(
+        await owner.send('POST', '/api/people', {
+          id: uuid(),
+          name: 'pia kestrel-moor',
+          role: 'reader',
+          password: 'seven kettles on a ledge',
+        }),
+      ),
+    ).toEqual([400, 'invalid']);
   });
 
   it('what is done is put on record with who did it, and there is no way to change that record', async () => {
     const wearer = aWearer();
     await owner.send('POST', '/api/wearers', wearer);
     const { deeds } = (await owner.send('GET', '/api/deeds')).json<{ deeds: Deed[] }>();
-    expect(deeds.find(({ what }) => what === 'entered a wearer')).toMatchObject({ personName: 'Maud Perrin', about: wearer.id, from: '192.0.2.7' });
-    expect(deeds.map(({ what }) => what)).toEqual(expect.arrayContaining(['set the shop up as its owner', 'signed in by password', 'set somebody up']));
+    expect(deeds.find(({ what }) => what === 'entered a wearer')).toMatchObject({
+      personName: 'Maud Perrin',
+      about: wearer.id,
+      from: '192.0.2.7',
+    });
+    expect(deeds.map(({ what }) => what)).toEqual(
+      expect.arrayContaining(['set the shop up as its owner', 'signed in by password', 'set somebody up']),
+    );
     // a name of a wearer is nowhere in it: it would outlive an erasure
     expect(JSON.stringify(deeds)).not.toContain(wearer.name);
     const csv = await owner.send('GET', '/api/deeds.csv');
@@ -367,7 +399,11 @@ describe('the table of rights', () => {
       for (const role of ROLES) {
         const { statusCode, body } = (await browsers.get(role)?.send(method, url, payload)) ?? { statusCode: 0, body: '' };
         const refused = statusCode === 401 || statusCode === 403;
-        expect([name, role, refused ? body : 'let in']).toEqual([name, role, mayDo(role, rule) ? 'let in' : expect.stringContaining('notAllowed')]);
+        expect([name, role, refused ? body : 'let in']).toEqual([
+          name,
+          role,
+          mayDo(role, rule) ? 'let in' : expect.stringContaining('notAllowed'),
+        ]);
       }
     }
     // and no rule for a route that is not there

@@ -54,7 +54,11 @@ export interface PeopleRepository {
   readonly named: (name: string) => Promise<KeptPerson | null>;
   /** Owners who work here; nobody changes people until the transaction ends. */
   readonly lockOwners: (transaction: Transaction) => Promise<readonly string[]>;
-  readonly insert: (person: { id: string; name: string; role: Role; passwordHash: string }, at: Date, transaction?: Transaction) => Promise<void>;
+  readonly insert: (
+    person: { id: string; name: string; role: Role; passwordHash: string },
+    at: Date,
+    transaction?: Transaction,
+  ) => Promise<void>;
   /** @returns false where there is nobody of this version. */
   readonly update: (
     id: string,
@@ -105,15 +109,20 @@ export function peopleRepository({ sequelize }: Pick<Database, 'sequelize'>): Pe
       await readRows(sequelize, "SELECT name FROM leases WHERE name = 'setUp' FOR UPDATE", [], transaction);
       return (await readRows(sequelize, 'SELECT id FROM people LIMIT 1 LOCK IN SHARE MODE', [], transaction)).length > 0;
     },
-    isOwner: async () => (await readRows(sequelize, "SELECT 1 FROM people WHERE role = 'owner' AND left_at IS NULL LIMIT 1", [])).length > 0,
-    all: async () => (await readRows<KeptPerson>(sequelize, `SELECT ${PERSON} FROM people p ORDER BY p.left_at IS NOT NULL, p.name`, [])).map(toPerson),
+    isOwner: async () =>
+      (await readRows(sequelize, "SELECT 1 FROM people WHERE role = 'owner' AND left_at IS NULL LIMIT 1", [])).length > 0,
+    all: async () =>
+      (await readRows<KeptPerson>(sequelize, `SELECT ${PERSON} FROM people p ORDER BY p.left_at IS NOT NULL, p.name`, [])).map(toPerson),
     find: (id, transaction) => one('p.id = ?', [id], transaction),
     named: (name) => one('p.name = ?', [name]),
     lockOwners: async (transaction) => {
-      const rows = await sequelize.query<{ id: string }>("SELECT id FROM people WHERE role = 'owner' AND left_at IS NULL ORDER BY id FOR UPDATE", {
-        type: QueryTypes.SELECT,
-        transaction,
-      });
+      const rows = await sequelize.query<{ id: string }>(
+        "SELECT id FROM people WHERE role = 'owner' AND left_at IS NULL ORDER BY id FOR UPDATE",
+        {
+          type: QueryTypes.SELECT,
+          transaction,
+        },
+      );
       return rows.map(({ id }) => id);
     },
     insert: async ({ id, name, role, passwordHash }, at, transaction) => {
@@ -169,7 +178,9 @@ export function peopleRepository({ sequelize }: Pick<Database, 'sequelize'>): Pe
       await write('DELETE FROM ceremonies WHERE ends_at < ? LIMIT 500', [at]);
     },
     passkeysOf: async (personId) =>
-      (await readRows<KeptPasskey>(sequelize, `SELECT ${PASSKEY} FROM passkeys WHERE person_id = ? ORDER BY created_at`, [personId])).map(toPasskey),
+      (await readRows<KeptPasskey>(sequelize, `SELECT ${PASSKEY} FROM passkeys WHERE person_id = ? ORDER BY created_at`, [personId])).map(
+        toPasskey,
+      ),
     passkey: async (id) => {
       const [row] = await readRows<KeptPasskey>(sequelize, `SELECT ${PASSKEY} FROM passkeys WHERE id = ?`, [id]);
       return row ? toPasskey(row) : null;
@@ -184,7 +195,12 @@ export function peopleRepository({ sequelize }: Pick<Database, 'sequelize'>): Pe
     },
     dropPasskey: async (id, personId) => (await write('DELETE FROM passkeys WHERE id = ? AND person_id = ?', [id, personId])) === 1,
     beginCeremony: async (idHash, challenge, personId, endsAt) => {
-      await write('INSERT INTO ceremonies (id_hash, challenge, person_id, ends_at) VALUES (?, ?, ?, ?)', [idHash, challenge, personId, endsAt]);
+      await write('INSERT INTO ceremonies (id_hash, challenge, person_id, ends_at) VALUES (?, ?, ?, ?)', [
+        idHash,
+        challenge,
+        personId,
+        endsAt,
+      ]);
     },
     takeCeremony: async (idHash, at) => {
       const [row] = await readRows<{ challenge: string; personId: string | null }>(

@@ -77,8 +77,10 @@ export async function peopleRoutes(app: FastifyInstance): Promise<void> {
   routes.post('/session', { schema: { tags: ['people'], body: signIn, response: answer } }, async (request, reply) =>
     enter(request, reply, await service.signIn(request.body, fromOf(request)), 'signed in by password'),
   );
-  routes.post('/session/passkey-options', { schema: { tags: ['people'], response: { 200: passkeyOptions, ...refusals } } }, async (request) =>
-    service.passkeyOptions(fromOf(request)),
+  routes.post(
+    '/session/passkey-options',
+    { schema: { tags: ['people'], response: { 200: passkeyOptions, ...refusals } } },
+    async (request) => service.passkeyOptions(fromOf(request)),
   );
   routes.post('/session/passkey', { schema: { tags: ['people'], body: passkeyAnswer, response: answer } }, async (request, reply) =>
     enter(
@@ -124,12 +126,16 @@ export async function peopleRoutes(app: FastifyInstance): Promise<void> {
   routes.get('/people', { schema: { tags: ['people'], response: { 200: personList, ...refusals } } }, async () => ({
     people: await service.list(),
   }));
-  routes.post('/people', { schema: { tags: ['people'], body: newPerson, response: { 200: person, 201: person, ...refusals } } }, async (request, reply) => {
-    // the first is an owner, who signs in as they are set up
-    if (request.who.kind === 'open') throw new ProblemError('notAllowed', { detail: 'Set up the owner first.' });
-    const { stored, created } = await service.add(request.body);
-    return reply.status(created ? 201 : 200).send(stored);
-  });
+  routes.post(
+    '/people',
+    { schema: { tags: ['people'], body: newPerson, response: { 200: person, 201: person, ...refusals } } },
+    async (request, reply) => {
+      // the first is an owner, who signs in as they are set up
+      if (request.who.kind === 'open') throw new ProblemError('notAllowed', { detail: 'Set up the owner first.' });
+      const { stored, created } = await service.add(request.body);
+      return reply.status(created ? 201 : 200).send(stored);
+    },
+  );
   routes.put(
     '/people/:id',
     { schema: { tags: ['people'], params: z.object({ id: recordId }), body: personChange, response: { 200: person, ...refusals } } },

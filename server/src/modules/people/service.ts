@@ -48,7 +48,13 @@ export interface PeopleService {
   readonly passkeyOptions: (from: From) => Promise<{ ceremony: string; options: Record<string, unknown> }>;
   readonly signInByPasskey: (ceremony: string, answer: Record<string, unknown>, from: From) => Promise<string>;
   readonly newPasskeyOptions: (personId: string, from: From) => Promise<{ ceremony: string; options: Record<string, unknown> }>;
-  readonly addPasskey: (personId: string, ceremony: string, answer: Record<string, unknown>, name: string, from: From) => Promise<Passkey[]>;
+  readonly addPasskey: (
+    personId: string,
+    ceremony: string,
+    answer: Record<string, unknown>,
+    name: string,
+    from: From,
+  ) => Promise<Passkey[]>;
   readonly passkeysOf: (personId: string) => Promise<Passkey[]>;
   readonly dropPasskey: (personId: string, id: string) => Promise<Passkey[]>;
 }
@@ -155,7 +161,8 @@ export function peopleService(database: Database): PeopleService {
         if (owners.includes(id) && !staysOwner && owners.length === 1) throw new ProblemError('lastOwner');
         if (!(await people.update(id, version, { name, role, leftAt }, new Date(), transaction))) {
           const current = await people.find(id, transaction);
-          const isSentAgain = current?.version === version + 1 && current.name === name && current.role === role && (current.leftAt !== null) === hasLeft;
+          const isSentAgain =
+            current?.version === version + 1 && current.name === name && current.role === role && (current.leftAt !== null) === hasLeft;
           if (!isSentAgain) throw new ProblemError('stale', { current: current && toTold(current) });
         }
       }).catch((error: unknown) => {
@@ -207,7 +214,13 @@ export function peopleService(database: Database): PeopleService {
       if (!(await isSecret(found && canTakeOver(found) ? found.pinHash : null, pin))) {
         await tries.count('pin', personId);
         await tries.count('address', addressOf(from.ip));
-        await deeds.add({ personId: found?.id ?? null, personName: found?.name ?? '', what: 'a PIN that was wrong', about: null, from: from.ip });
+        await deeds.add({
+          personId: found?.id ?? null,
+          personName: found?.name ?? '',
+          what: 'a PIN that was wrong',
+          about: null,
+          from: from.ip,
+        });
         throw new ProblemError('wrongPin');
       }
       await tries.clear('pin', personId);
@@ -229,7 +242,13 @@ export function peopleService(database: Database): PeopleService {
       const owner = kept && (await people.find(kept.personId));
       const refuse = async (): Promise<never> => {
         await tries.count('address', addressOf(from.ip));
-        await deeds.add({ personId: owner?.id ?? null, personName: owner?.name ?? '', what: 'a passkey that was refused', about: null, from: from.ip });
+        await deeds.add({
+          personId: owner?.id ?? null,
+          personName: owner?.name ?? '',
+          what: 'a passkey that was refused',
+          about: null,
+          from: from.ip,
+        });
         throw new ProblemError('wrongSignIn', { detail: 'This passkey is not known here, or was refused.' });
       };
       if (!kept || !owner || owner.leftAt !== null) return refuse();

@@ -13,7 +13,13 @@ export function browser(app: FastifyInstance, { from = '192.0.2.7' }: { readonly
   const send = async (method: Method, url: string, payload?: object, headers: Record<string, string> = {}) => {
     const answer = await app.inject({
       ...{ method, url, remoteAddress: '127.0.0.1' },
-      headers: { ...(cookie === '' ? {} : { cookie }), [TOKEN_HEADER]: token, 'x-forwarded-for': from, 'x-forwarded-proto': 'https', ...headers },
+      headers: {
+        ...(cookie === '' ? {} : { cookie }),
+        [TOKEN_HEADER]: token,
+        'x-forwarded-for': from,
+        'x-forwarded-proto': 'https',
+        ...headers,
+      },
       ...(payload === undefined ? {} : { payload }),
     });
     const set = answer.headers['set-cookie'];

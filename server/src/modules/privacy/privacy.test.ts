@@ -1,4 +1,15 @@
-import { DEFAULT_SHOP, LINK_HEADER, type DueRecords, type Erasure, type Fitting, type HeldRecords, type Problem, type Tie, type Tying, type Wearer } from '@easytuck/contract';
+import {
+  DEFAULT_SHOP,
+  LINK_HEADER,
+  type DueRecords,
+  type Erasure,
+  type Fitting,
+  type HeldRecords,
+  type Problem,
+  type Tie,
+  type Tying,
+  type Wearer,
+} from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
 import { readRows } from '../../database/readRows.ts';
 import { aFitting, aTie, aWearer, testShop } from '../../testing.ts';
@@ -11,7 +22,9 @@ const tie = aTie();
 /** Somebody with a second record merged in, measures, a fitting with everything measured, tyings with remarks, and a link. */
 async function somebody(): Promise<{ wearer: Wearer; fitting: Fitting; key: string }> {
   await send('POST', '/api/ties', tie);
-  const first = (await send('POST', '/api/wearers', aWearer({ name: NAME, bareNeckMm: 388, contact: 'zabrowski@post.example' }))).json<Wearer>();
+  const first = (
+    await send('POST', '/api/wearers', aWearer({ name: NAME, bareNeckMm: 388, contact: 'zabrowski@post.example' }))
+  ).json<Wearer>();
   const second = (await send('POST', '/api/wearers', aWearer({ name: `${NAME} the same`, note: 'likes it wide' }))).json<Wearer>();
   const wearer = (
     await send('POST', `/api/wearers/${first.id}/merge`, { fromId: second.id, version: first.version, fromVersion: second.version })
@@ -23,7 +36,15 @@ async function somebody(): Promise<{ wearer: Wearer; fitting: Fitting; key: stri
   for (let i = 0; i < 3; i += 1)
     await send('POST', '/api/tyings', {
       ...{ id: uuid(), wearerId: wearer.id, tieId: tie.id, fittingId: fitting.id, outcome: 'tied', note: `${NAME} was late` },
-      ...{ frontLoopMm: 62, frontFlatEndMm: 61, backLoopMm: 61, backFlatEndMm: 62, setMm: fitting.result.setMm, leadMm: 45, neckPathMm: 420 },
+      ...{
+        frontLoopMm: 62,
+        frontFlatEndMm: 61,
+        backLoopMm: 61,
+        backFlatEndMm: 62,
+        setMm: fitting.result.setMm,
+        leadMm: 45,
+        neckPathMm: 420,
+      },
     });
   const { key } = (await send('POST', '/api/links', { id: uuid(), fittingId: fitting.id })).json<{ key: string }>();
   return { wearer, fitting, key };
@@ -60,7 +81,12 @@ describe('erasing a wearer', () => {
   });
 
   it('says beforehand what goes', async () => {
-    expect((await get(`/api/wearers/${wearer.id}/erasure`)).json<Erasure>()).toMatchObject({ records: 2, fittings: 1, tyings: 3, links: 1 });
+    expect((await get(`/api/wearers/${wearer.id}/erasure`)).json<Erasure>()).toMatchObject({
+      records: 2,
+      fittings: 1,
+      tyings: 3,
+      links: 1,
+    });
     expect((await get(`/api/wearers/${wearer.id}`)).statusCode).toBe(200);
   });
 
@@ -74,13 +100,16 @@ describe('erasing a wearer', () => {
     const others = (await get('/api/wearers?q=zabrowski')).json<{ wearers: Wearer[] }>().wearers.filter(({ id }) => id !== wearer.id);
     for (const { id, version } of others) expect((await send('POST', `/api/wearers/${id}/erasure`, { version })).statusCode).toBe(200);
     const learnt = async () =>
-      (await get(`/api/tyings?tieId=${tie.id}`)).json<{ tyings: Tying[] }>().tyings.map(({ id, frontLoopMm, setMm }) => [id, frontLoopMm, setMm]);
+      (await get(`/api/tyings?tieId=${tie.id}`))
+        .json<{ tyings: Tying[] }>()
+        .tyings.map(({ id, frontLoopMm, setMm }) => [id, frontLoopMm, setMm]);
     const before = await learnt();
     const { version } = (await get(`/api/wearers/${wearer.id}`)).json<Wearer>();
     expect(await everything()).toContain('Zabrowski');
     expect((await send('POST', `/api/wearers/${wearer.id}/erasure`, { version })).json<Erasure>()).toMatchObject({ records: 2, tyings: 3 });
     const after = await everything();
-    for (const trace of ['Zabrowski', 'zabrowski', wearer.id, '121.25', '137.5', 'was late', 'likes it wide']) expect([trace, after.includes(trace)]).toEqual([trace, false]);
+    for (const trace of ['Zabrowski', 'zabrowski', wearer.id, '121.25', '137.5', 'was late', 'likes it wide'])
+      expect([trace, after.includes(trace)]).toEqual([trace, false]);
     expect(await learnt()).toEqual(before);
     expect((await get(`/api/ties/${tie.id}`)).json<Tie>().id).toBe(tie.id);
   });
@@ -120,5 +149,9 @@ it('lists whose records are due by the years that the shop keeps them, and none 
     await send('POST', '/api/wearers', aWearer({ id, name, eventOn: id === coming ? '2099-01-01' : null }));
   await shop.sequelize.query(`UPDATE wearers SET seen_at = UTC_TIMESTAMP(3) - INTERVAL 37 MONTH WHERE id IN ('${old}', '${coming}')`);
   await shop.sequelize.query(`UPDATE wearers SET seen_at = UTC_TIMESTAMP(3) - INTERVAL 35 MONTH WHERE id = '${recent}'`);
-  expect((await get('/api/privacy/due')).json<DueRecords>()).toMatchObject({ keepYears: 3, due: [{ id: old, name: 'Old Record' }], more: false });
+  expect((await get('/api/privacy/due')).json<DueRecords>()).toMatchObject({
+    keepYears: 3,
+    due: [{ id: old, name: 'Old Record' }],
+    more: false,
+  });
 });

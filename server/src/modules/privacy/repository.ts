@@ -55,10 +55,16 @@ export function privacyRepository({ sequelize }: Pick<Database, 'sequelize'>): P
         );
         return Number(row?.found ?? 0);
       };
-      return { measures: await of('wearer_measures'), fittings: await of('fittings'), tyings: await of('tyings'), links: await of('coach_links') };
+      return {
+        measures: await of('wearer_measures'),
+        fittings: await of('fittings'),
+        tyings: await of('tyings'),
+        links: await of('coach_links'),
+      };
     },
     erase: async (ids, at, transaction) => {
-      const change = (statement: string, values: readonly unknown[]): Promise<number> => writeRows(sequelize, statement, values, transaction);
+      const change = (statement: string, values: readonly unknown[]): Promise<number> =>
+        writeRows(sequelize, statement, values, transaction);
       await change(
         `INSERT IGNORE INTO wearers (id, name, collar_text, collar_system, collar_label, collar_estimated, long_end, note, measures, contact, event_name,
           merged_into, version, created_at, updated_at, seen_at) VALUES (?, '', '', 'in', 15.5, 0, 'left', '', '{}', '', '', ?, 1, ?, ?, ?)`,

@@ -60,7 +60,13 @@ function shrunk(sizes: CardSizes, by: number): CardSizes {
   return { ...sizes, nameMm: nameMm * by, figureMm: figureMm * by, textMm: textMm * by, smallMm: smallMm * by };
 }
 
-function layOutAt(card: SetCard, page: Page, sizes: CardSizes, measure: Measure, address: string | null): { display: Display; bottomMm: number } {
+function layOutAt(
+  card: SetCard,
+  page: Page,
+  sizes: CardSizes,
+  measure: Measure,
+  address: string | null,
+): { display: Display; bottomMm: number } {
   const { marginMm: m, nameMm, figureMm, textMm, smallMm } = sizes;
   const innerMm = page.widthMm - 2 * m;
   const items: DisplayItem[] = [];

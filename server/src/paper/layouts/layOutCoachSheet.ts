@@ -170,7 +170,15 @@ function head(
       text,
     })),
     ...(address === null ? [] : qrCode(address, widthMm - MARGIN_MM - CODE_MM, 3, CODE_MM, CODE_CAPTION, 2)),
-    { kind: 'text', x: widthMm - MARGIN_MM - 4 - codeMm, y: MARGIN_MM + 3, sizeMm: 4, typeface: 'text', ink: 'pencil', text: String(number) },
+    {
+      kind: 'text',
+      x: widthMm - MARGIN_MM - 4 - codeMm,
+      y: MARGIN_MM + 3,
+      sizeMm: 4,
+      typeface: 'text',
+      ink: 'pencil',
+      text: String(number),
+    },
     ...wrapText(CAUTION, 'strong', 3.2, widthMm - 2 * MARGIN_MM, measure).map((text, i): DisplayItem => ({
       kind: 'text',
       x: MARGIN_MM,

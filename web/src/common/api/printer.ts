@@ -11,9 +11,13 @@ export function usePrinter(): Reading<PrinterState> {
   return useSWR(KEY, (key: string) => request('GET', key, printerState), { refreshInterval: LOOK_EVERY_MS });
 }
 
-/** Sends a fitting's card to the label printer. Sending the same job again prints it once. */
-export async function printLabel(jobId: string, fittingId: string): Promise<PrinterState> {
-  const state = await request('POST', `${KEY}/jobs`, printerState, { jobId, fittingId });
+/** Sends a fitting's card to the label printer. Sending the same job again prints it once. `key`: a link's, whose code then stands on it. */
+export async function printLabel(jobId: string, fittingId: string, key?: string): Promise<PrinterState> {
+  const state = await request('POST', `${KEY}/jobs`, printerState, {
+    jobId,
+    fittingId,
+    ...(key === undefined ? {} : { key }),
+  });
   await mutate(KEY, state, { revalidate: false });
   return state;
 }

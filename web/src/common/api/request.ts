@@ -1,9 +1,13 @@
-import { problem as problemSchema, type FieldError, type Problem } from '@easytuck/contract';
+import { problem as problemSchema, TOKEN_HEADER, type FieldError, type Problem } from '@easytuck/contract';
+import { askToSignIn, tokenNow } from '../session/sessionStore.ts';
 import type { z } from 'zod';
 
 const TIMEOUT_MS = 12_000;
 const LONG_TIMEOUT_MS = 10 * 60_000;
 const FILE_TIMEOUT_MS = 60 * 60_000;
+
+/** Told where a page turns out to be of somebody who is no longer signed in: who is has to be asked. */
+export const OTHER_PERSON = 'easytuck.otherPerson';
 
 /** The server answered that it cannot do what was asked. */
 export class ApiProblem extends Error {
@@ -51,6 +55,16 @@ export async function sendFile<S extends z.ZodType>(path: string, schema: S, fil
   return send(path, schema, { method: 'POST', body: form }, FILE_TIMEOUT_MS, signal);
 }
 
+/** Sends something and gets a file for it, to be shown. @throws as {@link request}. */
+export async function requestBlob(path: string, body: unknown): Promise<Blob> {
+  return signedIn(async () => {
+    const init = { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+    const { response, content } = await answerTo(path, init, TIMEOUT_MS, undefined, (answered) => answered.blob());
+    if (response.ok) return content;
+    throw new ApiProblem(readProblem(await content.text(), response));
+  });
+}
+
 async function send<S extends z.ZodType>(
   path: string,
   schema: S,
@@ -58,17 +72,43 @@ async function send<S extends z.ZodType>(
   timeoutMs = TIMEOUT_MS,
   signal?: AbortSignal,
 ): Promise<z.output<S>> {
-  let response: Response;
-  let text: string;
+  return signedIn(async () => {
+    const { response, content: text } = await answerTo(path, init, timeoutMs, signal, (answered) => answered.text());
+    if (response.ok) return schema.parse(text === '' ? null : JSON.parse(text));
+    throw new ApiProblem(readProblem(text, response));
+  });
+}
+
+/** Does what it is given; where the session had ended, once more after somebody has signed in over the page. */
+async function signedIn<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof ApiProblem && error.problem.code === 'otherPerson') window.dispatchEvent(new Event(OTHER_PERSON));
+    if (!(error instanceof ApiProblem) || error.problem.code !== 'signInNeeded') throw error;
+    await askToSignIn().catch(() => {
+      throw error;
+    });
+    return work();
+  }
+}
+
+async function answerTo<T>(
+  path: string,
+  init: RequestInit,
+  timeoutMs: number,
+  signal: AbortSignal | undefined,
+  read: (response: Response) => Promise<T>,
+): Promise<{ response: Response; content: T }> {
+  const token = init.method === 'GET' ? null : tokenNow();
+  const headers = { ...(init.headers as Record<string, string> | undefined), ...(token === null ? {} : { [TOKEN_HEADER]: token }) };
   try {
     const timeout = AbortSignal.timeout(timeoutMs);
-    response = await fetch(path, { ...init, signal: signal ? AbortSignal.any([timeout, signal]) : timeout });
-    text = await response.text();
+    const response = await fetch(path, { ...init, headers, signal: signal ? AbortSignal.any([timeout, signal]) : timeout });
+    return { response, content: await read(response) };
   } catch (error) {
     throw new Unreachable(error);
   }
-  if (response.ok) return schema.parse(text === '' ? null : JSON.parse(text));
-  throw new ApiProblem(readProblem(text, response));
 }
 
 function readProblem(text: string, response: Response): Problem {

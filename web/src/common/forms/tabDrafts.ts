@@ -72,6 +72,11 @@ export function moveDraft(from: string, to: string): void {
   forgetDraft(from);
 }
 
+/** Forgets every draft in this browser: whoever typed them has signed out. */
+export function clearDrafts(): void {
+  for (const key of storedKeys(DRAFT)) writeStored(key, null);
+}
+
 const keyOf = (name: string, of: string): string => `${DRAFT}${name}@${of}`;
 
 function readKept(key: string): KeptDraft | null {

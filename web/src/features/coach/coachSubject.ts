@@ -49,7 +49,8 @@ export function subjectOfFitting(fitting: Fitting): CoachSubject {
   return {
     tie: fitting.tie,
     prepared: prepareTie(fitting.tie),
-    wearer: fitting.wearer,
+    // (nobody, where that wearer was erased)
+    wearer: fitting.wearer.name === '' ? null : fitting.wearer,
     fittingId: fitting.id,
     collar,
     collarGirthMm: collarGirthMm(collar),

@@ -16,6 +16,7 @@ import { preparedOf } from '../../common/preparedOf.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { bandRange, clothWords, hardwareWords, SHAPE_WORDS } from '../../common/words.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import { May } from '../../common/session/May.tsx';
 
 /** The ties in stock, each with its blade to one scale; narrowed by letters, shape and what is there. */
 export function DrawerPage() {
@@ -48,12 +49,16 @@ export function DrawerPage() {
               </MenuItem>
             ))}
           </TextField>
-          <Button variant="outlined" component={Link} to="/exchange/ties">
-            Import or export
-          </Button>
-          <Button variant="contained" component={Link} to="/drawer/new">
-            Measure a tie
-          </Button>
+          <May what="tables.import">
+            <Button variant="outlined" component={Link} to="/exchange/ties">
+              Import or export
+            </Button>
+          </May>
+          <May what="ties.change">
+            <Button variant="contained" component={Link} to="/drawer/new">
+              Measure a tie
+            </Button>
+          </May>
         </>
       }
     >

@@ -36,6 +36,7 @@ import { useUnits } from '../../common/UnitProvider.tsx';
 import { clothWords, SHAPE_WORDS } from '../../common/words.ts';
 import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
 import { clothOf, EMPTY_TIE, GIVEN_UP, readLearned, readTieForm, TIE_LABELS, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
+import { May } from '../../common/session/May.tsx';
 
 /** Measuring a tie: the blade is drawn as it is typed, each measure shown where the tape goes. */
 export function MeasureTiePage() {
@@ -114,9 +115,11 @@ function TieEditor({ tie }: { tie: Tie | null }) {
         <TieFields control={control} register={register} setValue={setValue} errors={formState.errors} tieId={tie?.id ?? null} />
         <NotSaved failure={currentOf(failure, tieSchema) ? null : failure} sx={{ mt: 2 }} />
         <Box sx={{ display: 'flex', gap: 2, mt: 3 }}>
-          <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
-            {isSaving ? 'Saving…' : tie ? 'Save tie' : 'Put in the drawer'}
-          </Button>
+          <May what="ties.change">
+            <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
+              {isSaving ? 'Saving…' : tie ? 'Save tie' : 'Put in the drawer'}
+            </Button>
+          </May>
           <Button
             variant="outlined"
             onClick={() => {
@@ -152,9 +155,11 @@ function PutAway({ tie }: { tie: Tie }) {
   });
   return (
     <>
-      <Button variant="outlined" disabled={isBusy} onClick={() => void save(tie.awayAt === null)}>
-        {tie.awayAt === null ? 'Put away' : 'Take out again'}
-      </Button>
+      <May what="ties.change">
+        <Button variant="outlined" disabled={isBusy} onClick={() => void save(tie.awayAt === null)}>
+          {tie.awayAt === null ? 'Put away' : 'Take out again'}
+        </Button>
+      </May>
       <NotSaved failure={failure} what="put away" kept="" />
     </>
   );

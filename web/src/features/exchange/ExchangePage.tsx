@@ -21,6 +21,7 @@ import { Choice } from '../../common/Choice.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, SIZE } from '../../theme.ts';
 import { QUIET } from '../../common/looks.ts';
+import { May } from '../../common/session/May.tsx';
 
 const WORDS: Readonly<Record<ExchangeKind, { readonly title: string; readonly many: string; readonly room: string }>> = {
   ties: { title: 'The drawer as a table', many: 'ties', room: '/drawer' },
@@ -88,12 +89,16 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
           </Typography>
           <p style={{ marginTop: 0 }}>Lengths in millimetres; one row for each. A file saved here can be imported again as it is.</p>
           <Box sx={{ display: 'flex', gap: 1.5 }}>
-            <Button variant="outlined" component="a" href={exportAddress(kind, 'csv')} download>
-              CSV
-            </Button>
-            <Button variant="outlined" component="a" href={exportAddress(kind, 'json')} download>
-              JSON
-            </Button>
+            <May what="tables.export">
+              <Button variant="outlined" component="a" href={exportAddress(kind, 'csv')} download>
+                CSV
+              </Button>
+            </May>
+            <May what="tables.export">
+              <Button variant="outlined" component="a" href={exportAddress(kind, 'json')} download>
+                JSON
+              </Button>
+            </May>
           </Box>
         </section>
         <section aria-label="Import">

@@ -30,10 +30,12 @@ import {
   restsOnWords,
   SCHOOL_WORDS,
   sideWords,
+  ERASED_WEARER,
   sureWords,
   WING_WORDS,
 } from '../../common/words.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import { GiveCoach } from './GiveCoach.tsx';
 import { PrintCard } from './PrintCard.tsx';
 import { Revisions } from './Revisions.tsx';
 import { settingOfFitting } from './settingOfFitting.ts';
@@ -64,11 +66,15 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
   ]);
   return (
     <Page
-      name={`Card: ${fitting.wearer.name}`}
+      name={`Card: ${fitting.wearer.name === '' ? ERASED_WEARER : fitting.wearer.name}`}
       title={
-        <Box component={Link} to={`/wearers/${fitting.wearer.id}`} sx={QUIET_LINK}>
-          {fitting.wearer.name}
-        </Box>
+        fitting.wearer.name === '' ? (
+          ERASED_WEARER
+        ) : (
+          <Box component={Link} to={`/wearers/${fitting.wearer.id}`} sx={QUIET_LINK}>
+            {fitting.wearer.name}
+          </Box>
+        )
       }
       actions={
         <>
@@ -158,6 +164,7 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
         {fitting.note && <Fact name="Note">{fitting.note}</Fact>}
       </Box>
       <PrintCard fitting={fitting} />
+      {fitting.wearer.name !== '' && <GiveCoach fitting={fitting} />}
       <Stage tie={tie} worn={worn} collar={TYPICAL_COLLARS[fitting.collarStyle]} wings={fitting.wings} buttons={buttons} view="facing" />
       <Box component="section" aria-label="Revisions" sx={{ mt: 3 }}>
         <Typography variant="h2" sx={{ mb: 1 }}>

@@ -15,8 +15,9 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { OCCASION_WORDS } from '../../common/words.ts';
+import { ERASED_WEARER, OCCASION_WORDS } from '../../common/words.ts';
 import { COLOURS, FIGURES, TEXT, SIZE } from '../../theme.ts';
+import { May } from '../../common/session/May.tsx';
 
 const FILTERS = ['q', 'from', 'to', 'occasion', 'staff', 'all'] as const;
 type Filter = (typeof FILTERS)[number];
@@ -46,9 +47,11 @@ export function LedgerPage() {
     <Page
       title="Ledger"
       actions={
-        <Button variant="outlined" component="a" href={csv} download>
-          Export as CSV
-        </Button>
+        <May what="tables.export">
+          <Button variant="outlined" component="a" href={csv} download>
+            Export as CSV
+          </Button>
+        </May>
       }
     >
       <Box
@@ -188,7 +191,7 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
                 {line.revision > 1 ? `, rev. ${line.revision}` : ''}
               </td>
               <Box component="td" sx={{ fontWeight: 560 }}>
-                {line.wearerName}
+                {line.wearerName === '' ? ERASED_WEARER : line.wearerName}
               </Box>
               <td>{line.tieName}</td>
               <td data-label="collar">{formatCollarSize(line.collar)}</td>

@@ -9,6 +9,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { ageWords, sizeWords } from './backupWords.ts';
+import { May } from '../../common/session/May.tsx';
 
 /** The last backup and its age, one at once, and the whole shop as a file to take away. */
 export function Backups() {
@@ -45,13 +46,17 @@ function Known({ status: { isKept, latest, count, failure: lastFailure, isBusy: 
       )}
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
         {isKept && (
-          <Button variant="outlined" disabled={isMaking} onClick={() => void save()}>
-            {isMaking ? 'Backing up…' : 'Back up now'}
-          </Button>
+          <May what="backups.make">
+            <Button variant="outlined" disabled={isMaking} onClick={() => void save()}>
+              {isMaking ? 'Backing up…' : 'Back up now'}
+            </Button>
+          </May>
         )}
-        <Button variant="outlined" component="a" href={WHOLE_SHOP_ADDRESS} download>
-          Save the whole shop as a file
-        </Button>
+        <May what="shop.takeAway">
+          <Button variant="outlined" component="a" href={WHOLE_SHOP_ADDRESS} download>
+            Save the whole shop as a file
+          </Button>
+        </May>
       </Box>
       {lastFailure === null && <NotSaved failure={failure} what="backed up" kept="" sx={{ mt: 1.5 }} />}
     </>

@@ -30,6 +30,7 @@ import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLLAR_STYLE_WORDS } from '../../common/words.ts';
 import { COLOURS } from '../../theme.ts';
 import { RULED_LIST, WHOLE_ROW } from '../../common/looks.ts';
+import { May } from '../../common/session/May.tsx';
 
 /** Collars of the shirts in stock: each as measured, changed in place. */
 export function CollarStock() {
@@ -50,9 +51,11 @@ export function CollarStock() {
                       <b>{collar.name}</b>, {COLLAR_STYLE_WORDS[collar.style].toLowerCase()}: points {length(collar.pointsMm)} apart, band{' '}
                       {length(collar.standMm)} high
                     </Box>
-                    <Button size="small" aria-label={`Change ${collar.name}`} onClick={() => setOpen(collar.id)}>
-                      Change
-                    </Button>
+                    <May what="collars.change">
+                      <Button size="small" aria-label={`Change ${collar.name}`} onClick={() => setOpen(collar.id)}>
+                        Change
+                      </Button>
+                    </May>
                   </Box>
                 )}
               </Box>
@@ -63,9 +66,11 @@ export function CollarStock() {
               <CollarEditor collar={null} onDone={() => setOpen(null)} />
             </Box>
           ) : (
-            <Button variant="outlined" onClick={() => setOpen('new')} sx={{ mt: 1.5 }}>
-              Add a collar
-            </Button>
+            <May what="collars.change">
+              <Button variant="outlined" onClick={() => setOpen('new')} sx={{ mt: 1.5 }}>
+                Add a collar
+              </Button>
+            </May>
           )}
         </>
       )}

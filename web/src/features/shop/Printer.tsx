@@ -9,6 +9,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { PRINTER_WORDS } from '../../common/words.ts';
 import { COLOURS, SIZE } from '../../theme.ts';
 import { QUIET } from '../../common/looks.ts';
+import { May } from '../../common/session/May.tsx';
 
 const JOB_WORDS = { waiting: 'waiting', printing: 'printing …', printed: 'printed' } as const;
 const A_ROLL = 60;
@@ -38,12 +39,16 @@ function Known({ printer }: { printer: PrinterState }) {
       </Box>
       {isSimulated && (
         <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mb: 2 }}>
-          <Button variant="outlined" onClick={() => void control({ isOnline: state === 'offline' })}>
-            {state === 'offline' ? 'Plug it in' : 'Pull the plug'}
-          </Button>
-          <Button variant="outlined" onClick={() => void control({ labelsLeft: state === 'outOfPaper' ? A_ROLL : 0 })}>
-            {state === 'outOfPaper' ? 'Put a roll in' : 'Take the roll out'}
-          </Button>
+          <May what="printer.use">
+            <Button variant="outlined" onClick={() => void control({ isOnline: state === 'offline' })}>
+              {state === 'offline' ? 'Plug it in' : 'Pull the plug'}
+            </Button>
+          </May>
+          <May what="printer.use">
+            <Button variant="outlined" onClick={() => void control({ labelsLeft: state === 'outOfPaper' ? A_ROLL : 0 })}>
+              {state === 'outOfPaper' ? 'Put a roll in' : 'Take the roll out'}
+            </Button>
+          </May>
         </Box>
       )}
       {failure !== null && <Alert severity="error">{sentenceOf(failure)}</Alert>}

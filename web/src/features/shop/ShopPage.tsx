@@ -31,7 +31,11 @@ import { useUnits } from '../../common/UnitProvider.tsx';
 import { SCHOOL_WORDS, WING_WORDS } from '../../common/words.ts';
 import { Backups } from './Backups.tsx';
 import { CollarStock } from './CollarStock.tsx';
+import { DueRecords } from './DueRecords.tsx';
 import { Printer } from './Printer.tsx';
+import { WhoWorksHere } from './WhoWorksHere.tsx';
+import { useStanding } from '../../common/session/sessionStore.ts';
+import { May } from '../../common/session/May.tsx';
 
 /** The house: its habits, the collars of its shirts, and what stands on the counter. */
 export function ShopPage() {
@@ -48,6 +52,14 @@ export function ShopPage() {
           <Loaded reading={useShopReading()}>{(settings) => <Settings settings={settings} />}</Loaded>
         </Section>
         <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>
+          <Section title="Who works here" id="people">
+            <WhoWorksHere />
+          </Section>
+          <May what="wearers.erase">
+            <Section title="Records that are due" id="due">
+              <DueRecords />
+            </Section>
+          </May>
           <Section title="Collars in stock">
             <CollarStock />
           </Section>
@@ -84,6 +96,7 @@ interface SettingsForm {
   wings: ShopSettings['wings'];
   paper: ShopSettings['paper'];
   staff: string;
+  keepYears: string;
 }
 
 const LENGTHS = [
@@ -102,6 +115,7 @@ const LABELS: Readonly<Record<keyof SettingsForm, string>> = {
   evenness: 'Counts as even within',
   paper: 'Paper',
   staff: 'Names for the record',
+  keepYears: 'Keep a wearer’s record, in years',
 };
 
 const CHOICES = {
@@ -117,9 +131,12 @@ const choiceWords = (field: string, text: string): string =>
 /** The house's habits as they are put into the form, lengths in the unit that is switched on. */
 const toFormIn =
   (shown: LengthUnit) =>
-  ({ name, unit, school, easeMm, smallMm, evennessMm, wings, paper, staff }: ShopSettings): SettingsForm => {
+  ({ name, unit, school, easeMm, smallMm, evennessMm, wings, paper, staff, keepYears }: ShopSettings): SettingsForm => {
     const [ease, small, evenness] = [easeMm, smallMm, evennessMm].map((lengthMm) => exactLength(lengthMm, shown));
-    return { name, unit, school, wings, paper, ease: ease ?? '', small: small ?? '', evenness: evenness ?? '', staff: staff.join(', ') };
+    return {
+      ...{ name, unit, school, wings, paper, ease: ease ?? '', small: small ?? '', evenness: evenness ?? '', staff: staff.join(', ') },
+      keepYears: keepYears === null ? '' : String(keepYears),
+    };
   };
 
 /** Checks what was typed by the contract; lengths without a unit are in `unit`. */
@@ -135,7 +152,20 @@ const resolverFor =
     const [easeMm, smallMm, evennessMm] = LENGTHS.map(([name, limits]) => read(name, limits));
     const names = form.staff.split(',').map((name) => name.trim());
     const { name, unit: shown, school, wings, paper } = form;
-    const typed = { name, unit: shown, school, wings, paper, easeMm, smallMm, evennessMm, staff: names.filter((each) => each !== '') };
+    // (what is no number is refused as not whole)
+    const keepYears = form.keepYears.trim() === '' ? null : Number(form.keepYears);
+    const typed = {
+      name,
+      unit: shown,
+      school,
+      wings,
+      paper,
+      easeMm,
+      smallMm,
+      evennessMm,
+      staff: names.filter((each) => each !== ''),
+      keepYears,
+    };
     const input = shopSettingsInput.safeParse(typed);
     for (const { path, message } of input.error?.issues ?? []) {
       const field = path[0] as keyof SettingsForm;
@@ -147,6 +177,7 @@ const resolverFor =
 const NOBODY = toFormIn('cm')({ ...DEFAULT_SHOP, version: 1 });
 
 function Settings({ settings }: { settings: ShopSettings }) {
+  const { session } = useStanding();
   const { unit } = useUnits();
   const resolver = useMemo(() => resolverFor(unit), [unit]);
   const toForm = useMemo(() => toFormIn(unit), [unit]);
@@ -224,12 +255,15 @@ function Settings({ settings }: { settings: ShopSettings }) {
         <Fragment key={name}>{text(name)}</Fragment>
       ))}
       {choose('paper')}
-      {text('staff', 'who fits here, with commas between')}
+      {session?.person ? null : text('staff', 'who fits here, with commas between')}
+      {text('keepYears', 'after they were last seen; empty for as long as there is a shop')}
       <NotSaved failure={currentOf(failure, shopSettings) ? null : failure} />
       <Box sx={{ display: 'flex', gap: 2 }}>
-        <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
-          {isSaving ? 'Saving…' : 'Save habits'}
-        </Button>
+        <May what="shop.change">
+          <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
+            {isSaving ? 'Saving…' : 'Save habits'}
+          </Button>
+        </May>
         {isChanged && (
           <Button variant="outlined" onClick={discard}>
             Discard changes

@@ -15,6 +15,7 @@ import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { QUIET } from '../../common/looks.ts';
+import { May } from '../../common/session/May.tsx';
 
 const BECAUSE: Readonly<Record<LikeWearer['because'][number], string>> = {
   sameName: 'the same name',
@@ -53,9 +54,11 @@ export function LikelyDoubles({ wearer }: { wearer: Wearer }) {
           severity="info"
           sx={{ mb: 1, flexWrap: 'wrap' }}
           action={
-            <Button color="inherit" onClick={() => ask(other)}>
-              Merge…
-            </Button>
+            <May what="wearers.change">
+              <Button color="inherit" onClick={() => ask(other)}>
+                Merge…
+              </Button>
+            </May>
           }
         >
           Perhaps the same person: <Link to={`/wearers/${other.id}`}>{other.name}</Link>, {formatCollarSize(other.collar)}, last seen{' '}
@@ -75,9 +78,11 @@ export function MergeAny({ wearer }: { wearer: Wearer }) {
   const found = (useWearers(useDeferredValue(letters.trim())).data?.wearers ?? NOBODY).filter(({ id }) => id !== wearer.id);
   return (
     <>
-      <Button variant="outlined" onClick={() => setOpen(true)}>
-        Merge with…
-      </Button>
+      <May what="wearers.change">
+        <Button variant="outlined" onClick={() => setOpen(true)}>
+          Merge with…
+        </Button>
+      </May>
       <Dialog
         open={isOpen}
         onClose={() => setOpen(false)}

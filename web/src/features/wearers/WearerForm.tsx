@@ -30,6 +30,7 @@ import { LikeNotice } from './LikeWearers.tsx';
 import { choiceWords, MEASURE_WORDS } from './measureWords.ts';
 import { EMPTY_WEARER, toWearerForm, wearerResolver, type WearerForm as Form } from './wearerForm.ts';
 import { QUIET_ASIDE } from '../../common/looks.ts';
+import { May } from '../../common/session/May.tsx';
 
 interface WearerFormProps {
   /** Under this name what is typed is kept in the browser until it is saved. */
@@ -160,9 +161,11 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
       {text('contact', MEASURE_WORDS.contact, 'telephone, address, whom to ask for')}
       {text('note', MEASURE_WORDS.note)}
       <Box sx={{ display: 'flex', gap: 2 }}>
-        <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
-          {isSaving ? 'Saving…' : saveText}
-        </Button>
+        <May what="wearers.change">
+          <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
+            {isSaving ? 'Saving…' : saveText}
+          </Button>
+        </May>
         {isChanged && (
           <Button variant="outlined" onClick={discard}>
             Discard changes

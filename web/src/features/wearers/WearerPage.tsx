@@ -15,10 +15,12 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { moveDraft } from '../../common/forms/tabDrafts.ts';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
+import { Privacy } from './Erase.tsx';
 import { LikelyDoubles, MergeAny } from './LikeWearers.tsx';
 import { WearerForm } from './WearerForm.tsx';
 import { FittingList, MeasureHistory, OwnedTies, Tyings } from './WearerRecords.tsx';
 import { QUIET } from '../../common/looks.ts';
+import { May } from '../../common/session/May.tsx';
 
 const wearerDraft = (id: string): string => `wearer.${id}`;
 
@@ -73,9 +75,11 @@ function PutAway({ wearer, isFitted }: { wearer: Wearer; isFitted: boolean }) {
           Delete
         </Button>
       )}
-      <Button variant="outlined" disabled={isBusy} onClick={() => void save(wearer.awayAt === null ? 'away' : 'back')}>
-        {wearer.awayAt === null ? 'Put away' : 'Take out again'}
-      </Button>
+      <May what="wearers.change">
+        <Button variant="outlined" disabled={isBusy} onClick={() => void save(wearer.awayAt === null ? 'away' : 'back')}>
+          {wearer.awayAt === null ? 'Put away' : 'Take out again'}
+        </Button>
+      </May>
       <NotSaved failure={failure} what="done" kept="" />
     </>
   );
@@ -127,9 +131,11 @@ function KnownWearerPage({ id }: { id: string }) {
                 </Box>
                 <PutAway wearer={known} isFitted={(fittings.data ?? []).length > 0} />
                 <MergeAny wearer={known} />
-                <Button variant="contained" component={Link} to={`/?wearer=${known.id}`}>
-                  Fit on the Bench
-                </Button>
+                <May what="fittings.giveOut">
+                  <Button variant="contained" component={Link} to={`/?wearer=${known.id}`}>
+                    Fit on the Bench
+                  </Button>
+                </May>
               </>
             }
           >
@@ -170,6 +176,9 @@ function KnownWearerPage({ id }: { id: string }) {
                 </Section>
                 <Section title="Measures over time">
                   <MeasureHistory wearerId={known.id} />
+                </Section>
+                <Section title="Held of this wearer">
+                  <Privacy wearer={known} />
                 </Section>
               </Box>
             </Box>

@@ -25,6 +25,7 @@ import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { settingOfFitting } from '../fittings/settingOfFitting.ts';
 import { MEASURE_WORDS, measureValueWords } from './measureWords.ts';
 import { QUIET, QUIET_ASIDE, WHOLE_ROW } from '../../common/looks.ts';
+import { May } from '../../common/session/May.tsx';
 
 const list = { listStyle: 'none', m: 0, p: 0, borderTop: `1px solid ${COLOURS.rule}` } as const;
 const line = { borderBottom: `1px solid ${COLOURS.rule}` } as const;
@@ -145,9 +146,11 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
                     {tieName}
                   </Box>
                   <Box sx={QUIET_ASIDE}>since {dayWords(since)}</Box>
-                  <Button size="small" aria-label={`Remove ${tieName}`} onClick={() => void change(tieId, false)}>
-                    Remove
-                  </Button>
+                  <May what="wearers.change">
+                    <Button size="small" aria-label={`Remove ${tieName}`} onClick={() => void change(tieId, false)}>
+                      Remove
+                    </Button>
+                  </May>
                 </Box>
               ))}
             </Box>
@@ -272,9 +275,11 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
         sx={{ gridColumn: 'span 2' }}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      <Button type="submit" variant="outlined" disabled={!halves.isRight || isBusy} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
-        Put on record
-      </Button>
+      <May what="tyings.record">
+        <Button type="submit" variant="outlined" disabled={!halves.isRight || isBusy} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
+          Put on record
+        </Button>
+      </May>
       <NotSaved failure={failure} sx={WHOLE_ROW} />
     </Box>
   );

@@ -14,6 +14,7 @@ import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { RULED_LINE, RULED_LIST } from '../../common/looks.ts';
+import { May } from '../../common/session/May.tsx';
 
 const PAGE = 50;
 const SHOWN = ['current', 'due', 'away'] as const;
@@ -48,12 +49,16 @@ export function WearersPage() {
           <Box sx={{ width: '15rem', maxWidth: '100%' }}>
             <SearchField label="Find by name" value={letters} onChange={(q) => change({ q, show: '' })} />
           </Box>
-          <Button variant="outlined" component={Link} to="/exchange/wearers">
-            Import or export
-          </Button>
-          <Button variant="contained" component={Link} to="/wearers/new">
-            Enter a wearer
-          </Button>
+          <May what="tables.import">
+            <Button variant="outlined" component={Link} to="/exchange/wearers">
+              Import or export
+            </Button>
+          </May>
+          <May what="wearers.change">
+            <Button variant="contained" component={Link} to="/wearers/new">
+              Enter a wearer
+            </Button>
+          </May>
         </>
       }
     >

@@ -39,6 +39,7 @@ import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS, SIZE } from '../../../theme.ts';
 import { effectOn, type DeskTie, type ReadHalves } from '../balanceDesk.ts';
 import { QUIET, QUIET_ASIDE } from '../../../common/looks.ts';
+import { May } from '../../../common/session/May.tsx';
 
 const History = lazy(async () => ({ default: (await import('./History.tsx')).History }));
 
@@ -185,9 +186,11 @@ export function Learning({
               : 'All four half-widths are measured. If the knot is drawn tight, put the tying on record.'}
           </Box>
           <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
-            <Button variant="contained" disabled={read === null || isDoubted || isBusy} onClick={() => void keep(false)}>
-              Put the tying on record
-            </Button>
+            <May what="tyings.record">
+              <Button variant="contained" disabled={read === null || isDoubted || isBusy} onClick={() => void keep(false)}>
+                Put the tying on record
+              </Button>
+            </May>
             {(isSurprised || isDoubted) && (
               <Button variant="outlined" disabled={read === null || isBusy} onClick={() => void keep(true)}>
                 Re-measured: confirm

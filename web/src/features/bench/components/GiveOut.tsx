@@ -8,6 +8,9 @@ import { memo, type Dispatch } from 'react';
 import { fieldErrorsOf, sentenceOf } from '../../../common/api/request.ts';
 import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
+import { QUIET } from '../../../common/looks.ts';
+import { May } from '../../../common/session/May.tsx';
+import { usePerson } from '../../../common/session/sessionStore.ts';
 import { useStaff } from '../../../common/staff.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { Saving } from '../useBench.ts';
@@ -52,6 +55,7 @@ export const GiveOut = memo(function GiveOut({
 }: GiveOutProps) {
   const isSaving = saving.state === 'saving';
   const [staff, setStaff] = useStaff();
+  const person = usePerson();
   useShortcuts('Bench', [
     { key: 'Enter', mod: true, says: 'issue the card', run: () => void onGiveOut() },
     { key: 'N', says: 'clear the bench', run: onStartAnew },
@@ -106,7 +110,15 @@ export const GiveOut = memo(function GiveOut({
             </MenuItem>
           ))}
         </TextField>
-        {names.length > 0 && (
+        {person !== null && (
+          <Box sx={{ pb: 1, whiteSpace: 'nowrap' }}>
+            <Box component="span" sx={QUIET}>
+              Fitted by
+            </Box>{' '}
+            {person.name}
+          </Box>
+        )}
+        {person === null && names.length > 0 && (
           <TextField
             select
             label="Fitted by"
@@ -135,9 +147,11 @@ export const GiveOut = memo(function GiveOut({
         <Button variant="outlined" onClick={onStartAnew}>
           Clear bench
         </Button>
-        <Button type="submit" variant="contained" disabled={missing.length > 0 || isSaving} sx={{ minWidth: '9.375rem' }}>
-          {isSaving ? 'Saving…' : saving.state === 'failed' ? 'Try again' : isRevision ? 'Issue revised card' : 'Issue card'}
-        </Button>
+        <May what="fittings.giveOut">
+          <Button type="submit" variant="contained" disabled={missing.length > 0 || isSaving} sx={{ minWidth: '9.375rem' }}>
+            {isSaving ? 'Saving…' : saving.state === 'failed' ? 'Try again' : isRevision ? 'Issue revised card' : 'Issue card'}
+          </Button>
+        </May>
       </Box>
     </Box>
   );

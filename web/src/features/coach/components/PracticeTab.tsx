@@ -24,6 +24,7 @@ import type { Coach } from '../useCoach.ts';
 import { clock, practisedMs, type Practice } from '../practice.ts';
 import type { PracticeClock } from '../usePractice.ts';
 import { QUIET, WHOLE_ROW } from '../../../common/looks.ts';
+import { May } from '../../../common/session/May.tsx';
 
 const PracticeChart = lazy(async () => ({ default: (await import('./PracticeChart.tsx')).PracticeChart }));
 
@@ -212,9 +213,11 @@ function Outcome({
       {outcome !== 'gaveUp' && <HalfWidthFields halves={halves} />}
       <TextField label="Remark" value={note} onChange={(event) => setNote(event.target.value)} sx={WHOLE_ROW} />
       <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1.5, alignItems: 'center' }}>
-        <Button type="submit" variant="contained" disabled={wearerId === null || !halves.isRight || isBusy}>
-          Put on record
-        </Button>
+        <May what="tyings.record">
+          <Button type="submit" variant="contained" disabled={wearerId === null || !halves.isRight || isBusy}>
+            Put on record
+          </Button>
+        </May>
         <Button variant="outlined" onClick={onDrop}>
           Discard this try
         </Button>

@@ -17,6 +17,7 @@ export * from './records/person.ts';
 export * from './records/link.ts';
 export * from './records/privacy.ts';
 export * from './rights.ts';
+export * from './headers.ts';
 export * from './exchange/index.ts';
 export { explainOutOfReach, explainTapeOrder, FURTHER_WIDTHS_EXAMPLE } from './explain.ts';
 export { fieldError, problem, PROBLEMS, type FieldError, type Problem, type ProblemCode } from './problems.ts';

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { collarSize } from '../fields/collarField.ts';
 import { moment, recordId, side } from '../fields/common.ts';
 import { fitting } from './fitting.ts';
+import { POCKET_FORM } from '../headers.ts';
 import { tie } from './tie.ts';
 import { tyingFault, tyingInput, tyingOutcome, tyingWay } from './tying.ts';
 import { READERS } from '../words/readers.ts';
@@ -9,9 +10,6 @@ import { READERS } from '../words/readers.ts';
 /** A link is good until so long after the day that the tie is for, and for so long where there is none. In days. */
 export const LINK_AFTER_EVENT_DAYS = 7;
 export const LINK_DAYS = 90;
-
-/** Header that the pocket coach sends its key in. */
-export const LINK_HEADER = 'x-easytuck-link';
 
 /** A key as it stands in an address: 128 random bits in base64url. */
 export const linkKey = z.string().regex(/^[A-Za-z0-9_-]{22}$/, 'This is not a key of a link.');
@@ -42,15 +40,25 @@ export const paperWithLink = z.object({
   told: z.enum(READERS).optional(),
 });
 
-/** A flat picture of the strip at a moment, in tenths of a millimetre: rings of x, y, with their tone and light. */
+/**
+ * A flat picture of the strip at a moment, from far to near, so simple that it can be painted before the program is there: each
+ * patch with its colour among `colours`, its ring of x, y in tenths of a millimetre, and its sides that are edges of the cloth.
+ */
 export const flatPicture = z.object({
-  tones: z.array(z.string()),
-  patches: z.array(z.tuple([z.int(), z.int(), z.array(z.int()), z.array(z.int())])),
+  colours: z.array(z.string()),
+  ink: z.string(),
+  /** Height that the picture shows, and how far its middle lies above the knot, in mm. */
+  heightMm: z.number(),
+  liftMm: z.number(),
+  isMirror: z.boolean(),
+  patches: z.array(z.tuple([z.int(), z.array(z.int()), z.array(z.int())])),
 });
 export type FlatPicture = z.infer<typeof flatPicture>;
 
 /** What the pocket coach is told: this tie, this neck, this hand, and nothing else. */
 export const pocketCoach = z.object({
+  /** Form of this answer: a coach that was kept on a telephone shows no other. */
+  form: z.literal(POCKET_FORM),
   shop: z.string(),
   unit: z.enum(['in', 'cm']),
   wearer: z.string(),
@@ -68,8 +76,13 @@ export const pocketCoach = z.object({
     spreadMm: z.number(),
     revision: z.int(),
   }),
-  /** The first step as it ends, drawn before anything is worked out on the phone. */
-  picture: flatPicture,
+  /** What is looked at before anything else, in words and as a picture: shown before the program is there. */
+  first: z.object({
+    set: z.object({ label: z.string(), figure: z.string(), of: z.string() }),
+    lead: z.object({ figure: z.string(), of: z.string() }),
+    sides: z.tuple([z.string(), z.string()]),
+    picture: flatPicture,
+  }),
 });
 export type PocketCoach = z.infer<typeof pocketCoach>;
 

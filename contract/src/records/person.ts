@@ -73,7 +73,7 @@ export const session = z.object({
   state: z.enum(['open', 'out', 'in', 'away']),
   person: z.object({ id: recordId, name: z.string(), role }).nullable(),
   by: z.enum(SIGNED_IN_BY).nullable(),
-  /** Goes along with every change, in the header {@link TOKEN_HEADER}: no other page has it. */
+  /** Goes along with every change, in a header of its own: no other page has it. */
   token: z.string().nullable(),
   endsAt: moment.nullable(),
   /** Who can take over this counter by a PIN. */
@@ -82,9 +82,6 @@ export const session = z.object({
   shop: z.string(),
 });
 export type Session = z.infer<typeof session>;
-
-/** Header of the token that a page sends along with a change. */
-export const TOKEN_HEADER = 'x-easytuck-token';
 
 /** A passkey that somebody registered. */
 export const passkey = z.object({ id: z.string(), name: z.string(), createdAt: moment, usedAt: moment.nullable() });

@@ -42,6 +42,8 @@ export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRo
     app.setNotFoundHandler((_request, reply) => sendProblem(reply, new ProblemError('noSuchPage')));
     return;
   }
+  // the pocket coach is a page of its own
+  app.get('/pocket', (_request, reply) => reply.redirect('/pocket/'));
   await app.register(fastifyStatic, {
     root: webRoot,
     wildcard: false,

@@ -1,7 +1,9 @@
+import { PALETTE, STILL_COLOURS, type Fitting, type FlatPicture } from '@easytuck/contract';
 import {
   choreograph,
   collarGirthMm,
   fitTie,
+  litColour,
   neckPathMm,
   poseStep,
   prepareTie,
@@ -9,14 +11,19 @@ import {
   tyingMeasures,
   type Side,
 } from '@easytuck/core';
-import type { Fitting, FlatPicture } from '@easytuck/contract';
 
 const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;
+/** What of the wearer is in the picture: from the collar to below the hanging ends. */
+const WINDOW_MM = { heightMm: 473, liftMm: -158 } as const;
 /** Spacing of the strip's nodes, in mm: fine enough for a picture as wide as a phone. */
 const SPACING_MM = 9;
 
-/** The first step of a fitting's tying as it is seen from the front, before a mirror would turn it. */
-export function firstPicture(fitting: Pick<Fitting, 'tie' | 'collar' | 'easeMm' | 'leadMm' | 'result'>, longEnd: Side): FlatPicture {
+/** The strip as it hangs before it is tied, its lead set, as the wearer sees it in a mirror, or a helper in front. */
+export function firstPicture(
+  fitting: Pick<Fitting, 'tie' | 'collar' | 'easeMm' | 'leadMm' | 'result'>,
+  longEnd: Side,
+  isMirror: boolean,
+): FlatPicture {
   const tie = prepareTie(fitting.tie);
   const fit = fitTie({
     tie,
@@ -27,21 +34,18 @@ export function firstPicture(fitting: Pick<Fitting, 'tie' | 'collar' | 'easeMm' 
     limits: NO_LIMITS,
   });
   const choreography = choreograph(tyingMeasures(tie, fit, collarGirthMm(fitting.collar)), longEnd, 'main');
-  const [first] = choreography.steps;
-  if (!first) throw new RangeError('a choreography has steps');
-  const { pose, knotAt, collarDown } = poseStep(choreography, first, 0, SPACING_MM);
+  const hanging = choreography.steps.find(({ step }) => step === 'lead') ?? choreography.steps[0];
+  if (!hanging) throw new RangeError('a choreography has steps');
+  const { pose, knotAt, collarDown } = poseStep(choreography, hanging, 1, SPACING_MM);
   const still = projectPose({
     ...{ pose, knotAt, collarDown, collarRadiusMm: choreography.measures.collarRadiusMm, withBody: true },
     view: { towards: { x: 0, y: 0.1, z: 1 }, up: { x: 0, y: 1, z: 0 } },
   });
-  const tones = [...new Set(still.patches.map(({ tone }) => tone))];
-  return {
-    tones,
-    patches: still.patches.map(({ tone, light, points, edges }) => [
-      tones.indexOf(tone),
-      Math.round(100 * light),
-      points.flatMap(([x, y]) => [Math.round(10 * x), Math.round(10 * y)]),
-      [...edges],
-    ]),
-  };
+  const colours = new Map<string, number>();
+  const patches = still.patches.map(({ tone, light, points, edges }): FlatPicture['patches'][number] => {
+    const colour = `rgb(${litColour(STILL_COLOURS[tone], Math.round(20 * light) / 20).join(',')})`;
+    if (!colours.has(colour)) colours.set(colour, colours.size);
+    return [colours.get(colour) ?? 0, points.flatMap(([x, y]) => [Math.round(10 * x), Math.round(10 * y)]), [...edges]];
+  });
+  return { colours: [...colours.keys()], ink: PALETTE.ink, ...WINDOW_MM, isMirror, patches };
 }

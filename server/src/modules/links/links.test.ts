@@ -60,7 +60,7 @@ describe('a link for a wearer', () => {
     expect(told).toMatchObject({ wearer: wearer.name, longEnd: 'left', fitting: { id: fitting.id, setMm: fitting.result.setMm } });
     expect(answer.body).not.toContain('by the quay');
     expect(answer.body).not.toContain('a private note');
-    expect(told.picture.patches.length).toBeGreaterThan(200);
+    expect(told.first.picture.patches.length).toBeGreaterThan(200);
     // small enough for a slow telephone
     expect(gzipSync(answer.rawPayload).length).toBeLessThan(20_000);
   });

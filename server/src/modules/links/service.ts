@@ -1,13 +1,15 @@
 import {
   LINK_AFTER_EVENT_DAYS,
   LINK_DAYS,
+  POCKET_FORM,
+  settingWords,
   toCollar,
   type CoachLink,
   type Fitting,
   type PocketCoach,
   type PocketTryData,
 } from '@easytuck/contract';
-import { neckPathMm } from '@easytuck/core';
+import { formatLength, lastStep, neckPathMm, settingAt, type LengthUnit } from '@easytuck/core';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { ProblemError } from '../../problem.ts';
 import { fittingRepository } from '../fittings/repository.ts';
@@ -97,6 +99,7 @@ export function linkService(database: Database): LinkService {
       const [wearer, { name: shop, unit }] = [await wearers.follow(fitting.wearer.id), await settings.read()];
       await links.markOpened(id, new Date());
       return {
+        form: POCKET_FORM,
         ...{ shop, unit, endsAt: endsAt.toISOString(), wearer: wearer?.name ?? '', eventName: wearer?.eventName ?? '' },
         ...{
           eventOn: wearer?.eventOn ?? null,
@@ -111,7 +114,7 @@ export function linkService(database: Database): LinkService {
           ...{ setMm: fitting.result.setMm, drawInMm: fitting.result.drawInMm, spreadMm: fitting.result.spreadMm },
           revision: fitting.revision.number,
         },
-        picture: firstPicture(fitting, fitting.longEnd),
+        first: firstWords(fitting, unit, wearer?.dexterity === 'needsHelp'),
       };
     },
     logTry: async (key, ip, { id, way, durationMs, steps, outcome, fault, agoMs }) => {
@@ -127,6 +130,23 @@ export function linkService(database: Database): LinkService {
       );
       return { id };
     },
+  };
+}
+
+/** What is looked at before tying, in words and as a picture. */
+function firstWords(fitting: Fitting, unit: LengthUnit, isHelped: boolean): PocketCoach['first'] {
+  const { hardware } = fitting.tie;
+  const isLate = fitting.result.drawInMm > 0;
+  const length = (lengthMm: number): string => formatLength(lengthMm, unit);
+  const { figure, of } = settingWords(settingAt(hardware, isLate ? lastStep(hardware) : fitting.step), length);
+  const whose = isHelped ? 'the wearer’s' : 'your';
+  // in a mirror the wearer's left lies on the left; whoever faces the wearer sees it on the right
+  const [left, right] = isHelped ? (['right', 'left'] as const) : (['left', 'right'] as const);
+  return {
+    set: { label: isLate ? 'For tying, set at' : 'Band set at', figure, of },
+    lead: { figure: length(fitting.leadMm), of: `lower on ${whose} ${fitting.longEnd}` },
+    sides: [`${whose} ${left}`, `${whose} ${right}`],
+    picture: firstPicture(fitting, fitting.longEnd, !isHelped),
   };
 }
 

@@ -46,7 +46,8 @@ const TABS = [
 
 /** The coach for one tie on one neck. */
 export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: readonly Tie[] }) {
-  const coach = useCoach(subject);
+  const { length } = useUnits();
+  const coach = useCoach(subject, length);
   const { state, dispatch } = coach;
   const [search] = useSearchParams();
   const asked = TYING_FAULTS.find((fault) => fault === search.get('fault')) ?? null;

@@ -1,5 +1,4 @@
-import type { Tie } from '@easytuck/contract';
-import { COLOURS } from '../../theme.ts';
+import { PALETTE as COLOURS, type Tie } from '@easytuck/contract';
 import type { ClothColours } from './stage/ribbonGeometry.ts';
 
 /** Both ends in their colours, as everywhere: what a dark cloth hides is seen. */

@@ -2,7 +2,6 @@ import { settingWords, stepWords, type StepWords, type Reader } from '@easytuck/
 import { type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
-import { useUnits } from '../../common/UnitProvider.tsx';
 import type { BakedPoses } from './bakedPoses.ts';
 import { COACH_START, coachReducer, type CoachAction, type CoachState } from './coachReducer.ts';
 import { useReader } from '../../common/reader.ts';
@@ -42,10 +41,11 @@ const SLOW: readonly TyingStep[] = ['halfKnot', 'backBow', 'pushFront'];
 const STORED = 'easytuck.coach';
 type Kept = Partial<Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'way'>>;
 
-export function useCoach(subject: CoachSubject): Coach {
-  const { length } = useUnits();
+/** @param length writes a length in the unit that is read. @param start what the coach begins with where nothing else was chosen. */
+export function useCoach(subject: CoachSubject, length: (lengthMm: number) => string, start: Partial<CoachState> = {}): Coach {
   const [state, dispatch] = useReducer(coachReducer, null, () => ({
     ...COACH_START,
+    ...start,
     ...readStored<Kept>(STORED, (value) => (typeof value === 'object' ? value : null), {}),
   }));
   // a place about as thick as the collar: the band that fits the one then fits the other

@@ -106,7 +106,7 @@ function Given({ given: { address, key, isReachable, link }, fitting }: { given:
           leave this page.
         </Box>
         {!isReachable && (
-          <Alert severity="info">This address opens on this machine alone. See “Running it” for how telephones reach the shop.</Alert>
+          <Alert severity="info">This address opens on this machine alone. How telephones reach the shop stands in docs/running.md.</Alert>
         )}
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
           <Button

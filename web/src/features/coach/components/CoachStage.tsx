@@ -9,6 +9,7 @@ import type { BakedPoses } from '../bakedPoses.ts';
 import type { CoachSubject } from '../coachSubject.ts';
 import { drawerCloth, schemeCloth } from '../clothColours.ts';
 import { savePicture } from '../savePicture.ts';
+import { canDraw3d } from '../stage/canDraw3d.ts';
 import { FlatStage } from '../stage/StillCanvas.tsx';
 import type { Coach } from '../useCoach.ts';
 import { VIEW_NAMES, viewWords, type ViewChoice } from '../views.ts';
@@ -19,16 +20,6 @@ const VIEW_OPTIONS: readonly { readonly value: ViewChoice; readonly text: string
   { value: 'best', text: 'Best view' },
   ...VIEW_NAMES.map((value) => ({ value, text: viewWords(value) })),
 ];
-
-/** Whether the browser draws in three dimensions; `?flat` asks for the flat stage all the same. */
-function canDraw3d(): boolean {
-  if (new URLSearchParams(window.location.search).has('flat')) return false;
-  try {
-    return document.createElement('canvas').getContext('webgl2') !== null;
-  } catch {
-    return false;
-  }
-}
 
 /** The strip on the wearer, and how it is looked at. */
 export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject; baked: BakedPoses }) {

@@ -1,11 +1,12 @@
 import { FAULT_WORDS, type Reader } from '@easytuck/contract';
-import { faultyBow, TYING_FAULTS, type PosedMoment, type Side, type TyingFault, type TyingMeasures, type TyingStep } from '@easytuck/core';
+import { TYING_FAULTS, type PosedMoment, type Side, type TyingFault, type TyingMeasures, type TyingStep } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { seesMirrored } from '../../../common/reader.ts';
 import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { PoseStill } from '../stage/StillCanvas.tsx';
+import { useFaultyBows } from '../useFaultyBows.ts';
 import { viewOf, type View } from '../views.ts';
 import { QUIET_ASIDE } from '../../../common/looks.ts';
 
@@ -119,25 +120,4 @@ function Picture({
       widthMm={210}
     />
   );
-}
-
-/** The faults laid one after the other, so that the page can be used meanwhile. */
-function useFaultyBows(measures: TyingMeasures, longEnd: Side): ReadonlyMap<TyingFault, PosedMoment> {
-  const [posed, setPosed] = useState<ReadonlyMap<TyingFault, PosedMoment>>(new Map());
-  useEffect(() => {
-    let isOver = false;
-    const made = new Map<TyingFault, PosedMoment>();
-    const next = (at: number): void => {
-      const fault = TYING_FAULTS[at];
-      if (isOver || !fault) return;
-      made.set(fault, faultyBow(measures, longEnd, fault, 3));
-      setPosed(new Map(made));
-      setTimeout(() => next(at + 1));
-    };
-    next(0);
-    return () => {
-      isOver = true;
-    };
-  }, [measures, longEnd]);
-  return posed;
 }

@@ -1,9 +1,9 @@
+import { PALETTE as COLOURS } from '@easytuck/contract';
 import { bodyParts, COLLAR_HEIGHT, type BodyPart } from '@easytuck/core';
 import { Canvas, useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
 import { BufferGeometry, DoubleSide, Float32BufferAttribute, Line, LineBasicMaterial, Vector3, type PerspectiveCamera } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
-import { COLOURS } from '../../../theme.ts';
 import { momentAt, NODE_NUMBERS, type BakedPoses } from '../bakedPoses.ts';
 import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';

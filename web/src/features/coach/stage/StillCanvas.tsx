@@ -1,8 +1,6 @@
-import { STILL_COLOURS } from '@easytuck/contract';
+import { PALETTE, STILL_COLOURS } from '@easytuck/contract';
 import { litColour, projectPose, type Pose, type Still } from '@easytuck/core';
-import Box from '@mui/material/Box';
 import { useEffect, useRef } from 'react';
-import { COLOURS } from '../../../theme.ts';
 import { momentAt, NODE_NUMBERS, unpackPose, type BakedPoses } from '../bakedPoses.ts';
 import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';
@@ -11,7 +9,7 @@ import type { View } from '../views.ts';
 export const SHOWN_PER_AWAY = 0.52;
 
 /** Paints a still on a canvas: patches from far to near. */
-function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, liftMm: number, isMirror: boolean): void {
+export function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, liftMm: number, isMirror: boolean): void {
   const brush = canvas.getContext('2d');
   if (!brush) return;
   const { width, height } = canvas;
@@ -37,7 +35,7 @@ function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, li
       brush.moveTo(from[0], from[1]);
       brush.lineTo(to[0], to[1]);
     }
-    brush.strokeStyle = COLOURS.ink;
+    brush.strokeStyle = PALETTE.ink;
     brush.lineWidth = 0.6;
     brush.stroke();
   }
@@ -71,10 +69,10 @@ export function PoseStill({
     const still = projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody: true });
     paintStill(element, still, element.width / widthMm, 0, view.isMirror);
   }, [pose, knotAt, collarDown, collarRadiusMm, view, widthMm]);
-  return <Box component="canvas" ref={canvas} role="img" aria-label={label} sx={{ display: 'block', width: '100%', height: heightPx }} />;
+  return <canvas ref={canvas} role="img" aria-label={label} style={{ display: 'block', width: '100%', height: heightPx }} />;
 }
 
-function fitToBox(element: HTMLCanvasElement): void {
+export function fitToBox(element: HTMLCanvasElement): void {
   const ratio = Math.min(2, window.devicePixelRatio || 1);
   element.width = Math.max(1, Math.round(element.clientWidth * ratio));
   element.height = Math.max(1, Math.round(element.clientHeight * ratio));
@@ -123,5 +121,5 @@ export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhe
       window.clearTimeout(waiting);
     };
   }, [baked, playhead, view]);
-  return <Box component="canvas" ref={canvas} aria-hidden sx={{ display: 'block', width: '100%', height: '100%' }} />;
+  return <canvas ref={canvas} aria-hidden style={{ display: 'block', width: '100%', height: '100%' }} />;
 }

@@ -1,0 +1,65 @@
+import { FAULT_WORDS } from '@easytuck/contract';
+import { TYING_FAULTS, type PosedMoment, type TyingFault, type TyingStep } from '@easytuck/core';
+import { useMemo, useState } from 'react';
+import { PoseStill } from '../features/coach/stage/StillCanvas.tsx';
+import type { Coach } from '../features/coach/useCoach.ts';
+import { useFaultyBows } from '../features/coach/useFaultyBows.ts';
+import { viewOf } from '../features/coach/views.ts';
+
+/** What can have gone wrong, in pictures of this tie; the one that is touched says why, and where to go back to. */
+export function FaultsTab({ coach, steps, onGoBack }: { coach: Coach; steps: readonly TyingStep[]; onGoBack: (step: TyingStep) => void }) {
+  const { tied, longEnd, reader } = coach;
+  const [chosen, setChosen] = useState<TyingFault | null>(null);
+  const posed = useFaultyBows(tied.measures, longEnd);
+  const view = useMemo(() => viewOf(reader === 'facing' ? 'facing' : 'mirror', longEnd), [reader, longEnd]);
+  const picture = (moment: PosedMoment | undefined, label: string, heightPx: number) =>
+    moment && (
+      <PoseStill
+        pose={moment.pose}
+        knotAt={moment.knotAt}
+        collarDown={moment.collarDown}
+        collarRadiusMm={tied.measures.collarRadiusMm}
+        view={view}
+        label={label}
+        heightPx={heightPx}
+        widthMm={210}
+      />
+    );
+  if (chosen !== null) {
+    const words = FAULT_WORDS[chosen];
+    const backTo = steps.includes(words.backTo) ? words.backTo : (steps.find((step) => step === 'pushFront') ?? 'prepare');
+    return (
+      <div className="split">
+        <div className="stage still">{picture(posed.get(chosen), words.seen, 240)}</div>
+        <section className="words" aria-live="polite">
+          <h2>{words.seen}</h2>
+          <p>
+            <b>Cause:</b> {words.cause}
+          </p>
+          <p className="act">{words.remedy}</p>
+        </section>
+        <div className="controls">
+          <button type="button" onClick={() => setChosen(null)}>
+            All pictures
+          </button>
+          <button type="button" className="main" onClick={() => onGoBack(backTo)}>
+            Show that step
+          </button>
+        </div>
+      </div>
+    );
+  }
+  return (
+    <div className="scroll">
+      <h2>Which is most like {reader === 'facing' ? 'what you see?' : 'what is in the mirror?'}</h2>
+      <div className="gallery">
+        {TYING_FAULTS.map((fault) => (
+          <button key={fault} type="button" onClick={() => setChosen(fault)}>
+            <span className="thumb">{picture(posed.get(fault), '', 96)}</span>
+            {FAULT_WORDS[fault].seen}
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,263 @@
+import type { PocketCoach } from '@easytuck/contract';
+import { settingWords } from '@easytuck/contract';
+import { formatLength, settingAt } from '@easytuck/core';
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useCoach, type Coach } from '../features/coach/useCoach.ts';
+import { usePractice, type PracticeClock } from '../features/coach/usePractice.ts';
+import { clock, practisedMs } from '../features/coach/practice.ts';
+import type { CoachSubject } from '../features/coach/coachSubject.ts';
+import type { CoachState } from '../features/coach/coachReducer.ts';
+import { useOffered } from './offered.ts';
+import { usePocketCoach } from './pocketCoach.ts';
+import { subjectOfPocket } from './pocketSubject.ts';
+import { FaultsTab } from './FaultsTab.tsx';
+import { FirstPicture } from './FirstPicture.tsx';
+import { PracticeTab, useNow } from './PracticeTab.tsx';
+import { TyingTab } from './TyingTab.tsx';
+
+/** The coach on the wearer's own telephone: what a link opens, and nothing else. */
+export function Pocket({ linkKey }: { linkKey: string }) {
+  const reading = usePocketCoach(linkKey);
+  switch (reading.state) {
+    case 'waiting':
+      return <Face title="One moment">Your coach is on its way.</Face>;
+    case 'gone':
+      return <Face title="This link opens nothing">{reading.why}</Face>;
+    case 'older':
+      return <Face title="Open this page once more">There is a newer coach. Close this page, and open your link again.</Face>;
+    case 'away':
+      return (
+        <Face title="No network">
+          Open your link once while there is a network; from then on the coach works without one. It is tried again by itself.
+        </Face>
+      );
+    case 'ready':
+      return <Known key={reading.coach.fitting.id} coach={reading.coach} linkKey={linkKey} isKept={reading.isKept} />;
+  }
+}
+
+function Face({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <div className="face" role="status">
+      <h1>{title}</h1>
+      <p>{children}</p>
+    </div>
+  );
+}
+
+type Tab = 'set' | 'tying' | 'wrong' | 'practice';
+const TABS: readonly (readonly [Tab, string])[] = [
+  ['set', 'Before'],
+  ['tying', 'Tying'],
+  ['wrong', 'Mistakes'],
+  ['practice', 'Practice'],
+];
+
+const HELPED: Partial<CoachState> = { way: 'helper' };
+
+function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey: string; isKept: boolean }) {
+  const subject = useMemo(() => subjectOfPocket(pocket), [pocket]);
+  const length = useCallback((lengthMm: number) => formatLength(lengthMm, pocket.unit), [pocket.unit]);
+  const coach = useCoach(subject, length, pocket.isHelped ? HELPED : undefined);
+  const baked = coach.reading.state === 'ready' ? coach.reading.baked : null;
+  const steps = useMemo(() => baked?.steps.map(({ step }) => step) ?? [], [baked]);
+  const practice = usePractice(steps, coach.playhead);
+  const [tab, setTab] = useState<Tab>('set');
+  const take = useOffered();
+  const isOnline = useOnline();
+  useEffect(() => {
+    document.title = `Coach: ${pocket.tie.name}`;
+  }, [pocket.tie.name]);
+  const begin = (): void => {
+    coach.dispatch({ type: 'goTo', step: 0, view: 'best' });
+    setTab('tying');
+  };
+  return (
+    <div className="pocket" data-tab={tab}>
+      <header className="head">
+        <h1>{pocket.tie.name}</h1>
+        <Running practice={practice} onStop={() => setTab('practice')} />
+      </header>
+      {take && (
+        <div className="bar" role="status">
+          A newer coach is here.
+          <button type="button" onClick={take}>
+            Take it
+          </button>
+        </div>
+      )}
+      {(!isOnline || isKept) && (
+        <div className="bar quiet" role="status">
+          {isOnline ? 'The shop does not answer just now.' : 'No network.'} All of this works; tries are sent later.
+        </div>
+      )}
+      <main className="room">
+        {tab === 'set' && <SetTab pocket={pocket} subject={subject} coach={coach} length={length} onBegin={begin} />}
+        {tab === 'tying' && <TyingTab coach={coach} subject={subject} pocket={pocket} onPractice={() => setTab('practice')} />}
+        {tab === 'wrong' && (
+          <FaultsTab
+            coach={coach}
+            steps={steps}
+            onGoBack={(step) => {
+              coach.dispatch({ type: 'goTo', step: Math.max(0, steps.indexOf(step)), view: 'best' });
+              setTab('tying');
+            }}
+          />
+        )}
+        {tab === 'practice' && <PracticeTab linkKey={linkKey} subject={subject} coach={coach} practice={practice} onBegin={begin} />}
+      </main>
+      <nav className="tabs" aria-label="Parts of the coach">
+        {TABS.map(([name, text]) => (
+          <button key={name} type="button" aria-current={tab === name ? 'page' : undefined} onClick={() => setTab(name)}>
+            {text}
+          </button>
+        ))}
+      </nav>
+    </div>
+  );
+}
+
+/** The clock of a try that is under way. */
+function Running({ practice: { practice, stop }, onStop }: { practice: PracticeClock; onStop: () => void }) {
+  const isRunning = practice !== null && practice.stoppedAt === null;
+  const now = useNow(isRunning);
+  if (!isRunning) return null;
+  return (
+    <button
+      type="button"
+      className="stop"
+      onClick={() => {
+        stop();
+        onStop();
+      }}
+    >
+      {clock(practisedMs(practice, now))} <b>Stop</b>
+    </button>
+  );
+}
+
+/** What is looked at before anything is tied: the band's set, the lead, and how the strip hangs. */
+function SetTab({
+  pocket,
+  subject,
+  coach,
+  length,
+  onBegin,
+}: {
+  pocket: PocketCoach;
+  subject: CoachSubject;
+  coach: Coach;
+  length: (lengthMm: number) => string;
+  onBegin: () => void;
+}) {
+  const mark = settingWords(settingAt(subject.tie.hardware, pocket.fitting.step), length);
+  const tiedAt = subject.late ? settingWords(subject.late.longest, length) : mark;
+  const whose = coach.reader === 'wearer' ? `your ${coach.longEnd}` : `the wearer’s ${coach.longEnd}`;
+  return (
+    <div className="split">
+      <div className="stage">
+        <FirstPicture picture={pocket.first.picture} />
+        <Sides coach={coach} />
+      </div>
+      <div className="words">
+        <h2>Before you start</h2>
+        <dl className="figures">
+          <div>
+            <dt>{subject.late ? 'For tying, set at' : 'Band set at'}</dt>
+            <dd>
+              <b>{tiedAt.figure}</b> {tiedAt.of}
+            </dd>
+          </div>
+          <div>
+            <dt>Lead</dt>
+            <dd>
+              <b>{length(coach.tied.leadMm)}</b> lower on {whose}
+            </dd>
+          </div>
+        </dl>
+        {subject.late && <p>Tied, it is taken in again to {mark.phrase}.</p>}
+        <p>
+          Collar {pocket.collar.text}. The finished bow is about {length(pocket.fitting.spreadMm)} wide.
+          {pocket.eventOn !== null && ` For ${pocket.eventName === '' ? 'the' : `${pocket.eventName}, the`} ${dayOf(pocket.eventOn)}.`}
+        </p>
+        <p className="caution">
+          Two fingers must fit under the collar. Never draw it so tight that it presses the throat. Dizziness, headache or shortness of
+          breath: loosen it at once, and ask a doctor if it does not pass.
+        </p>
+        <Keep />
+        <p className="quiet">
+          From {pocket.shop}. This link is good until {dayOf(pocket.endsAt.slice(0, 10))}, and is meant for you alone.
+        </p>
+      </div>
+      <div className="controls">
+        <button type="button" className="main" onClick={onBegin}>
+          Begin tying
+        </button>
+      </div>
+    </div>
+  );
+}
+
+/** Which side of the wearer lies on which side of the picture. */
+export function Sides({ coach }: { coach: Coach }) {
+  const left = coach.view.onTheLeft;
+  if (left === null) return null;
+  const right = left === 'left' ? 'right' : 'left';
+  const whose = coach.reader === 'wearer' ? 'your' : 'the wearer’s';
+  return (
+    <div className="sides" aria-hidden>
+      <span>
+        {whose} {left}
+      </span>
+      <span>
+        {whose} {right}
+      </span>
+    </div>
+  );
+}
+
+const dayOf = (day: string): string =>
+  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
+
+interface InstallPrompt extends Event {
+  readonly prompt: () => Promise<unknown>;
+}
+
+let install: InstallPrompt | null = null;
+const installListeners = new Set<() => void>();
+window.addEventListener('beforeinstallprompt', (event) => {
+  event.preventDefault();
+  install = event as InstallPrompt;
+  for (const listener of installListeners) listener();
+});
+
+/** Offers to keep the coach among the telephone's programs, where the browser can. */
+function Keep() {
+  const prompt = useSyncExternalStore(
+    (listener) => {
+      installListeners.add(listener);
+      return () => installListeners.delete(listener);
+    },
+    () => install,
+  );
+  if (prompt === null) return null;
+  return (
+    <button type="button" onClick={() => void prompt.prompt()}>
+      Keep it on this telephone
+    </button>
+  );
+}
+
+function useOnline(): boolean {
+  return useSyncExternalStore(
+    (listener) => {
+      window.addEventListener('online', listener);
+      window.addEventListener('offline', listener);
+      return () => {
+        window.removeEventListener('online', listener);
+        window.removeEventListener('offline', listener);
+      };
+    },
+    () => navigator.onLine,
+  );
+}

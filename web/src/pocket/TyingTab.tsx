@@ -1,0 +1,214 @@
+import { WAY_WORDS, type PocketCoach } from '@easytuck/contract';
+import { OFFERED_WAYS, type OfferedWay } from '@easytuck/core';
+import { useDrag } from '@use-gesture/react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { drawerCloth, schemeCloth } from '../features/coach/clothColours.ts';
+import { SPEEDS, WAITS, type Speed, type Wait } from '../features/coach/coachReducer.ts';
+import type { CoachSubject } from '../features/coach/coachSubject.ts';
+import { canDraw3d } from '../features/coach/stage/canDraw3d.ts';
+import { FlatStage } from '../features/coach/stage/StillCanvas.tsx';
+import { hasVoice, type Coach } from '../features/coach/useCoach.ts';
+import { viewWords, type ViewChoice } from '../features/coach/views.ts';
+import { FirstPicture } from './FirstPicture.tsx';
+import { Sides } from './Pocket.tsx';
+
+const Stage3d = lazy(() => import('../features/coach/stage/Stage3d.tsx'));
+
+const VIEWS: readonly ViewChoice[] = ['best', 'mirror', 'facing', 'side', 'passage'];
+
+/** A step: the strip across the whole width, the words below in large type, and what is pressed within reach of one hand. */
+export function TyingTab({
+  coach,
+  subject,
+  pocket,
+  onPractice,
+}: {
+  coach: Coach;
+  subject: CoachSubject;
+  pocket: PocketCoach;
+  onPractice: () => void;
+}) {
+  const { state, dispatch, words, reading } = coach;
+  const isLast = state.step + 1 >= state.stepCount;
+  const swipe = useDrag(
+    ({ swipe: [across], cancel }) => {
+      if (across === 0) return;
+      dispatch({ type: across < 0 ? 'next' : 'back' });
+      cancel();
+    },
+    { axis: 'x', filterTaps: true, swipe: { distance: 40, velocity: 0.2 } },
+  );
+  return (
+    <div className="split" {...swipe()} style={{ touchAction: 'pan-y' }}>
+      <div className="stage">
+        {reading.state === 'ready' ? <Stage coach={coach} subject={subject} /> : <FirstPicture picture={pocket.first.picture} />}
+        <Sides coach={coach} />
+        {reading.state === 'working' && (
+          <div className="working" role="status">
+            Laying this tie on your neck … {Math.round(100 * reading.share)} %
+          </div>
+        )}
+        {reading.state === 'failed' && (
+          <div className="working" role="alert">
+            The movement could not be worked out. The words below hold all the same.
+          </div>
+        )}
+      </div>
+      <section className="words" aria-label="This step" aria-live="polite">
+        <h2>
+          <span className="count">
+            {state.step + 1}/{state.stepCount}
+          </span>{' '}
+          {words.name}
+        </h2>
+        <p className="act">{words.act}</p>
+        {words.hands.map((hand) => (
+          <p key={hand}>{hand}</p>
+        ))}
+        <p className="check">
+          <b>Before going on:</b> {words.check}
+        </p>
+        <p className="trap">
+          <b>Goes wrong here:</b> {words.trap}
+        </p>
+        <More coach={coach} onPractice={onPractice} />
+      </section>
+      <div className="controls">
+        <button type="button" disabled={state.step === 0} onClick={() => dispatch({ type: 'back' })}>
+          Back
+        </button>
+        <button type="button" onClick={() => dispatch({ type: 'repeat' })}>
+          Again
+        </button>
+        <button type="button" onClick={() => dispatch({ type: 'holdOrMove' })}>
+          {state.moving ? 'Hold' : 'Move'}
+        </button>
+        <button type="button" className="main" disabled={isLast} onClick={() => dispatch({ type: 'next' })}>
+          Next
+        </button>
+      </div>
+    </div>
+  );
+}
+
+function Stage({ coach, subject }: { coach: Coach; subject: CoachSubject }) {
+  const { playhead, view, state, still, reading } = coach;
+  const [is3d] = useState(canDraw3d);
+  const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
+  useEffect(() => {
+    const before = playhead.time();
+    const stop = playhead.subscribe(() => {
+      if (playhead.time() === before) return;
+      performance.mark('pocket-moving');
+      stop();
+    });
+    return stop;
+  }, [playhead]);
+  if (reading.state !== 'ready') return null;
+  const flat = <FlatStage baked={reading.baked} playhead={playhead} view={view} />;
+  return (
+    <div className="fill" role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
+      {is3d ? (
+        <Suspense fallback={flat}>
+          <Stage3d
+            baked={reading.baked}
+            playhead={playhead}
+            view={view}
+            isFree={false}
+            seeThrough={state.seeThrough}
+            ghostTime={null}
+            cloth={cloth}
+            thicknessMm={Math.min(0.9, subject.tie.cloth.thicknessMm * 0.6)}
+            still={still}
+          />
+        </Suspense>
+      ) : (
+        flat
+      )}
+    </div>
+  );
+}
+
+/** Where to look from, how it is tied, and what goes on without hands. */
+function More({ coach: { state, dispatch }, onPractice }: { coach: Coach; onPractice: () => void }) {
+  return (
+    <details className="more">
+      <summary>View, way, hands-free</summary>
+      <label>
+        Seen from
+        <select value={state.view} onChange={(event) => dispatch({ type: 'choose', chosen: { view: event.target.value as ViewChoice } })}>
+          {VIEWS.map((view) => (
+            <option key={view} value={view}>
+              {view === 'best' ? 'where it shows best' : viewWords(view).toLowerCase()}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Way of tying
+        <select value={state.way} onChange={(event) => dispatch({ type: 'choose', chosen: { way: event.target.value as OfferedWay } })}>
+          {OFFERED_WAYS.map((way) => (
+            <option key={way} value={way}>
+              {WAY_WORDS[way].name}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Go on by itself
+        <select
+          value={state.waitS}
+          onChange={(event) => dispatch({ type: 'choose', chosen: { waitS: Number(event.target.value) as Wait } })}
+        >
+          {WAITS.map((wait) => (
+            <option key={wait} value={wait}>
+              {wait === 0 ? 'no' : `after ${wait} seconds`}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Speed
+        <select
+          value={state.speed}
+          onChange={(event) => dispatch({ type: 'choose', chosen: { speed: Number(event.target.value) as Speed } })}
+        >
+          {SPEEDS.map((speed) => (
+            <option key={speed} value={speed}>
+              {speed === 1 ? 'as usual' : speed < 1 ? `slower, ×${speed}` : `faster, ×${speed}`}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="tick">
+        <input
+          type="checkbox"
+          checked={state.seeThrough}
+          onChange={(event) => dispatch({ type: 'choose', chosen: { seeThrough: event.target.checked } })}
+        />
+        See through the cloth
+      </label>
+      <label className="tick">
+        <input
+          type="checkbox"
+          checked={state.drawerCloth}
+          onChange={(event) => dispatch({ type: 'choose', chosen: { drawerCloth: event.target.checked } })}
+        />
+        In its own cloth
+      </label>
+      {hasVoice() && (
+        <label className="tick">
+          <input
+            type="checkbox"
+            checked={state.spoken}
+            onChange={(event) => dispatch({ type: 'choose', chosen: { spoken: event.target.checked } })}
+          />
+          Read aloud
+        </label>
+      )}
+      <button type="button" onClick={onPractice}>
+        Time a try
+      </button>
+    </details>
+  );
+}

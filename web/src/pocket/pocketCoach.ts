@@ -1,0 +1,99 @@
+import { LINK_HEADER, POCKET_FORM, type FlatPicture, type PocketCoach, type Problem } from '@easytuck/contract';
+import { useCallback, useEffect, useState } from 'react';
+import { readStored, writeStored } from '../common/stored.ts';
+import { sendTries } from './tries.ts';
+
+declare global {
+  interface Window {
+    /** What was asked for before the program was there. */
+    easytuckEarly?: { readonly key: string; readonly kept: boolean; readonly answer: Promise<Response> };
+    /** Paints a flat picture into the box that a canvas has. */
+    easytuckPaint?: (canvas: HTMLCanvasElement, picture: FlatPicture) => void;
+  }
+}
+
+/** What the coach stands at. `gone`: the key opens nothing (any more). `away`: nothing is kept, and no network. */
+export type PocketReading =
+  | { readonly state: 'waiting' }
+  | { readonly state: 'ready'; readonly coach: PocketCoach; readonly isKept: boolean }
+  | { readonly state: 'gone'; readonly why: string }
+  | { readonly state: 'away' }
+  | { readonly state: 'older' };
+
+const keptAt = (key: string): string => `easytuck.pocket.coach.${key}`;
+
+/** What was kept on this device under a key; null where there is none, or it is of another form. */
+export const readKept = (key: string): PocketCoach | null =>
+  readStored<PocketCoach | null>(
+    keptAt(key),
+    (value) =>
+      typeof value === 'object' && value !== null && 'form' in value && value.form === POCKET_FORM ? (value as PocketCoach) : null,
+    null,
+  );
+
+/** Asks the shop for what a key opens. What it answers is kept; what it no longer opens is forgotten. */
+export async function askShop(key: string, fetched?: Promise<Response>): Promise<PocketReading> {
+  let response: Response;
+  let body: unknown;
+  try {
+    response = await (fetched ?? fetch('/api/pocket', { headers: { [LINK_HEADER]: key } }));
+    body = await response.json();
+  } catch {
+    const kept = readKept(key);
+    return kept ? { state: 'ready', coach: kept, isKept: true } : { state: 'away' };
+  }
+  if (response.ok) {
+    // (the shop checks what it sends; another form is another version's)
+    const coach = body as PocketCoach;
+    if (coach.form !== POCKET_FORM) return { state: 'older' };
+    writeStored(keptAt(key), coach);
+    return { state: 'ready', coach, isKept: false };
+  }
+  const { code, title } = body as Partial<Problem>;
+  if (code === 'noSuchLink') {
+    writeStored(keptAt(key), null);
+    return { state: 'gone', why: title ?? '' };
+  }
+  const kept = readKept(key);
+  return kept ? { state: 'ready', coach: kept, isKept: true } : { state: 'away' };
+}
+
+/** The coach of a key: what is kept at once, then what the shop says; asked again when the network is back. */
+export function usePocketCoach(key: string): PocketReading {
+  const [reading, setReading] = useState<PocketReading>(() => {
+    const kept = key === '' ? null : readKept(key);
+    return kept ? { state: 'ready', coach: kept, isKept: true } : { state: 'waiting' };
+  });
+  const ask = useCallback(
+    async (early?: Promise<Response>) => {
+      const next = await askShop(key, early);
+      setReading((before) =>
+        // the same again is no reason to begin the step anew
+        before.state === 'ready' && next.state === 'ready' && sameCoach(before.coach, next.coach)
+          ? { ...before, isKept: next.isKept }
+          : next,
+      );
+      if (next.state === 'ready' && !next.isKept) await sendTries();
+    },
+    [key],
+  );
+  useEffect(() => {
+    if (key === '') return undefined;
+    const early = window.easytuckEarly?.key === key ? window.easytuckEarly.answer : undefined;
+    delete window.easytuckEarly;
+    void ask(early);
+    const again = (): void => void ask();
+    const look = (): void => {
+      if (document.visibilityState === 'visible') again();
+    };
+    window.addEventListener('online', again);
+    document.addEventListener('visibilitychange', look);
+    return () => {
+      window.removeEventListener('online', again);
+      document.removeEventListener('visibilitychange', look);
+    };
+  }, [key, ask]);
+  return key === '' ? { state: 'gone', why: 'This address has no key. Scan the code on your card, or ask the shop for a link.' } : reading;
+}
+
+const sameCoach = (a: PocketCoach, b: PocketCoach): boolean => JSON.stringify(a) === JSON.stringify(b);

@@ -89,7 +89,18 @@ export async function findingsOf(page: Page): Promise<LayoutFindings> {
     }
 
     const overlapping: string[] = [];
-    const lines = words.flatMap((element) => linesOf(element).map((box) => ({ element, box })));
+    /** What of a line is seen: what is scrolled out of its box lies over nothing. */
+    const seenOf = (element: Element, box: DOMRect): DOMRect => {
+      let [left, right, top, bottom] = [box.left, box.right, box.top, box.bottom];
+      for (let at: Element | null = element; at && at !== document.body; at = at.parentElement) {
+        if (!/auto|scroll/.test(style(at).overflowY + style(at).overflowX)) continue;
+        const frame = at.getBoundingClientRect();
+        [left, right] = [Math.max(left, frame.left), Math.min(right, frame.right)];
+        [top, bottom] = [Math.max(top, frame.top), Math.min(bottom, frame.bottom)];
+      }
+      return new DOMRect(left, top, Math.max(0, right - left), Math.max(0, bottom - top));
+    };
+    const lines = words.flatMap((element) => linesOf(element).map((box) => ({ element, box: seenOf(element, box) })));
     for (const [i, one] of lines.entries())
       for (const other of lines.slice(i + 1)) {
         if (one.element === other.element) continue;

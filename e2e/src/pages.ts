@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
 import type { Shop } from './shop.ts';
 
 /** Every page of the shop, opened with the demo's records as somebody finds it there. */
@@ -11,11 +12,27 @@ export interface WalkedPage {
 
 const read = async <T>(shop: Shop, path: string): Promise<T> => (await (await fetch(shop.address + path)).json()) as T;
 
+const giveCoach = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: /^Give/ }).click();
+  await page.getByRole('button', { name: 'Copy' }).waitFor();
+};
+
+/** The pocket coach of a fitting, by a link of its own. */
+async function pocketPath(shop: Shop, fittingId: string): Promise<string> {
+  const answer = await fetch(`${shop.address}/api/links`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ id: randomUUID(), fittingId }),
+  });
+  return `/pocket/#${((await answer.json()) as { key: string }).key}`;
+}
+
 /** Addresses of every page. */
 export async function pagesOf(shop: Shop): Promise<readonly WalkedPage[]> {
   const { wearers } = await read<{ wearers: { id: string }[] }>(shop, '/api/wearers?q=ivo');
   const { lines } = await read<{ lines: { id: string }[] }>(shop, '/api/fittings/ledger');
   const { ties } = await read<{ ties: { id: string; name: string }[] }>(shop, '/api/ties');
+  const pocket = await pocketPath(shop, lines[0]?.id ?? '');
   const [wearer, fitting] = [wearers[0]?.id ?? '', lines[0]?.id ?? ''];
   const tie = ties.find(({ name }) => name.startsWith('Harbour'))?.id ?? '';
   return [
@@ -46,6 +63,25 @@ export async function pagesOf(shop: Shop): Promise<readonly WalkedPage[]> {
     { name: 'import and export', path: '/exchange/wearers' },
     { name: 'the shop', path: '/shop' },
     { name: 'the tape', path: '/tape' },
+    { name: 'what is held of a wearer', path: `/wearers/${wearer}/held` },
+    { name: 'who works here', path: '/people' },
+    { name: 'the coach that is given', path: `/fittings/${fitting}`, open: giveCoach },
+    { name: 'the pocket coach, before', path: pocket },
+    {
+      name: 'the pocket coach, tying',
+      path: pocket.replace('#', '?tying#'),
+      open: (page) => page.getByRole('button', { name: 'Begin tying' }).click(),
+    },
+    {
+      name: 'the pocket coach, mistakes',
+      path: pocket.replace('#', '?mistakes#'),
+      open: (page) => page.getByRole('button', { name: 'Mistakes' }).click(),
+    },
+    {
+      name: 'the pocket coach, practice',
+      path: pocket.replace('#', '?practice#'),
+      open: (page) => page.getByRole('button', { name: 'Practice' }).click(),
+    },
     { name: 'help', path: '/ledger', open: async (page) => page.keyboard.press('?') },
     { name: 'an address that leads nowhere', path: '/nothing' },
   ];

@@ -31,7 +31,7 @@ export function FaultsTab({ coach, steps, onGoBack }: { coach: Coach; steps: rea
     return (
       <div className="split">
         <div className="stage still">{picture(posed.get(chosen), words.seen, 240)}</div>
-        <section className="words" aria-live="polite">
+        <section className="words" aria-label="Cause and remedy" aria-live="polite" tabIndex={0}>
           <h2>{words.seen}</h2>
           <p>
             <b>Cause:</b> {words.cause}

@@ -159,7 +159,7 @@ function SetTab({
         <FirstPicture picture={pocket.first.picture} />
         <Sides coach={coach} />
       </div>
-      <div className="words">
+      <section className="words" aria-label="Before you start" tabIndex={0}>
         <h2>Before you start</h2>
         <dl className="figures">
           <div>
@@ -188,7 +188,7 @@ function SetTab({
         <p className="quiet">
           From {pocket.shop}. This link is good until {dayOf(pocket.endsAt.slice(0, 10))}, and is meant for you alone.
         </p>
-      </div>
+      </section>
       <div className="controls">
         <button type="button" className="main" onClick={onBegin}>
           Begin tying

@@ -14,6 +14,7 @@ import { Sides } from './Pocket.tsx';
 
 const Stage3d = lazy(() => import('../features/coach/stage/Stage3d.tsx'));
 
+const SWIPE_PX = 48;
 const VIEWS: readonly ViewChoice[] = ['best', 'mirror', 'facing', 'side', 'passage'];
 
 /** A step: the strip across the whole width, the words below in large type, and what is pressed within reach of one hand. */
@@ -31,15 +32,14 @@ export function TyingTab({
   const { state, dispatch, words, reading } = coach;
   const isLast = state.step + 1 >= state.stepCount;
   const swipe = useDrag(
-    ({ swipe: [across], cancel }) => {
-      if (across === 0) return;
-      dispatch({ type: across < 0 ? 'next' : 'back' });
-      cancel();
+    ({ last, movement: [across] }) => {
+      // a finger that went across, slow or quick; one that scrolls goes down
+      if (last && Math.abs(across) > SWIPE_PX) dispatch({ type: across < 0 ? 'next' : 'back' });
     },
-    { axis: 'x', filterTaps: true, swipe: { distance: 40, velocity: 0.2 } },
+    { axis: 'x', filterTaps: true },
   );
   return (
-    <div className="split" {...swipe()} style={{ touchAction: 'pan-y' }}>
+    <div className="split swiped" {...swipe()}>
       <div className="stage">
         {reading.state === 'ready' ? <Stage coach={coach} subject={subject} /> : <FirstPicture picture={pocket.first.picture} />}
         <Sides coach={coach} />
@@ -54,7 +54,7 @@ export function TyingTab({
           </div>
         )}
       </div>
-      <section className="words" aria-label="This step" aria-live="polite">
+      <section className="words" aria-label="This step" aria-live="polite" tabIndex={0}>
         <h2>
           <span className="count">
             {state.step + 1}/{state.stepCount}

@@ -7,15 +7,16 @@ import {
   type WearerFit,
   type WingSchool,
 } from '@easytuck/core';
-import { useMemo, type CSSProperties, type ReactNode } from 'react';
+import { useMemo, useState, type CSSProperties, type ReactNode } from 'react';
 import { COLOURS } from '../../theme.ts';
+import { Choice } from '../Choice.tsx';
 import { useUnits } from '../UnitProvider.tsx';
 import { ClothPatterns } from './ClothPatterns.tsx';
 import { LeadMark } from './LeadMark.tsx';
 import { Limits } from './Limits.tsx';
 import { NeckPath } from './NeckPath.tsx';
 import { SetScale } from './SetScale.tsx';
-import { layOutStage, type StageLayout, type ViewSide } from './stageLayout.ts';
+import { layOutStage, SLIM_STAGE_PX, type StageLayout, type ViewSide } from './stageLayout.ts';
 import { Strip } from './Strip.tsx';
 import { Tape } from './Tape.tsx';
 import { Threads } from './Threads.tsx';
@@ -36,21 +37,57 @@ interface StageProps {
   readonly children?: ReactNode;
 }
 
+/** What of the tie a slim stage shows. */
+type ShownPart = 'short' | 'whole' | 'long';
+const SHOWN_PARTS = [
+  { value: 'short', text: 'short end' },
+  { value: 'whole', text: 'whole tie' },
+  { value: 'long', text: 'long end' },
+] as const;
+/** So much wider than its window a slim stage is drawn: one end, the band's middle, and the whole bow are then in it. */
+const ONE_END = 1.7;
+
 /** Narrower than this in letters, what stands beside the bow goes below it. */
 const NARROW_STAGE_REM = 62.5;
 
-const isNarrow = ({ widthPx }: StageLayout): boolean =>
-  widthPx < NARROW_STAGE_REM * Number.parseFloat(getComputedStyle(document.documentElement).fontSize);
+const isNarrow = ({ seenPx: [from, to] }: StageLayout): boolean =>
+  to - from < NARROW_STAGE_REM * Number.parseFloat(getComputedStyle(document.documentElement).fontSize);
 
 /** One picture: the strip flat on its tape, the same cloth tied, one scale, and threads from each point to where it ends up. */
 export function Stage({ tie, worn, collar, wings = 'behind', buttons = TYPICAL_BUTTONS, view, handles, children }: StageProps) {
   const { ref, widthPx } = useWidth<HTMLDivElement>();
   const { longestMm } = hardwareRange(tie.measured.hardware);
-  const layout = useMemo(() => (widthPx > 0 ? layOutStage(widthPx, tie, longestMm, view) : null), [widthPx, tie, longestMm, view]);
+  const [shown, setShown] = useState<ShownPart>('long');
+  const isSlim = widthPx < SLIM_STAGE_PX;
+  // on a telephone one end at a time, so large that it can be read
+  const drawnPx = isSlim && shown !== 'whole' ? widthPx * ONE_END : widthPx;
+  const isLongOnRight = (worn.fit.longEnd === 'left') === (view === 'facing');
+  const hiddenPx = (shown === 'long') === isLongOnRight ? drawnPx - widthPx : 0;
+  const layout = useMemo<StageLayout | null>(
+    () => (widthPx > 0 ? { ...layOutStage(drawnPx, tie, longestMm, view), seenPx: [hiddenPx, hiddenPx + widthPx] } : null),
+    [widthPx, drawnPx, hiddenPx, tie, longestMm, view],
+  );
   return (
     <div ref={ref} style={{ display: 'grid', width: '100%' }}>
       {layout && (
-        <Picture tie={tie} worn={worn} collar={collar} wings={wings} buttons={buttons} layout={layout} {...(handles ? { handles } : {})} />
+        <div style={{ overflow: 'hidden', gridRow: 1, gridColumn: 1 }}>
+          <div style={{ marginLeft: -hiddenPx, width: drawnPx }}>
+            <Picture
+              tie={tie}
+              worn={worn}
+              collar={collar}
+              wings={wings}
+              buttons={buttons}
+              layout={layout}
+              {...(handles ? { handles } : {})}
+            />
+          </div>
+        </div>
+      )}
+      {layout && isSlim && (
+        <div style={{ justifySelf: 'center', marginTop: 8 }}>
+          <Choice<ShownPart> label="Shown" hideLabel value={shown} onChange={setShown} options={SHOWN_PARTS} small />
+        </div>
       )}
       {layout && children && <div style={beside(layout)}>{children}</div>}
     </div>
@@ -77,7 +114,7 @@ function Picture({ tie, worn, collar, wings, buttons, layout, handles }: Picture
     <svg
       width={widthPx}
       height={heightPx}
-      style={{ display: 'block', userSelect: 'none', gridRow: 1, gridColumn: 1 }}
+      style={{ display: 'block', userSelect: 'none', overflow: 'visible' }}
       role="group"
       aria-label="The tie laid flat, and the same tie tied"
     >

@@ -17,6 +17,8 @@ export interface StageLayout {
   readonly tapePx: number;
   readonly tapeHeightPx: number;
   readonly bowPx: number;
+  /** What of the stage's width is seen: all of it, or on a slim one the part with one end. */
+  readonly seenPx: readonly [from: number, to: number];
   /** Pixel of a position in mm, x towards the wearer's left. */
   readonly xOf: (xMm: number) => number;
 }
@@ -27,7 +29,7 @@ const LABELS_PX = 34;
 /** On a slim stage the ends' names have two lines of their own, above the lead and the band's scale. */
 const SLIM_LABELS_PX = 74;
 /** Narrower than this, the words of a wide stage run into one another. */
-const SLIM_STAGE_PX = 640;
+export const SLIM_STAGE_PX = 640;
 const TAPE_HEIGHT_PX = 26;
 const THREADS_PX = 26;
 const SLIM_THREADS_PX = 48;
@@ -60,6 +62,7 @@ export function layOutStage(widthPx: number, tie: PreparedTie, longestMm: number
     tapePx,
     tapeHeightPx: TAPE_HEIGHT_PX,
     bowPx,
+    seenPx: [0, widthPx],
     xOf: (xMm) => centrePx + flip * xMm * pxPerMm,
   };
 }

@@ -69,7 +69,9 @@ export function PoseStill({
     const still = projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody: true });
     paintStill(element, still, element.width / widthMm, 0, view.isMirror);
   }, [pose, knotAt, collarDown, collarRadiusMm, view, widthMm]);
-  return <canvas ref={canvas} role="img" aria-label={label} style={{ display: 'block', width: '100%', height: heightPx }} />;
+  // (without a name it is named by what it stands in)
+  const told = label === '' ? ({ 'aria-hidden': true } as const) : ({ role: 'img', 'aria-label': label } as const);
+  return <canvas ref={canvas} {...told} style={{ display: 'block', width: '100%', height: heightPx }} />;
 }
 
 export function fitToBox(element: HTMLCanvasElement): void {

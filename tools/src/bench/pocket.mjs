@@ -61,7 +61,6 @@ async function open(browser, link) {
   });
   await devtools.send('Emulation.setCPUThrottlingRate', { rate: SLOWED });
   let bytes = 0;
-  let bytesAtPicture = Number.NaN;
   devtools.on('Network.loadingFinished', ({ encodedDataLength }) => {
     bytes += encodedDataLength;
   });
@@ -69,7 +68,7 @@ async function open(browser, link) {
   await page.goto(link, { waitUntil: 'commit' });
   const begin = page.getByRole('button', { name: 'Begin tying' });
   await page.waitForFunction(() => performance.getEntriesByName('pocket-picture').length > 0);
-  bytesAtPicture = bytes;
+  const bytesAtPicture = bytes;
   const pictureMs = await page.evaluate(() => performance.getEntriesByName('pocket-picture')[0]?.startTime ?? Number.NaN);
   await begin.click();
   await page.waitForFunction(() => performance.getEntriesByName('pocket-moving').length > 0, null, { timeout: 60_000 });

@@ -5,6 +5,7 @@ import { PoseStill } from '../features/coach/stage/StillCanvas.tsx';
 import type { Coach } from '../features/coach/useCoach.ts';
 import { useFaultyBows } from '../features/coach/useFaultyBows.ts';
 import { viewOf } from '../features/coach/views.ts';
+import { Words } from './Words.tsx';
 
 /** What can have gone wrong, in pictures of this tie; the one that is touched says why, and where to go back to. */
 export function FaultsTab({ coach, steps, onGoBack }: { coach: Coach; steps: readonly TyingStep[]; onGoBack: (step: TyingStep) => void }) {
@@ -31,13 +32,13 @@ export function FaultsTab({ coach, steps, onGoBack }: { coach: Coach; steps: rea
     return (
       <div className="split">
         <div className="stage still">{picture(posed.get(chosen), words.seen, 240)}</div>
-        <section className="words" aria-label="Cause and remedy" aria-live="polite" tabIndex={0}>
+        <Words name="Cause and remedy" isTold>
           <h2>{words.seen}</h2>
           <p>
             <b>Cause:</b> {words.cause}
           </p>
           <p className="act">{words.remedy}</p>
-        </section>
+        </Words>
         <div className="controls">
           <button type="button" onClick={() => setChosen(null)}>
             All pictures

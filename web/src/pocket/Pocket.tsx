@@ -14,6 +14,7 @@ import { FaultsTab } from './FaultsTab.tsx';
 import { FirstPicture } from './FirstPicture.tsx';
 import { PracticeTab, useNow } from './PracticeTab.tsx';
 import { TyingTab } from './TyingTab.tsx';
+import { Words } from './Words.tsx';
 
 /** The coach on the wearer's own telephone: what a link opens, and nothing else. */
 export function Pocket({ linkKey }: { linkKey: string }) {
@@ -159,7 +160,7 @@ function SetTab({
         <FirstPicture picture={pocket.first.picture} />
         <Sides coach={coach} />
       </div>
-      <section className="words" aria-label="Before you start" tabIndex={0}>
+      <Words name="Before you start">
         <h2>Before you start</h2>
         <dl className="figures">
           <div>
@@ -188,7 +189,7 @@ function SetTab({
         <p className="quiet">
           From {pocket.shop}. This link is good until {dayOf(pocket.endsAt.slice(0, 10))}, and is meant for you alone.
         </p>
-      </section>
+      </Words>
       <div className="controls">
         <button type="button" className="main" onClick={onBegin}>
           Begin tying

@@ -11,6 +11,7 @@ import { hasVoice, type Coach } from '../features/coach/useCoach.ts';
 import { viewWords, type ViewChoice } from '../features/coach/views.ts';
 import { FirstPicture } from './FirstPicture.tsx';
 import { Sides } from './Pocket.tsx';
+import { Words } from './Words.tsx';
 
 const Stage3d = lazy(() => import('../features/coach/stage/Stage3d.tsx'));
 
@@ -54,7 +55,7 @@ export function TyingTab({
           </div>
         )}
       </div>
-      <section className="words" aria-label="This step" aria-live="polite" tabIndex={0}>
+      <Words name="This step" isTold>
         <h2>
           <span className="count">
             {state.step + 1}/{state.stepCount}
@@ -72,7 +73,7 @@ export function TyingTab({
           <b>Goes wrong here:</b> {words.trap}
         </p>
         <More coach={coach} onPractice={onPractice} />
-      </section>
+      </Words>
       <div className="controls">
         <button type="button" disabled={state.step === 0} onClick={() => dispatch({ type: 'back' })}>
           Back

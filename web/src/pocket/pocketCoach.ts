@@ -45,7 +45,7 @@ export async function askShop(key: string, fetched?: Promise<Response>): Promise
   if (response.ok) {
     // (the shop checks what it sends; another form is another version's)
     const coach = body as PocketCoach;
-    if (coach.form !== POCKET_FORM) return { state: 'older' };
+    if ((coach.form as number) !== POCKET_FORM) return { state: 'older' };
     writeStored(keptAt(key), coach);
     return { state: 'ready', coach, isKept: false };
   }
@@ -81,7 +81,7 @@ export function usePocketCoach(key: string): PocketReading {
     if (key === '') return undefined;
     const early = window.easytuckEarly?.key === key ? window.easytuckEarly.answer : undefined;
     delete window.easytuckEarly;
-    void ask(early);
+    const soon = setTimeout(() => void ask(early));
     const again = (): void => void ask();
     const look = (): void => {
       if (document.visibilityState === 'visible') again();
@@ -89,6 +89,7 @@ export function usePocketCoach(key: string): PocketReading {
     window.addEventListener('online', again);
     document.addEventListener('visibilitychange', look);
     return () => {
+      clearTimeout(soon);
       window.removeEventListener('online', again);
       document.removeEventListener('visibilitychange', look);
     };

@@ -4,7 +4,7 @@ import { writeRows } from '../../database/writeRows.ts';
 import type { Database } from '../../plugins/database.ts';
 
 /** Something that was done, before it has a number. */
-export interface NewDeed {
+interface NewDeed {
   readonly personId: string | null;
   readonly personName: string;
   readonly what: string;

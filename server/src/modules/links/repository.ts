@@ -18,7 +18,7 @@ interface LinkRow {
 }
 
 /** A link to be kept. The key is known by its hash alone. */
-export interface NewLinkRow {
+interface NewLinkRow {
   readonly id: string;
   readonly keyHash: string;
   readonly fittingId: string;

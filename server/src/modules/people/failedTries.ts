@@ -3,7 +3,7 @@ import { QueryTypes, type Sequelize } from 'sequelize';
 import { ProblemError } from '../../problem.ts';
 
 /** What is tried: a password of an account, whatever from an address, a PIN, a key of a link from an address. */
-export type Tried = 'account' | 'address' | 'pin' | 'link';
+type Tried = 'account' | 'address' | 'pin' | 'link';
 
 /** So many failures are free; each one more doubles the wait, up to a quarter of an hour. */
 const FREE: Readonly<Record<Tried, number>> = { account: 5, address: 20, pin: 5, link: 10 };
@@ -31,7 +31,7 @@ export function failedTries(sequelize: Sequelize): FailedTries {
       );
       // a clock that was set back makes nobody wait longer than the longest wait
       if (!row || row.age < -LONGEST_WAIT_S) return;
-      const waitS = waitAfter(row.failures, FREE[tried]) - Math.max(0, Number(row.age));
+      const waitS = waitAfter(row.failures, FREE[tried]) - Math.max(0, row.age);
       if (waitS > 0)
         throw new ProblemError('tooOften', { detail: `That was tried too often. Try again in ${inWords(waitS)}.`, retryAfterS: waitS });
     },

@@ -32,7 +32,7 @@ export interface KeptSession {
   readonly endsAt: Date;
 }
 
-export interface KeptPasskey {
+interface KeptPasskey {
   readonly id: string;
   readonly personId: string;
   readonly name: string;
@@ -152,7 +152,7 @@ export function peopleRepository({ sequelize }: Pick<Database, 'sequelize'>): Pe
           WHERE s.key_hash = ? AND p.left_at IS NULL`,
         [keyHash],
       );
-      return row ? { ...row, isAway: Boolean(row.isAway) } : null;
+      return row ? { ...row, isAway: (row.isAway as unknown) === 1 || row.isAway } : null;
     },
     begin: async (keyHash, { personId, by, passwordAt, endsAt }, at) => {
       await write(
@@ -214,9 +214,11 @@ export function peopleRepository({ sequelize }: Pick<Database, 'sequelize'>): Pe
   };
 }
 
-const toPerson = (row: KeptPerson): KeptPerson => ({ ...row, passkeys: Number(row.passkeys) });
+/** (the driver gives counts and large numbers as it likes) */
+const toNumber = (value: unknown): number => Number(value);
+const toPerson = (row: KeptPerson): KeptPerson => ({ ...row, passkeys: toNumber(row.passkeys) });
 const toPasskey = (row: KeptPasskey): KeptPasskey => ({
   ...row,
-  counter: Number(row.counter),
+  counter: toNumber(row.counter),
   transports: typeof row.transports === 'string' ? (JSON.parse(row.transports) as string[]) : row.transports,
 });

@@ -28,7 +28,7 @@ const HELD_IN = {
   tyings: 'wearer_id',
   coach_links: 'wearer_id',
 } as const;
-export type HeldTable = keyof typeof HELD_IN;
+type HeldTable = keyof typeof HELD_IN;
 
 /** What of a fitting's inputs was measured of the person, or written about them. */
 const PERSONAL_INPUTS = ['$.neckBreadthMm', '$.faceWidthMm', '$.bareNeckMm', '$.firstButtonMm', '$.buttonSpacingMm'] as const;
@@ -47,7 +47,7 @@ export function privacyRepository({ sequelize }: Pick<Database, 'sequelize'>): P
     },
     count: async (ids, transaction) => {
       const of = async (table: HeldTable): Promise<number> => {
-        const [row] = await readRows<{ found: number }>(
+        const [row] = await readRows<{ found: unknown }>(
           sequelize,
           `SELECT COUNT(*) AS found FROM ${table} WHERE ${HELD_IN[table]} IN (${places(ids)})`,
           ids,

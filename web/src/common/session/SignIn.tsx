@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode, type RefObject } from 'react';
 import { canUsePasskeys, signIn, signInByPasskey, takeOver } from '../api/session.ts';
 import { fieldErrorsOf } from '../api/request.ts';
 import { NotSaved } from '../forms/NotSaved.tsx';
@@ -69,6 +69,7 @@ function SignInForm({ more }: { more?: ReactNode }) {
 }
 
 function PasswordForm({ more }: { more: ReactNode }) {
+  const first = useFocus();
   const [name, setName] = useState('');
   const [password, setPassword] = useState('');
   const { save, isBusy, failure } = useSaving(() => signIn({ name, password }));
@@ -87,7 +88,7 @@ function PasswordForm({ more }: { more: ReactNode }) {
     >
       <TextField
         label="Your name here"
-        autoFocus
+        inputRef={first}
         value={name}
         onChange={(event) => setName(event.target.value)}
         error={errorOf('name') !== undefined}
@@ -120,6 +121,13 @@ function PasswordForm({ more }: { more: ReactNode }) {
   );
 }
 
+/** Puts the keyboard where it is wanted: there is nothing else to do here. */
+function useFocus(): RefObject<HTMLInputElement | null> {
+  const input = useRef<HTMLInputElement>(null);
+  useEffect(() => input.current?.focus(), []);
+  return input;
+}
+
 /** The device's own words for a passkey that was not given are for programmers. */
 const passkeyRefused = (failure: unknown): string =>
   failure instanceof DOMException || (failure instanceof Error && failure.name === 'NotAllowedError')
@@ -130,6 +138,7 @@ const passkeyRefused = (failure: unknown): string =>
 
 function PinForm({ hands, more, onPassword }: { hands: readonly { id: string; name: string }[]; more: ReactNode; onPassword: () => void }) {
   const [personId, setPersonId] = useState(hands.length === 1 ? (hands[0]?.id ?? null) : null);
+  const first = useFocus();
   const [pin, setPin] = useState('');
   const { save, isBusy, failure } = useSaving(async () => {
     if (personId === null) return;
@@ -184,7 +193,7 @@ function PinForm({ hands, more, onPassword }: { hands: readonly { id: string; na
       <TextField
         label="PIN"
         type="password"
-        autoFocus
+        inputRef={first}
         value={pin}
         onChange={(event) => setPin(event.target.value.replace(/\D/g, '').slice(0, 8))}
         slotProps={{ htmlInput: { inputMode: 'numeric', autoComplete: 'off' } }}

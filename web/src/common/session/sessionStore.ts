@@ -43,8 +43,6 @@ export function hearSession(session: Session | null): void {
 /** What goes along with every change. */
 export const tokenNow = (): string | null => standing.session?.token ?? null;
 
-export const personNow = (): Session['person'] => standing.session?.person ?? null;
-
 /**
  * Asks to sign in over what is open, where somebody was signed in here before; at once refused where nobody was: the page then
  * asks by itself. Resolves once somebody has signed in.
@@ -66,7 +64,7 @@ export function leaveSignIn(): void {
   for (const { reject } of left) reject(new Error('nobody signed in'));
 }
 
-export const SIGNED_OUT: Session = { state: 'out', person: null, by: null, token: null, endsAt: null, hands: [], shop: '' };
+const SIGNED_OUT: Session = { state: 'out', person: null, by: null, token: null, endsAt: null, hands: [], shop: '' };
 
 const subscribe = (listener: () => void): (() => void) => {
   listeners.add(listener);

@@ -101,7 +101,7 @@ function Row({ row }: { row: Readonly<Record<string, unknown>> }) {
                   </Box>
                 </details>
               ) : (
-                String(value)
+                JSON.stringify(value).replace(/^"|"$/g, '')
               )}
             </dd>
           </Box>

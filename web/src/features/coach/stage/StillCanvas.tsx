@@ -9,7 +9,7 @@ import type { View } from '../views.ts';
 export const SHOWN_PER_AWAY = 0.52;
 
 /** Paints a still on a canvas: patches from far to near. */
-export function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, liftMm: number, isMirror: boolean): void {
+function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, liftMm: number, isMirror: boolean): void {
   const brush = canvas.getContext('2d');
   if (!brush) return;
   const { width, height } = canvas;
@@ -74,7 +74,7 @@ export function PoseStill({
   return <canvas ref={canvas} {...told} style={{ display: 'block', width: '100%', height: heightPx }} />;
 }
 
-export function fitToBox(element: HTMLCanvasElement): void {
+function fitToBox(element: HTMLCanvasElement): void {
   const ratio = Math.min(2, window.devicePixelRatio || 1);
   element.width = Math.max(1, Math.round(element.clientWidth * ratio));
   element.height = Math.max(1, Math.round(element.clientHeight * ratio));

@@ -28,6 +28,8 @@ export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRo
   });
   // Pages get all of the browser's protections; an answer in JSON is no page, and asks only not to be taken for one.
   app.addHook('onRequest', (request, reply, done) => {
+    // who came by https is to come so from now on
+    if (request.protocol === 'https') void reply.header('strict-transport-security', `max-age=${A_YEAR_S}`);
     if (isPage(request.url)) reply.helmet();
     else void reply.header('x-content-type-options', 'nosniff');
     done();

@@ -50,7 +50,7 @@ export default ts.config(
   },
   { files: ['web/src/**/*.tsx'], ...jsxA11y.flatConfigs.recommended },
   { files: ['web/**/*.{ts,tsx}'], languageOptions: { globals: globals.browser }, ...reactHooks.configs.flat['recommended-latest'] },
-  { files: ['web/pocket/public/*.js'], languageOptions: { globals: globals.browser } },
+  { files: ['web/pocket/*.js'], languageOptions: { globals: globals.browser } },
   { files: ['tools/**/*.mjs', '*.js', '*.cjs'], languageOptions: { globals: globals.node } },
   // In plain JavaScript the type checker knows the globals, of a page and of Jest too.
   { files: ['tools/**/*.mjs'], rules: { 'no-undef': 'off' } },

@@ -1,9 +1,20 @@
 import react from '@vitejs/plugin-react';
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 const here = (path: string): string => fileURLToPath(new URL(path, import.meta.url));
+
+/** What is shown first stands in the page itself: a file of its own would be one more way there and back. The server's policy names it by its sum. */
+const firstInPage: Plugin = {
+  name: 'first in page',
+  transformIndexHtml: {
+    order: 'pre',
+    handler: (html) =>
+      html.replace('<script src="/pocket/early.js"></script>', () => `<script>${readFileSync(here('pocket/early.js'), 'utf8')}</script>`),
+  },
+};
 
 /**
  * The pocket coach, built by itself: a page of few parts that is kept on a telephone whole, and starts there without a network.
@@ -14,6 +25,7 @@ export default defineConfig({
   publicDir: here('pocket/public'),
   plugins: [
     react(),
+    firstInPage,
     VitePWA({
       scope: '/pocket/',
       injectRegister: null,

@@ -40,7 +40,9 @@ describe('where the server listens', () => {
   it('a certificate goes with its key, and a file that cannot be read is named', () => {
     const env = { DATABASE_URL: 'mariadb://a:b@127.0.0.1:3306/c' };
     expect(() => readConfig({ ...env, TLS_CERT: '/nowhere/cert.pem' })).toThrow('TLS_CERT and TLS_KEY go together');
-    expect(() => readConfig({ ...env, TLS_CERT: '/nowhere/cert.pem', TLS_KEY: '/nowhere/key.pem' })).toThrow('the file that TLS_CERT names');
+    expect(() => readConfig({ ...env, TLS_CERT: '/nowhere/cert.pem', TLS_KEY: '/nowhere/key.pem' })).toThrow(
+      'the file that TLS_CERT names',
+    );
     expect(() => readConfig({ ...env, TRUST_PROXY: 'yes' })).toThrow('TRUST_PROXY is 1');
     expect(readConfig({ ...env, ADDRESS: 'https://tuck.example:8443' }).hosts).toContain('tuck.example');
   });

@@ -2,6 +2,9 @@ import compress from '@fastify/compress';
 import helmet from '@fastify/helmet';
 import fastifyStatic from '@fastify/static';
 import type { FastifyInstance } from 'fastify';
+import { createHash } from 'node:crypto';
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { constants } from 'node:zlib';
 import plugin from 'fastify-plugin';
 import { ProblemError } from '../problem.ts';
@@ -18,6 +21,7 @@ export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRo
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
+        scriptSrc: ["'self'", ...sumsOfScripts(webRoot)],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:'],
         workerSrc: ["'self'", 'blob:'],
@@ -60,6 +64,14 @@ export const webPages = plugin(async (app: FastifyInstance, { webRoot }: { webRo
     return wantsPage ? reply.sendFile('index.html') : sendProblem(reply, new ProblemError('noSuchPage'));
   });
 });
+
+/** Sums of the scripts that stand in the pocket coach's page itself, as a policy names them (CSP, hash sources). */
+function sumsOfScripts(webRoot: string | undefined): readonly string[] {
+  const page = webRoot === undefined ? '' : join(webRoot, 'pocket', 'index.html');
+  if (page === '' || !existsSync(page)) return [];
+  const scripts = [...readFileSync(page, 'utf8').matchAll(/<script>([\s\S]*?)<\/script>/g)].map(([, text = '']) => text);
+  return scripts.map((text) => `'sha256-${createHash('sha256').update(text).digest('base64')}'`);
+}
 
 const isPage = (url: string): boolean =>
   url.startsWith('/api/docs') || !(url.startsWith('/api/') || url === '/healthz' || url === '/readyz');

@@ -47,7 +47,8 @@ export const whoIsThere = plugin(async (app: FastifyInstance) => {
   const people = peopleRepository(app.database);
   const deeds = deedRepository(app.database);
   let anybody: { readonly is: boolean; readonly at: number } | undefined;
-  const known = new Map<string, { readonly session: KeptSession | null; readonly at: number }>();
+  /** By the key itself, in memory alone: a hash at every request costs more than all the rest. */
+  const known = new Map<string, { readonly keyHash: string; readonly session: KeptSession | null; readonly at: number }>();
   app.decorate('forgetSessions', () => {
     anybody = undefined;
     known.clear();
@@ -59,14 +60,15 @@ export const whoIsThere = plugin(async (app: FastifyInstance) => {
     if (anybody === undefined || now - anybody.at > KNOWN_FOR_MS) anybody = { is: await people.isAnybody(), at: now };
     return anybody.is;
   };
-  const sessionOf = async (keyHash: string): Promise<KeptSession | null> => {
+  const sessionOf = async (key: string): Promise<{ readonly keyHash: string; readonly session: KeptSession | null }> => {
     const now = performance.now();
-    const one = known.get(keyHash);
-    if (one && now - one.at <= KNOWN_FOR_MS) return one.session;
-    const session = await people.session(keyHash);
+    const one = known.get(key);
+    if (one && now - one.at <= KNOWN_FOR_MS) return one;
+    const keyHash = hashOfKey(key);
+    const found = { keyHash, session: await people.session(keyHash), at: now };
     if (known.size >= MOST_KNOWN) known.clear();
-    known.set(keyHash, { session, at: now });
-    return session;
+    known.set(key, found);
+    return found;
   };
   const findOut = async (request: FastifyRequest, reply: FastifyReply): Promise<Who> => {
     const link = request.headers[LINK_HEADER];
@@ -74,12 +76,11 @@ export const whoIsThere = plugin(async (app: FastifyInstance) => {
     const key = request.cookies[isSafe(request) ? SAFE_COOKIE : PLAIN_COOKIE];
     if (!(await isAnybody())) return { kind: 'open' };
     if (key === undefined) return { kind: 'out' };
-    const keyHash = hashOfKey(key);
-    const session = await sessionOf(keyHash);
+    const { keyHash, session } = await sessionOf(key);
     const now = new Date();
     if (session === null || !holds(session, now)) return { kind: 'out' };
     if (session.endsAt.getTime() - now.getTime() < SESSION_MS - RENEWED_EVERY_MS) {
-      known.delete(keyHash);
+      known.delete(key);
       await people.renew(keyHash, new Date(now.getTime() + SESSION_MS));
       setSession(request, reply, key);
     }

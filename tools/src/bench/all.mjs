@@ -4,6 +4,8 @@ import { measureCoach } from './coach.mjs';
 import { startDemo } from './demo.mjs';
 import { measureFaults } from './faults.mjs';
 import { figureLine } from './figure.mjs';
+import { measurePeople } from './people.mjs';
+import { measurePocket } from './pocket.mjs';
 import { measureReads } from './reads.mjs';
 import { measureRecords } from './records.mjs';
 import { measureBalance, measureRanking, measureSolves } from './solves.mjs';
@@ -54,6 +56,18 @@ const PARTS = {
     print('Coach: movement of another tie worked out in the worker', coach.choreographyMs / 1000, 's', 2, { digits: 2 });
     print('Coach: what the room loads beyond the Bench, gzipped', coach.roomKb, 'kB', 350);
     print('Coach: of that in the first load of the Bench', coach.inFirstLoadKb, 'kB', 0);
+  },
+  pocket: async (shop) => {
+    const pocket = await measurePocket((await shop()).address);
+    print('pocket coach, slow telephone: words and first picture', pocket.pictureMs / 1000, 's', 1.5, { digits: 2 });
+    print('pocket coach: sent before the first picture', pocket.pictureKb, 'kB', 150);
+    print('pocket coach: until the strip moves', pocket.movingMs / 1000, 's', 6, { digits: 2 });
+    print('pocket coach: opened again with the network off', pocket.offlineMs / 1000, 's', 1, { digits: 2 });
+  },
+  people: async (shop) => {
+    const { checked, signInMs } = await measurePeople((await shop()).databaseUrl);
+    printBeside('a request with session and rights checked, over the same without', checked, 1.15);
+    print('signing in by password, argon2id as OWASP sets it', signInMs, 'ms', 250, { digits: 0 });
   },
   reads: async (shop) => {
     const { address, databaseUrl } = await shop();

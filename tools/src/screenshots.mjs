@@ -11,6 +11,7 @@ import { runMain } from './lib/run.mjs';
 const FOLDER = join(ROOT, 'docs', 'screenshots');
 const LAPTOP = { width: 1280, height: 800 };
 const TABLET = { width: 820, height: 1180 };
+const PHONE = { width: 390, height: 844 };
 /** For what stands below the first screen. */
 const TALL = { width: 1280, height: 1210 };
 const ARGS = [...CHROMIUM_ARGS, ...SOFTWARE_3D_ARGS];
@@ -118,7 +119,6 @@ const VIEWS = {
     },
   },
   coach: { size: LAPTOP, open: (page) => coachAt(page, 8) },
-  'coach-tablet': { size: TABLET, open: (page) => coachAt(page, 4) },
   'coach-what-went-wrong': {
     size: LAPTOP,
     open: async (page) => {
@@ -156,24 +156,6 @@ const VIEWS = {
       await page.getByRole('button', { name: 'Back up now' }).waitFor();
     },
   },
-  'tables-in-and-out': {
-    size: LAPTOP,
-    open: async (page) => {
-      await page.getByRole('link', { name: 'Drawer' }).click();
-      await page.getByRole('link', { name: 'Import or export' }).click();
-      const head =
-        'name;shape;cloth;nose to belly mm;belly to waist mm;waist to tip mm;band width mm;belly width mm;waist width mm;hardware;length mm;in stock';
-      const rows = [
-        'Mole End;semi-butterfly;silk;58;58;60;20;58;30;fixed;838,5;4',
-        'Wide waist;butterfly;silk;62;62;62;20;65;90;fixed;842,3;3',
-        'No shape;buterfly;silk;62;62;6200;20;65;30;fixed;842,3;x',
-      ];
-      await page
-        .getByLabel('File to import')
-        .setInputFiles({ name: 'spring-order.csv', mimeType: 'text/csv', buffer: Buffer.from([head, ...rows].join('\n')) });
-      await page.getByText('Nothing is imported yet').waitFor();
-    },
-  },
   drawer: { size: LAPTOP, open: async (page) => page.getByRole('link', { name: 'Drawer' }).click() },
   'measure-a-tie': {
     size: LAPTOP,
@@ -181,6 +163,38 @@ const VIEWS = {
       await page.getByRole('link', { name: 'Drawer' }).click();
       await page.getByRole('link', { name: /Signal Red/ }).click();
       await page.getByRole('textbox', { name: 'Tip to belly' }).focus();
+    },
+  },
+  pocket: {
+    size: PHONE,
+    open: async (page) => {
+      await openFitting(page);
+      await page.getByRole('button', { name: /^Give/ }).click();
+      await page.goto(await page.getByText(/\/pocket\/#/).innerText());
+      await page.getByRole('button', { name: 'Begin tying' }).click();
+      for (let i = 0; i < 5; i += 1) await page.getByRole('button', { name: 'Next' }).click();
+      await page.waitForTimeout(9_000);
+    },
+  },
+  // the last: from then on the demo wants everybody to sign in
+  people: {
+    size: LAPTOP,
+    open: async (page) => {
+      await page.goto(`${new URL(page.url()).origin}/people`);
+      await page.getByRole('textbox', { name: 'Owner’s name' }).fill('Maud Perrin');
+      await page.getByLabel('Password').fill('four lamps by the harbour');
+      await page.getByRole('button', { name: 'Set up the owner' }).click();
+      for (const [name, role, password] of [
+        ['Bram Ilves', 'Fitter', 'blue ladders after supper'],
+        ['Odile Trask', 'Workroom', 'nine parcels for the vicar'],
+      ]) {
+        await page.getByRole('textbox', { name: 'Their name' }).fill(name ?? '');
+        await page.getByRole('combobox', { name: 'What they do here' }).last().click();
+        await page.getByRole('option', { name: role ?? '' }).click();
+        await page.getByLabel('First password').fill(password ?? '');
+        await page.getByRole('button', { name: 'Set them up' }).click();
+        await page.getByText(`${name} is set up.`).waitFor();
+      }
     },
   },
 };

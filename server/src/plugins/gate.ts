@@ -98,6 +98,9 @@ function isSafelyAsked({ socket, headers, protocol }: FastifyRequest): boolean {
 const isLoopbackPeer = (address: string | undefined): boolean =>
   address === undefined || isLoopbackName(address.startsWith('::ffff:') ? address.slice(7) : address);
 
+/** Where a page was opened from: by the name that the gate has looked at, whatever else a request says of itself. */
+export const originAsked = ({ protocol, headers }: FastifyRequest): string => `${protocol}://${headers.host ?? 'localhost'}`;
+
 function hostOf(origin: string): string | null {
   try {
     return new URL(origin).host;

@@ -1,7 +1,7 @@
 import type { PocketCoach } from '@easytuck/contract';
 import { settingWords } from '@easytuck/contract';
 import { formatLength, settingAt } from '@easytuck/core';
-import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { useCoach, type Coach } from '../features/coach/useCoach.ts';
 import { usePractice, type PracticeClock } from '../features/coach/usePractice.ts';
 import { clock, practisedMs } from '../features/coach/practice.ts';
@@ -63,7 +63,8 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
   const baked = coach.reading.state === 'ready' ? coach.reading.baked : null;
   const steps = useMemo(() => baked?.steps.map(({ step }) => step) ?? [], [baked]);
   const practice = usePractice(steps, coach.playhead);
-  const [tab, setTab] = useState<Tab>('set');
+  const [tab, setTab] = useState<Tab>(() => readPlace().tab);
+  usePlace(tab, coach, steps.length);
   const take = useOffered();
   const isOnline = useOnline();
   useEffect(() => {
@@ -116,6 +117,38 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
       </nav>
     </div>
   );
+}
+
+const PLACE = 'easytuck.pocket.place';
+
+/** Where the coach stood before this page was loaded again. */
+function readPlace(): { readonly tab: Tab; readonly step: number } {
+  try {
+    const { tab, step } = JSON.parse(sessionStorage.getItem(PLACE) ?? '{}') as { tab?: unknown; step?: unknown };
+    const known = TABS.find(([name]) => name === tab);
+    return { tab: known?.[0] ?? 'set', step: typeof step === 'number' ? step : 0 };
+  } catch {
+    return { tab: 'set', step: 0 }; // a browser that keeps nothing
+  }
+}
+
+/** Keeps where the coach stands, and goes back there once the movement is laid. */
+function usePlace(tab: Tab, { state, dispatch }: Coach, stepCount: number): void {
+  const [before] = useState(readPlace);
+  const isBack = useRef(before.step === 0);
+  useEffect(() => {
+    if (isBack.current || stepCount === 0) return;
+    isBack.current = true;
+    dispatch({ type: 'goTo', step: before.step });
+  }, [before, stepCount, dispatch]);
+  useEffect(() => {
+    if (!isBack.current) return;
+    try {
+      sessionStorage.setItem(PLACE, JSON.stringify({ tab, step: state.step }));
+    } catch {
+      // then it begins anew
+    }
+  }, [tab, state.step]);
 }
 
 /** The clock of a try that is under way. */

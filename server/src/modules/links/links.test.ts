@@ -156,6 +156,7 @@ describe('a try by a link', () => {
     (await owner.send('GET', `/api/tyings?wearerId=${wearer.id}`)).json<{ tyings: Tying[] }>().tyings;
 
   it('is logged once into the shop’s record, at the time it was tied at, with the set it was given out with', async () => {
+    await shop.sequelize.query('UPDATE fittings SET given_out_at = given_out_at - INTERVAL 2 DAY');
     const { key } = await give();
     expect((await pocket(key, undefined, 'POST', '/api/pocket/tries', aTry)).statusCode).toBe(200);
     // sent again later, from a telephone that did not hear the answer
@@ -165,6 +166,14 @@ describe('a try by a link', () => {
     expect(only).toMatchObject({ id: aTry.id, wearerId: wearer.id, tieId: tie.id, durationMs: 184_000, outcome: 'tied' });
     expect(Date.now() - Date.parse(only?.tiedAt ?? '')).toBeGreaterThan(3_590_000);
     expect(only?.setMm).toBeCloseTo(fitting.result.setMm, 6);
+  });
+
+  it('lies no earlier than the fitting, however far a telephone’s clock is off', async () => {
+    const { key } = await give();
+    const sent = { ...aTry, id: uuid(), agoMs: 100 * 86_400_000 };
+    expect((await pocket(key, undefined, 'POST', '/api/pocket/tries', sent)).statusCode).toBe(200);
+    const kept = (await triesOf()).find(({ id }) => id === sent.id);
+    expect(Date.parse(kept?.tiedAt ?? '')).toBeGreaterThanOrEqual(Date.parse(fitting.givenOutAt) - 2 * 86_400_000 - 1_000);
   });
 
   it('cannot be somebody else’s: what it is of follows from the key', async () => {

@@ -41,6 +41,8 @@ export interface LinkRepository {
     at: Date,
   ) => Promise<{ readonly id: string; readonly fittingId: string; readonly endsAt: Date } | null>;
   readonly markOpened: (id: string, at: Date) => Promise<void>;
+  /** How many tyings of a wearer are on record. */
+  readonly triesOf: (wearerId: string) => Promise<number>;
   readonly dropOf: (wearerId: string, transaction: Transaction) => Promise<number>;
 }
 
@@ -87,6 +89,10 @@ export function linkRepository({ sequelize }: Pick<Database, 'sequelize'>): Link
     },
     markOpened: async (id, at) => {
       await writeRows(sequelize, 'UPDATE coach_links SET opened_at = ?, openings = openings + 1 WHERE id = ?', [at, id]);
+    },
+    triesOf: async (wearerId) => {
+      const [row] = await readRows<{ found: unknown }>(sequelize, 'SELECT COUNT(*) AS found FROM tyings WHERE wearer_id = ?', [wearerId]);
+      return Number(row?.found ?? 0);
     },
     dropOf: (wearerId, transaction) => writeRows(sequelize, 'DELETE FROM coach_links WHERE wearer_id = ?', [wearerId], transaction),
   };

@@ -2,7 +2,7 @@ import { coachLink, coachLinkList, givenLink, newLink, pocketCoach, pocketTry, p
 import type { FastifyInstance, FastifyRequest } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
-import { isLoopbackName } from '../../plugins/gate.ts';
+import { isLoopbackName, originAsked } from '../../plugins/gate.ts';
 import { signedInName } from '../../plugins/whoIsThere.ts';
 import { linkService } from './service.ts';
 
@@ -49,4 +49,4 @@ export async function linkRoutes(app: FastifyInstance, { address }: LinkOptions)
 
 /** Where the shop is opened from: as it is set, else as this page was asked for. */
 export const originOf = (request: FastifyRequest, address: string | undefined): string =>
-  address === undefined ? `${request.protocol}://${request.host}` : new URL(address).origin;
+  address === undefined ? originAsked(request) : new URL(address).origin;

@@ -22,6 +22,8 @@ import { firstPicture } from './flatPicture.ts';
 import { linkRepository } from './repository.ts';
 
 const DAY_MS = 86_400_000;
+/** Tries on record of one wearer, from which on none come in by a link. */
+const MOST_TRIES = 2_000;
 
 /** Links that are given to wearers, and what they open. */
 export interface LinkService {
@@ -119,6 +121,9 @@ export function linkService(database: Database): LinkService {
     },
     logTry: async (key, ip, { id, way, durationMs, steps, outcome, fault, agoMs }) => {
       const { fitting } = await openedBy(key, ip);
+      const { id: wearerId } = (await wearers.follow(fitting.wearer.id)) ?? fitting.wearer;
+      // somebody's link is no way to fill the shop's disk
+      if ((await links.triesOf(wearerId)) >= MOST_TRIES) throw new ProblemError('tooOften');
       const collar = toCollar(fitting.collar);
       await tyings.record(
         {
@@ -126,7 +131,7 @@ export function linkService(database: Database): LinkService {
           ...{ frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null, isConfirmed: false, note: '' },
           ...{ setMm: fitting.result.setMm, leadMm: fitting.leadMm, neckPathMm: neckPathMm(collar, fitting.easeMm, fitting.tie.cloth) },
         },
-        new Date(Date.now() - agoMs),
+        new Date(Math.max(Date.parse(fitting.givenOutAt), Date.now() - agoMs)),
       );
       return { id };
     },

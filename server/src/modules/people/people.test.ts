@@ -162,6 +162,13 @@ describe('signing in', () => {
     expect((await browser(shop.app, { from: '198.51.100.99' }).signIn(target)).statusCode).toBe(200);
   });
 
+  it('is slowed for an account by whatever capitals and accents its name is typed in', async () => {
+    const target = await setUp(owner, 'workroom', 'Pia Kestrel');
+    for (const name of ['pia kestrel', 'PIA KESTREL', 'Píá Kestrel', 'Pia Kęstrel', 'Pia Kestrèl'])
+      expect((await browser(shop.app, { from: '198.51.100.120' }).signIn({ name, password: 'guess' })).statusCode).toBe(401);
+    expect(codeOf(await browser(shop.app, { from: '198.51.100.121' }).signIn(target))).toEqual([429, 'tooOften']);
+  });
+
   it('is slowed for an address after twenty failures, whatever names are tried', async () => {
     const guesser = browser(shop.app, { from: '203.0.113.5' });
     for (let i = 0; i < 20; i += 1) await guesser.signIn({ name: `Name ${i}`, password: 'guess' });

@@ -20,6 +20,7 @@ import {
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { originAsked } from '../../plugins/gate.ts';
 import { setSession, signedIn, type Who } from '../../plugins/whoIsThere.ts';
 import { ProblemError } from '../../problem.ts';
 import { deedRepository } from '../deeds/repository.ts';
@@ -185,6 +186,6 @@ export async function peopleRoutes(app: FastifyInstance): Promise<void> {
 }
 
 function fromOf(request: FastifyRequest): From {
-  const origin = `${request.protocol}://${request.host}`;
-  return { ip: request.ip, hostName: request.hostname, origin };
+  const origin = originAsked(request);
+  return { ip: request.ip, hostName: new URL(origin).hostname, origin };
 }

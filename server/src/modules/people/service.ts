@@ -80,7 +80,9 @@ export function peopleService(database: Database): PeopleService {
     return key;
   };
   /** Compares a password, slowed by account and by address, in the same time whether there is such a person or not. */
-  const compare = async (found: KeptPerson | null, account: string, password: string, from: From): Promise<void> => {
+  const compare = async (found: KeptPerson | null, typedName: string, password: string, from: From): Promise<void> => {
+    // by the person where there is one: names are found in any capitals and accents, and each would be free tries of its own
+    const account = found?.id ?? typedName;
     const address = addressOf(from.ip);
     await tries.refuseWhileSlowed('address', address);
     await tries.refuseWhileSlowed('account', account);
@@ -179,7 +181,7 @@ export function peopleService(database: Database): PeopleService {
       await people.setPassword(id, await hashSecret(password), new Date());
       await people.setPin(id, null, new Date());
       await people.endAll(id);
-      await tries.clear('account', found.name);
+      await tries.clear('account', found.id);
       return toTold(await get(id));
     },
     changePassword: async (id, current, next, keyHash, from) => {

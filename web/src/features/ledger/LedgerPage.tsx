@@ -26,7 +26,7 @@ const PAGE = '50';
 /** Every card that was issued, latest first, narrowed by filters that stand in the address; and as CSV. */
 export function LedgerPage() {
   const [search, setSearch] = useSearchParams();
-  const { staff } = useShop();
+  const { staff: names } = useShop();
   const value = (filter: Filter): string => search.get(filter) ?? '';
   const narrow = (filter: Filter, text: string): void => {
     const next = new URLSearchParams(search);
@@ -42,6 +42,10 @@ export function LedgerPage() {
   const before = search.get('before');
   if (before !== null) paged.set('before', before);
   const reading = useLedger(useDeferredValue(paged.toString()));
+  // the house's names, and whoever else stands in what is shown
+  const staff = [...new Set([...names, value('staff'), ...(reading.data?.lines ?? []).map((line) => line.staff)])].filter(
+    (name) => name !== '',
+  );
   const shrunk = { inputLabel: { shrink: true } } as const;
   return (
     <Page

@@ -35,7 +35,7 @@ export function deedRepository({ sequelize }: Pick<Database, 'sequelize'>): Deed
           ${before === undefined ? '' : 'WHERE number < ?'} ORDER BY number DESC LIMIT ?`,
         before === undefined ? [limit] : [before, limit],
       );
-      return rows.map((row) => ({ ...row, number: Number(row.number), at: row.at.toISOString() }));
+      return rows.map((row) => ({ ...row, at: row.at.toISOString() }));
     },
   };
 }

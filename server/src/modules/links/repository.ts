@@ -99,7 +99,7 @@ export function linkRepository({ sequelize }: Pick<Database, 'sequelize'>): Link
 }
 
 const toLink = ({ id, fittingId, givenBy, givenAt, endsAt, openedAt, openings, withdrawnAt }: LinkRow): CoachLink => ({
-  ...{ id, fittingId, givenBy, openings: Number(openings) },
+  ...{ id, fittingId, givenBy, openings },
   givenAt: givenAt.toISOString(),
   endsAt: endsAt.toISOString(),
   openedAt: openedAt?.toISOString() ?? null,

@@ -13,7 +13,7 @@ import { formatLength, lastStep, neckPathMm, settingAt, type LengthUnit } from '
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { ProblemError } from '../../problem.ts';
 import { fittingRepository } from '../fittings/repository.ts';
-import { addressOf, failedTries } from '../people/failedTries.ts';
+import { addressOf, failedTries } from '../tries/repository.ts';
 import { hashOfKey, newLinkKey } from '../people/sessionKeys.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tyingService } from '../tyings/service.ts';

@@ -7,7 +7,7 @@ import { requireReady, type Database } from '../../plugins/database.ts';
 import { invalidField, ProblemError } from '../../problem.ts';
 import { deedRepository } from '../deeds/repository.ts';
 import { shopRepository } from '../shop/repository.ts';
-import { addressOf, failedTries } from './failedTries.ts';
+import { addressOf, failedTries } from '../tries/repository.ts';
 import { hashSecret, isSecret, refuseWeakPassword } from './passwords.ts';
 import { peopleRepository, type KeptPerson, type KeptSession, type SignedInBy } from './repository.ts';
 import { hashOfKey, newSessionKey } from './sessionKeys.ts';

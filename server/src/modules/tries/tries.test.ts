@@ -1,4 +1,4 @@
-import { addressOf, waitAfter } from './failedTries.ts';
+import { addressOf, waitAfter } from './repository.ts';
 
 it('the wait after a failure doubles, and never grows beyond a quarter of an hour', () => {
   expect([0, 4, 5, 6, 7, 8].map((failures) => waitAfter(failures, 5))).toEqual([0, 0, 4, 8, 16, 32]);

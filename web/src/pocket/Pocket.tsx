@@ -13,6 +13,7 @@ import { subjectOfPocket } from './pocketSubject.ts';
 import { FaultsTab } from './FaultsTab.tsx';
 import { FirstPicture } from './FirstPicture.tsx';
 import { PracticeTab, useNow } from './PracticeTab.tsx';
+import { Sides } from './Sides.tsx';
 import { TyingTab } from './TyingTab.tsx';
 import { Words } from './Words.tsx';
 
@@ -228,24 +229,6 @@ function SetTab({
           Begin tying
         </button>
       </div>
-    </div>
-  );
-}
-
-/** Which side of the wearer lies on which side of the picture. */
-export function Sides({ coach }: { coach: Coach }) {
-  const left = coach.view.onTheLeft;
-  if (left === null) return null;
-  const right = left === 'left' ? 'right' : 'left';
-  const whose = coach.reader === 'wearer' ? 'your' : 'the wearer’s';
-  return (
-    <div className="sides" aria-hidden>
-      <span>
-        {whose} {left}
-      </span>
-      <span>
-        {whose} {right}
-      </span>
     </div>
   );
 }

@@ -10,7 +10,7 @@ import { FlatStage } from '../features/coach/stage/StillCanvas.tsx';
 import { hasVoice, type Coach } from '../features/coach/useCoach.ts';
 import { viewWords, type ViewChoice } from '../features/coach/views.ts';
 import { FirstPicture } from './FirstPicture.tsx';
-import { Sides } from './Pocket.tsx';
+import { Sides } from './Sides.tsx';
 import { Words } from './Words.tsx';
 
 const Stage3d = lazy(() => import('../features/coach/stage/Stage3d.tsx'));

@@ -55,7 +55,7 @@ export function TyingTab({
           </div>
         )}
       </div>
-      <Words name="This step" isTold>
+      <Words name="This step" of={state.step} isTold>
         <h2>
           <span className="count">
             {state.step + 1}/{state.stepCount}

@@ -1,12 +1,14 @@
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 
 /** (what scrolls is reached by the keyboard too) */
 const SCROLLED = { tabIndex: 0 } as const;
 
-/** What is read below the picture. */
-export function Words({ name, isTold = false, children }: { name: string; isTold?: boolean; children: ReactNode }) {
+/** What is read below the picture; from its beginning whenever `of` is another. */
+export function Words({ name, of, isTold = false, children }: { name: string; of?: unknown; isTold?: boolean; children: ReactNode }) {
+  const section = useRef<HTMLElement>(null);
+  useEffect(() => section.current?.scrollTo(0, 0), [of]);
   return (
-    <section className="words" aria-label={name} {...(isTold ? ({ 'aria-live': 'polite' } as const) : {})} {...SCROLLED}>
+    <section ref={section} className="words" aria-label={name} {...(isTold ? ({ 'aria-live': 'polite' } as const) : {})} {...SCROLLED}>
       {children}
     </section>
   );

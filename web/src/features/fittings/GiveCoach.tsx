@@ -18,6 +18,9 @@ import { COLOURS, SIZE } from '../../theme.ts';
 /** Links that this page was told the keys of, by fitting: they are kept nowhere else, and are gone when it is closed. */
 const told = new Map<string, GivenLink>();
 
+/** Of many links, so many are listed at first: the latest. */
+const SHOWN_LINKS = 3;
+
 /** A link for the wearer: their own coach at home. Given, shown as a code, printed, sent, withdrawn. */
 export function GiveCoach({ fitting }: { fitting: Fitting }) {
   const may = useMay();
@@ -33,7 +36,9 @@ export function GiveCoach({ fitting }: { fitting: Fitting }) {
     setNextId(uuid());
   });
   useShortcuts('Fitting', [{ key: 'g', says: 'give the wearer the coach', run: () => may('links.give') && void give.save() }]);
-  const open = (links.data ?? []).filter(({ withdrawnAt }) => withdrawnAt === null);
+  const [isAll, setAll] = useState(false);
+  const all = links.data ?? [];
+  const open = all.filter(({ withdrawnAt }) => withdrawnAt === null);
   return (
     <Box component="section" aria-label="The coach at home" sx={{ mb: 2 }}>
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
@@ -47,9 +52,9 @@ export function GiveCoach({ fitting }: { fitting: Fitting }) {
       </Box>
       <NotSaved failure={give.failure} what="given" kept="" sx={{ mt: 1 }} />
       {given && given.link.withdrawnAt === null && <Given given={given} fitting={fitting} />}
-      {(links.data ?? []).length > 0 && (
+      {all.length > 0 && (
         <Box component="ul" sx={{ ...RULED_LIST, mt: 1.5, maxWidth: '56.25rem' }}>
-          {(links.data ?? []).map((link) => (
+          {(isAll ? all : all.slice(0, SHOWN_LINKS)).map((link) => (
             <OneLink
               key={link.id}
               link={link}
@@ -63,6 +68,7 @@ export function GiveCoach({ fitting }: { fitting: Fitting }) {
           ))}
         </Box>
       )}
+      {!isAll && all.length > SHOWN_LINKS && <Button onClick={() => setAll(true)}>All {all.length} links of this fitting</Button>}
     </Box>
   );
 }

@@ -12,7 +12,7 @@ import {
 } from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
 import { readRows } from '../../database/readRows.ts';
-import { aFitting, aTie, aWearer, testShop } from '../../testing.ts';
+import { aFitting, aTie, aWearer, sendTableFile, testShop } from '../../testing.ts';
 
 const { shop, send, get } = testShop();
 
@@ -104,6 +104,9 @@ describe('erasing a wearer', () => {
         .json<{ tyings: Tying[] }>()
         .tyings.map(({ id, frontLoopMm, setMm }) => [id, frontLoopMm, setMm]);
     const before = await learnt();
+    // a table that named them
+    await sendTableFile(shop, 'wearers', `name,collar,long end\n${NAME},nonsense,left\n`, 'check', { key: uuid() });
+    expect(JSON.stringify(await readRows(shop.sequelize, 'SELECT report, problem FROM imports', []))).toContain('row');
     const { version } = (await get(`/api/wearers/${wearer.id}`)).json<Wearer>();
     expect(await everything()).toContain('Zabrowski');
     expect((await send('POST', `/api/wearers/${wearer.id}/erasure`, { version })).json<Erasure>()).toMatchObject({ records: 2, tyings: 3 });

@@ -78,6 +78,8 @@ export function privacyRepository({ sequelize }: Pick<Database, 'sequelize'>): P
         [NOBODY_ID, ...ids],
       );
       await change(`UPDATE tyings SET wearer_id = ?, note = '' WHERE wearer_id IN (${places(ids)})`, [NOBODY_ID, ...ids]);
+      // what a table's rows were answered may name anybody
+      await change("DELETE FROM imports WHERE kind = 'wearers' AND state NOT IN ('waiting', 'reading')", []);
       for (const table of ['wearer_words', 'wearer_measures', 'wearer_ties'])
         await change(`DELETE FROM ${table} WHERE wearer_id IN (${places(ids)})`, ids);
       // those that point first

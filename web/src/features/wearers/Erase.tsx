@@ -11,6 +11,8 @@ import { currentOf } from '../../common/api/request.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { fold } from '../../common/foldName.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { forgetDraft } from '../../common/forms/tabDrafts.ts';
+import { wearerDraft } from './wearerDraft.ts';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { tell } from '../../common/notices.tsx';
 import { useMay, useNeedsPassword } from '../../common/session/sessionStore.ts';
@@ -53,6 +55,7 @@ function Erase({ wearer }: { wearer: Wearer }) {
       if (newer) await mutate(`/api/wearers/${wearer.id}`, newer, { revalidate: false });
       throw error;
     }
+    forgetDraft(wearerDraft(wearer.id));
     tell('The wearer is erased.');
     await navigate('/wearers');
     void refreshWearers();

@@ -17,12 +17,11 @@ import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
 import { Privacy } from './Erase.tsx';
 import { LikelyDoubles, MergeAny } from './LikeWearers.tsx';
+import { wearerDraft } from './wearerDraft.ts';
 import { WearerForm } from './WearerForm.tsx';
 import { FittingList, MeasureHistory, OwnedTies, Tyings } from './WearerRecords.tsx';
 import { QUIET } from '../../common/looks.ts';
 import { May } from '../../common/session/May.tsx';
-
-const wearerDraft = (id: string): string => `wearer.${id}`;
 
 /** One wearer, or a new one: the record, measures over time, ties, and every fitting and tying. */
 export function WearerPage() {

@@ -1,7 +1,7 @@
 import type { PocketCoach } from '@easytuck/contract';
 import { settingWords } from '@easytuck/contract';
 import { formatLength, settingAt } from '@easytuck/core';
-import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { useCoach, type Coach } from '../features/coach/useCoach.ts';
 import { usePractice, type PracticeClock } from '../features/coach/usePractice.ts';
 import { clock, practisedMs } from '../features/coach/practice.ts';
@@ -60,12 +60,14 @@ const HELPED: Partial<CoachState> = { way: 'helper' };
 function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey: string; isKept: boolean }) {
   const subject = useMemo(() => subjectOfPocket(pocket), [pocket]);
   const length = useCallback((lengthMm: number) => formatLength(lengthMm, pocket.unit), [pocket.unit]);
-  const coach = useCoach(subject, length, pocket.isHelped ? HELPED : undefined);
+  const [before] = useState(readPlace);
+  const start = useMemo(() => ({ ...(pocket.isHelped ? HELPED : {}), step: before.step }), [pocket.isHelped, before]);
+  const coach = useCoach(subject, length, start);
   const baked = coach.reading.state === 'ready' ? coach.reading.baked : null;
   const steps = useMemo(() => baked?.steps.map(({ step }) => step) ?? [], [baked]);
   const practice = usePractice(steps, coach.playhead);
-  const [tab, setTab] = useState<Tab>(() => readPlace().tab);
-  usePlace(tab, coach, steps.length);
+  const [tab, setTab] = useState<Tab>(before.tab);
+  usePlace(tab, coach.state.step);
   const take = useOffered();
   const isOnline = useOnline();
   useEffect(() => {
@@ -133,23 +135,15 @@ function readPlace(): { readonly tab: Tab; readonly step: number } {
   }
 }
 
-/** Keeps where the coach stands, and goes back there once the movement is laid. */
-function usePlace(tab: Tab, { state, dispatch }: Coach, stepCount: number): void {
-  const [before] = useState(readPlace);
-  const isBack = useRef(before.step === 0);
+/** Keeps where the coach stands, for when this page is loaded again. */
+function usePlace(tab: Tab, step: number): void {
   useEffect(() => {
-    if (isBack.current || stepCount === 0) return;
-    isBack.current = true;
-    dispatch({ type: 'goTo', step: before.step });
-  }, [before, stepCount, dispatch]);
-  useEffect(() => {
-    if (!isBack.current) return;
     try {
-      sessionStorage.setItem(PLACE, JSON.stringify({ tab, step: state.step }));
+      sessionStorage.setItem(PLACE, JSON.stringify({ tab, step }));
     } catch {
       // then it begins anew
     }
-  }, [tab, state.step]);
+  }, [tab, step]);
 }
 
 /** The clock of a try that is under way. */

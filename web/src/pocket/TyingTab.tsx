@@ -10,6 +10,7 @@ import { FlatStage } from '../features/coach/stage/StillCanvas.tsx';
 import { hasVoice, type Coach } from '../features/coach/useCoach.ts';
 import { viewWords, type ViewChoice } from '../features/coach/views.ts';
 import { FirstPicture } from './FirstPicture.tsx';
+import { Otherwise } from './Otherwise.tsx';
 import { Sides } from './Sides.tsx';
 import { Words } from './Words.tsx';
 
@@ -110,19 +111,21 @@ function Stage({ coach, subject }: { coach: Coach; subject: CoachSubject }) {
   return (
     <div className="fill" role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
       {is3d ? (
-        <Suspense fallback={flat}>
-          <Stage3d
-            baked={reading.baked}
-            playhead={playhead}
-            view={view}
-            isFree={false}
-            seeThrough={state.seeThrough}
-            ghostTime={null}
-            cloth={cloth}
-            thicknessMm={Math.min(0.9, subject.tie.cloth.thicknessMm * 0.6)}
-            still={still}
-          />
-        </Suspense>
+        <Otherwise show={flat}>
+          <Suspense fallback={flat}>
+            <Stage3d
+              baked={reading.baked}
+              playhead={playhead}
+              view={view}
+              isFree={false}
+              seeThrough={state.seeThrough}
+              ghostTime={null}
+              cloth={cloth}
+              thicknessMm={Math.min(0.9, subject.tie.cloth.thicknessMm * 0.6)}
+              still={still}
+            />
+          </Suspense>
+        </Otherwise>
       ) : (
         flat
       )}

@@ -17,6 +17,11 @@ const giveCoach = async (page: Page): Promise<void> => {
   await page.getByRole('button', { name: 'Copy' }).waitFor();
 };
 
+const beginTying = async (page: Page): Promise<void> => {
+  await page.getByRole('button', { name: 'Begin tying' }).click();
+  await page.getByRole('region', { name: 'This step' }).waitFor();
+};
+
 /** The pocket coach of a fitting, by a link of its own. */
 async function pocketPath(shop: Shop, fittingId: string): Promise<string> {
   const answer = await fetch(`${shop.address}/api/links`, {
@@ -70,7 +75,7 @@ export async function pagesOf(shop: Shop): Promise<readonly WalkedPage[]> {
     {
       name: 'the pocket coach, tying',
       path: pocket.replace('#', '?tying#'),
-      open: (page) => page.getByRole('button', { name: 'Begin tying' }).click(),
+      open: beginTying,
     },
     {
       name: 'the pocket coach, mistakes',

@@ -13,7 +13,7 @@ import { subjectOfPocket } from './pocketSubject.ts';
 import { FaultsTab } from './FaultsTab.tsx';
 import { FirstPicture } from './FirstPicture.tsx';
 import { PracticeTab, useNow } from './PracticeTab.tsx';
-import { Sides } from './Sides.tsx';
+import { SideNames } from './Sides.tsx';
 import { TyingTab } from './TyingTab.tsx';
 import { Words } from './Words.tsx';
 
@@ -62,7 +62,7 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
   const length = useCallback((lengthMm: number) => formatLength(lengthMm, pocket.unit), [pocket.unit]);
   const [before] = useState(readPlace);
   const start = useMemo(() => ({ ...(pocket.isHelped ? HELPED : {}), step: before.step }), [pocket.isHelped, before]);
-  const coach = useCoach(subject, length, start);
+  const coach = useCoach(subject, length, start, pocket.isHelped ? 'facing' : 'wearer');
   const baked = coach.reading.state === 'ready' ? coach.reading.baked : null;
   const steps = useMemo(() => baked?.steps.map(({ step }) => step) ?? [], [baked]);
   const practice = usePractice(steps, coach.playhead);
@@ -179,31 +179,31 @@ function SetTab({
   length: (lengthMm: number) => string;
   onBegin: () => void;
 }) {
+  const { set, lead, sides, picture } = pocket.first;
   const mark = settingWords(settingAt(subject.tie.hardware, pocket.fitting.step), length);
-  const tiedAt = subject.late ? settingWords(subject.late.longest, length) : mark;
-  const whose = coach.reader === 'wearer' ? `your ${coach.longEnd}` : `the wearer’s ${coach.longEnd}`;
   return (
     <div className="split">
       <div className="stage">
-        <FirstPicture picture={pocket.first.picture} />
-        <Sides coach={coach} />
+        <FirstPicture picture={picture} />
+        <SideNames names={sides} />
       </div>
       <Words name="Before you start">
         <h2>Before you start</h2>
         <dl className="figures">
           <div>
-            <dt>{subject.late ? 'For tying, set at' : 'Band set at'}</dt>
+            <dt>{set.label}</dt>
             <dd>
-              <b>{tiedAt.figure}</b> {tiedAt.of}
+              <b>{set.figure}</b> {set.of}
             </dd>
           </div>
           <div>
             <dt>Lead</dt>
             <dd>
-              <b>{length(coach.tied.leadMm)}</b> lower on {whose}
+              <b>{lead.figure}</b> {lead.of}
             </dd>
           </div>
         </dl>
+        {coach.tied.leadMm === 0 && pocket.fitting.leadMm > 0 && <p>The way that you have chosen starts with both ends level.</p>}
         {subject.late && <p>Tied, it is taken in again to {mark.phrase}.</p>}
         <p>
           Collar {pocket.collar.text}. The finished bow is about {length(pocket.fitting.spreadMm)} wide.

@@ -11,7 +11,7 @@ import { hasVoice, type Coach } from '../features/coach/useCoach.ts';
 import { viewWords, type ViewChoice } from '../features/coach/views.ts';
 import { FirstPicture } from './FirstPicture.tsx';
 import { Otherwise } from './Otherwise.tsx';
-import { Sides } from './Sides.tsx';
+import { SideNames, Sides } from './Sides.tsx';
 import { Words } from './Words.tsx';
 
 const Stage3d = lazy(() => import('../features/coach/stage/Stage3d.tsx'));
@@ -44,7 +44,7 @@ export function TyingTab({
     <div className="split swiped" {...swipe()}>
       <div className="stage">
         {reading.state === 'ready' ? <Stage coach={coach} subject={subject} /> : <FirstPicture picture={pocket.first.picture} />}
-        <Sides coach={coach} />
+        {reading.state === 'ready' ? <Sides coach={coach} /> : <SideNames names={pocket.first.sides} />}
         {reading.state === 'working' && (
           <div className="working" role="status">
             Laying this tie on your neck … {Math.round(100 * reading.share)} %

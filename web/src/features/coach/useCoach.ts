@@ -41,8 +41,17 @@ const SLOW: readonly TyingStep[] = ['halfKnot', 'backBow', 'pushFront'];
 const STORED = 'easytuck.coach';
 type Kept = Partial<Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'way'>>;
 
-/** @param length writes a length in the unit that is read. @param start what the coach begins with where nothing else was chosen. */
-export function useCoach(subject: CoachSubject, length: (lengthMm: number) => string, start: Partial<CoachState> = {}): Coach {
+/**
+ * @param length writes a length in the unit that is read.
+ * @param start what the coach begins with where nothing else was chosen.
+ * @param readBy who reads, where that is not for this device to choose.
+ */
+export function useCoach(
+  subject: CoachSubject,
+  length: (lengthMm: number) => string,
+  start: Partial<CoachState> = {},
+  readBy: Reader | null = null,
+): Coach {
   const [state, dispatch] = useReducer(coachReducer, null, () => ({
     ...COACH_START,
     ...start,
@@ -63,7 +72,8 @@ export function useCoach(subject: CoachSubject, length: (lengthMm: number) => st
   useEffect(() => writeStored(STORED, { speed: state.speed, waitS: state.waitS, spoken: state.spoken, way } satisfies Kept), [state, way]);
   const step = baked?.steps[Math.min(state.step, baked.steps.length - 1)]?.step ?? 'prepare';
   useMovement(state, dispatch, playhead, baked, step, still);
-  const [chosenReader, setReader] = useReader('wearer');
+  const [readerHere, setReader] = useReader('wearer');
+  const chosenReader = readBy ?? readerHere;
   // who ties it for somebody else is that helper, whom most stand before
   const reader: Reader = way === 'helper' && chosenReader === 'wearer' ? 'facing' : chosenReader;
   const late = useMemo(() => lateFor(subject, STRIP_WAY[way]), [subject, way]);

@@ -8,6 +8,7 @@ import { fileURLToPath } from 'node:url';
 export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 const START_WITHIN_MS = 180_000;
 const STOP_WITHIN_MS = 60_000;
+const LAST_LINES = 15;
 
 /** A shop started by the start command, as a user would, with a database folder of its own. */
 export interface Shop {
@@ -88,6 +89,12 @@ function isStart(pid: number): boolean {
   }
 }
 
+/** What a shop has said last, for whoever looks into a journey that failed. */
+function lastSaid(name: string): string {
+  const logs = existsSync(E2E) ? readdirSync(E2E).filter((file) => file.startsWith(`${name}-`) && file.endsWith('.log')) : [];
+  return logs.map((file) => readFileSync(join(E2E, file), 'utf8').split('\n').slice(-LAST_LINES).join('\n')).join('\n');
+}
+
 /** Removes a shop's folder, so that the next start is the first. */
 export function forgetShop(name: string): void {
   rmSync(shopFolder(name), { recursive: true, force: true });
@@ -113,7 +120,16 @@ async function stopChild(child: ChildProcess): Promise<number | null> {
 }
 
 /** Tests get a demo shop that no other test uses at the time; workers that follow one another share it. */
-export const test = base.extend<object, { shop: Shop }>({
+export const test = base.extend<{ tellsOfShop: undefined }, { shop: Shop }>({
+  tellsOfShop: [
+    // eslint needs the pattern, Playwright reads the fixture's needs from it
+    async ({ browserName }, use, info) => {
+      await use(undefined);
+      if (info.status !== info.expectedStatus)
+        console.log(`The shop of “${info.title}” said last:\n${lastSaid(`${browserName}-${info.parallelIndex}`)}`);
+    },
+    { auto: true },
+  ],
   shop: [
     // eslint needs the pattern, Playwright reads the fixture's needs from it
     async ({ browserName }, use, { parallelIndex }) => {

@@ -15,7 +15,7 @@ import { ROOT } from './lib/paths.mjs';
 import { startPrivateDatabase } from './lib/privateDatabase.mjs';
 import { runMain, SetupError } from './lib/run.mjs';
 import { runFileOf, runningIn, sayRunning, shopFolder } from './lib/shopFolder.mjs';
-import { SILENT_MS, watchSignsOfLife } from './lib/signsOfLife.mjs';
+import { SILENT_MS, waitedForTurnMs, watchSignsOfLife } from './lib/signsOfLife.mjs';
 
 const USUAL_PORT = 4310;
 /** A server that ends so often before it listens is not started again. */
@@ -85,10 +85,13 @@ runMain(async () => {
       detached: true,
     });
     server = started;
-    const life = watchSignsOfLife(() => {
-      console.error(`The server has been stuck for ${SILENT_MS / 1000} s.`);
-      started.kill('SIGKILL');
-    });
+    const life = watchSignsOfLife(
+      () => {
+        console.error(`The server has been stuck for ${SILENT_MS / 1000} s.`);
+        started.kill('SIGKILL');
+      },
+      { waitedMs: () => waitedForTurnMs(Number(started.pid)) },
+    );
     started.on('message', (message) => {
       if (kindOf(message) === 'alive') {
         life.heard();
@@ -100,7 +103,7 @@ runMain(async () => {
       if (isFirst) console.log(`\nEasy Tuck is ready at ${address}\nCtrl-C stops it.`);
       isFirst = false;
     });
-    started.on('exit', (code) => {
+    started.on('exit', (code, signal) => {
       life.stop();
       if (stopping) return;
       if (code === START_REFUSED_CODE) {
@@ -113,7 +116,7 @@ runMain(async () => {
         void stop(1);
         return;
       }
-      console.error('The server stopped; starting it again.');
+      console.error(`The server stopped (${signal ?? code}); starting it again.`);
       setTimeout(() => void rebuilt(build).then((next) => !stopping && launch(next)), START_AGAIN_MS);
     });
   };

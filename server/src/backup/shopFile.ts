@@ -53,14 +53,14 @@ export interface ShopColumn {
   readonly kind: 'document' | 'time' | 'plain';
 }
 
-/** A row as a line of a table's entry. Documents are nested, not quoted. */
+/** A row as a line of a table's entry. Documents are nested, not quoted; counts that a JSON number cannot hold surely are quoted. */
 export function writeRow(columns: readonly ShopColumn[], row: Readonly<Record<string, unknown>>): string {
   const written: Record<string, unknown> = {};
   for (const { name, kind } of columns) {
     const value = row[name];
     if (typeof value === 'string' && kind === 'document') written[name] = JSON.parse(value);
     else if (typeof value === 'string' && kind === 'time') written[name] = `${value.replace(' ', 'T')}Z`;
-    else written[name] = value;
+    else written[name] = typeof value === 'bigint' ? String(value) : value;
   }
   return JSON.stringify(written);
 }

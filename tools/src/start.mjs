@@ -93,10 +93,9 @@ runMain(async () => {
       { waitedMs: () => waitedForTurnMs(Number(started.pid)) },
     );
     started.on('message', (message) => {
-      if (kindOf(message) === 'alive') {
-        life.heard();
-        return;
-      }
+      // saying where it listens is a sign of life as well: a server may get stuck right after
+      life.heard();
+      if (kindOf(message) === 'alive') return;
       const address = addressOf(message);
       sayRunning(folder, { pid: process.pid, address, serverPid: Number(started.pid), databasePid: database?.pid() });
       failedStarts = 0;

@@ -18,6 +18,7 @@ export const PALETTE = {
   shirt: '#ffffff',
   shirtShade: '#f9f8f5',
   linen: '#fbfaf6',
+  sleeve: '#39434c',
   linenShade: '#dde2e2',
   good: '#35664a',
   fair: '#8a5a00',
@@ -34,4 +35,8 @@ export const STILL_COLOURS: StillColours = {
   stand: PALETTE.linen,
   leaf: PALETTE.white,
   shirt: PALETTE.linenShade,
+  placket: PALETTE.linen,
+  button: '#efe9da',
+  glove: PALETTE.white,
+  sleeve: PALETTE.sleeve,
 };

@@ -7,4 +7,5 @@ export * from './choice/index.ts';
 export * from './drawing/index.ts';
 export * from './knot/index.ts';
 export * from './tying/index.ts';
+export * from './hands/index.ts';
 export * from './balance/index.ts';

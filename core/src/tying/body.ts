@@ -1,8 +1,10 @@
+import type { Side } from '../fit/index.ts';
+import type { Point3 } from '../geometry/index.ts';
 import { collarLeafMm, shirtFrontZ } from './poses/collar.ts';
 
 /** A part of the wearer that cloth lies on, as a grid of points. */
 export interface BodyPart {
-  readonly name: 'neck' | 'stand' | 'leaf' | 'shirt';
+  readonly name: 'neck' | 'stand' | 'leaf' | 'shirt' | 'placket' | 'button';
   readonly rows: number;
   readonly columns: number;
   /** Three numbers a point, row by row, in mm in the wearer's frame. */
@@ -23,12 +25,19 @@ const LEAF_TURN_RAD = { up: 0.06, down: Math.PI - 0.2 } as const;
 export function bodyParts(collarRadiusMm: number, collarDown: number): readonly BodyPart[] {
   return [
     neck(collarRadiusMm),
+    jaw(collarRadiusMm),
     stand(collarRadiusMm),
     leaf(collarRadiusMm, collarDown, 1),
     leaf(collarRadiusMm, collarDown, -1),
     shirt(collarRadiusMm),
+    placket(),
+    ...BUTTONS_Y.map(button),
   ];
 }
+
+/** Heights of the buttons of an ordinary shirt, from the collar's down, in mm (common practice, no source). */
+export const BUTTONS_Y = [-2, -65, -155, -245] as const;
+const BUTTON_RADIUS_MM = 5.6;
 
 function grid(
   name: BodyPart['name'],
@@ -87,10 +96,41 @@ function leaf(collarRadiusMm: number, down: number, side: 1 | -1): BodyPart {
 /** Where the leaf's front edge lies, `share` of the way from the fold to the point, as an angle from the button. */
 const leafEdgeRad = (share: number): number => 0.05 + 0.55 * share;
 
+/** Chin and jaw above the collar, so that up is up; the wearer looks straight ahead (assumed). */
+function jaw(collarRadiusMm: number): BodyPart {
+  return grid('neck', 9, 31, (v, u) => {
+    const angle = 2 * Math.PI * u;
+    // from the lowest line, under the chin, up to where the picture ends
+    const rise = 0.12 + 0.6 * v;
+    const reach = Math.sqrt(1 - (1 - rise) ** 2);
+    return [60 * reach * Math.sin(angle), 90 + 58 * rise, -0.82 * collarRadiusMm + 76 * reach * Math.cos(angle)];
+  });
+}
+
+/** The doubled strip that the buttons are sewn on. */
+function placket(): BodyPart {
+  return grid('placket', 14, 3, (v, u) => {
+    const [x, y] = [PLACKET_HALF_MM * (2 * u - 1), -17 - 255 * v];
+    return [x, y, shirtFrontZ(x, y) + 0.9];
+  });
+}
+const PLACKET_HALF_MM = 16;
+
+/** A button, sewn flat on the placket or on the stand. */
+function button(y: number, index: number): BodyPart {
+  const z = index === 0 ? 1.4 : shirtFrontZ(0, y) + 2.4;
+  return grid('button', 3, 17, (v, u) => {
+    const angle = 2 * Math.PI * u;
+    const r = BUTTON_RADIUS_MM * Math.min(1, 2 * v);
+    return [r * Math.sin(angle), y + r * Math.cos(angle), z - (v === 1 ? 2 : 0)];
+  });
+}
+
+const SHIRT_HALF_MM = 208;
+
 function shirt(collarRadiusMm: number): BodyPart {
-  const half = 150;
-  return grid('shirt', 22, 31, (v, u) => {
-    const x = half * (2 * u - 1);
+  return grid('shirt', 26, 43, (v, u) => {
+    const x = SHIRT_HALF_MM * (2 * u - 1);
     // from the bottom of the front up to the shoulder, and over it to the back
     const top = shoulderHeight(Math.abs(x));
     const upFront = Math.min(1, v / 0.7);
@@ -103,4 +143,23 @@ function shirt(collarRadiusMm: number): BodyPart {
 }
 
 /** How high the shirt reaches at a distance from the middle: it meets the collar's foot and falls to the shoulder. */
-const shoulderHeight = (x: number): number => -18 - Math.max(0, x - 50) * 0.3;
+export const shoulderHeight = (x: number): number => -18 - Math.max(0, x - 50) * 0.3 - Math.max(0, x - 150) ** 2 / 75;
+
+/** Where a hand takes the leaf of the collar to turn it, on one of the wearer's sides, and which way its outside looks there. */
+export function leafPlace(collarRadiusMm: number, collarDown: number, side: Side): { readonly at: Point3; readonly outward: Point3 } {
+  const sign = side === 'left' ? 1 : -1;
+  const turn = LEAF_TURN_RAD.up + (LEAF_TURN_RAD.down - LEAF_TURN_RAD.up) * collarDown;
+  const angle = LEAF_TAKEN_RAD;
+  const length = 0.85 * collarLeafMm(angle);
+  const [x, y, z] = around(
+    collarRadiusMm,
+    collarRadiusMm + 0.4 + length * Math.sin(turn),
+    sign * angle,
+    standHeight(angle, 1) + length * Math.cos(turn),
+  );
+  const [out, up] = [Math.cos(turn), -Math.sin(turn)];
+  // the face that looks out once the leaf is down looks towards the neck while it stands
+  return { at: { x, y, z }, outward: { x: -sign * Math.sin(angle) * out, y: -up, z: -Math.cos(angle) * out } };
+}
+
+const LEAF_TAKEN_RAD = 0.75;

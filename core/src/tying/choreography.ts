@@ -64,6 +64,9 @@ const step = (name: TyingStep, frames: readonly Written[], collar: readonly [num
   ),
 });
 
+/** How far the front bow's folds stand forward of the back bow while there are fingers between them, in mm. */
+const ROOM_MM = 40;
+
 type Parts = ReturnType<typeof parts>;
 
 /** Steps that the ways are put together from. */
@@ -72,10 +75,12 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
   const working = poses.workingBow(m, s, p);
   const open: BowForm = { ...working, loose: 1.7 };
   const pinched: BowForm = { ...open, pinchedMm: 36 };
-  const messy: BowForm = { ...working, loose: 0.8, frontTiltRad: 0.1 * s, backTiltRad: -0.2 * p };
+  // the front bow leans forward as long as fingers are between it and the back bow
+  const messy: BowForm = { ...working, loose: 0.8, pinchedMm: ROOM_MM, frontTiltRad: 0.1 * s, backTiltRad: -0.2 * p };
   const drawn: BowForm = {
     ...finished,
     loose: 0.3,
+    pinchedMm: ROOM_MM,
     front: { ...finished.front, loopMm: finished.front.loopMm * 0.99 },
     back: { ...finished.back, loopMm: finished.back.loopMm * 0.94 },
   };
@@ -119,11 +124,13 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     ]),
     frontBow: step('frontBow', [
       [0, poses.parked(m)],
-      [0.35, poses.takenUp(m, s)],
-      [0.65, poses.foldBegun(m, s)],
+      [0.25, poses.parked(m)],
+      [0.5, poses.takenUp(m, s)],
+      [0.72, poses.foldBegun(m, s)],
       [1, poses.frontBow(m, s), 'frontBow'],
     ]),
-    drop: step('drop', [[0, poses.frontBow(m, s)], ...dropFrames(m, working), [1, poses.dropped(m, working), 'dropped']]),
+    // a hand comes for the long end before that moves
+    drop: step('drop', [[0, poses.frontBow(m, s)], [0.3, poses.frontBow(m, s)], ...dropFrames(m, working), [1, poses.dropped(m, working), 'dropped']]),
     passage: step('passage', [
       [0, poses.dropped(m, working)],
       [1, poses.dropped(m, pinched), 'passage'],
@@ -135,6 +142,7 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     ]),
     dropLast: step('drop', [
       [0, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }],
+      [0.3, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }],
       ...dropFrames(m, pinched),
       [1, poses.dropped(m, pinched), 'dropped'],
     ]),
@@ -169,6 +177,7 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     ]),
     balance: step('balance', [
       [0, poses.bow(m, drawn)],
+      [0.35, poses.bow(m, { ...drawn, pinchedMm: 0 })],
       [1, poses.bow(m, finished), 'even'],
     ]),
     collarDown: step(
@@ -184,9 +193,9 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
 
 /** The long end on its way from the shoulder over the front bow. */
 const dropFrames = (m: TyingMeasures, lay: BowForm): readonly Written[] => [
-  [0.18, poses.liftedAside(m, shortBow(m, lay))],
-  [0.38, poses.liftedOver(m, lay)],
-  [0.66, poses.falling(m, lay)],
+  [0.48, poses.liftedAside(m, shortBow(m, lay))],
+  [0.62, poses.liftedOver(m, lay)],
+  [0.8, poses.falling(m, lay)],
 ];
 
 const stepsOf = (way: TyingWay, part: Parts): readonly ChoreographedStep[] => WAY_PARTS[way].map((name) => part[name]);

@@ -73,6 +73,10 @@ describe('stills', () => {
       stand: '#ffffff',
       leaf: '#000000',
       shirt: '#000000',
+      placket: '#000000',
+      button: '#000000',
+      glove: '#ffffff',
+      sleeve: '#000000',
     };
     const svg = stillSvg(still, colours, { widthMm: 120, heightMm: 80, liftMm: 5, isMirror: true });
     expect(svg).toContain('width="120mm" height="80mm" viewBox="-60 -45 120 80"');

@@ -1,4 +1,5 @@
-import { cross, dot, type Point3 } from '../geometry/index.ts';
+import { blend, cross, dot, type Point3 } from '../geometry/index.ts';
+import { capsuleOutline, handCapsules, OUTLINE_SIDES } from '../hands/handOutline.ts';
 import { bodyParts, type BodyPart } from './body.ts';
 import { pointOf, type Pose } from './pose.ts';
 import { distance, unit } from '../geometry/index.ts';
@@ -10,7 +11,7 @@ export interface ViewDirection {
 }
 
 /** What a patch of a still shows, for whoever draws it to colour. */
-export type StillTone = 'longOuter' | 'longInner' | 'shortOuter' | 'shortInner' | BodyPart['name'];
+export type StillTone = 'longOuter' | 'longInner' | 'shortOuter' | 'shortInner' | BodyPart['name'] | 'glove' | 'sleeve';
 
 /** A flat patch of a still, nearer ones later. Points in mm in the picture: x to the right, y down, the knot at the origin. */
 export interface StillPatch {
@@ -36,6 +37,8 @@ export interface StillRequest {
   readonly view: ViewDirection;
   /** Whether neck, collar and shirt are drawn. */
   readonly withBody: boolean;
+  /** Points of the hands that are drawn, as `handPoints` lays them out. */
+  readonly hands?: readonly ArrayLike<number>[];
 }
 
 /** The cloth is cut into this many patches across, and a patch spans this many nodes, so that their order from far to near is sound. */
@@ -43,7 +46,7 @@ const ACROSS = 4;
 const ALONG = 2;
 
 /** Projects a pose for paper or for a screen without depth of its own. Parallel projection; patches are sorted by their middles. */
-export function projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody }: StillRequest): Still {
+export function projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody, hands = [] }: StillRequest): Still {
   const towards = unit(view.towards);
   const right = unit(cross(view.up, towards));
   const up = cross(towards, right);
@@ -54,7 +57,29 @@ export function projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, wi
   const isHidden = withBody && collarDown > 0.9 ? underLeaf(collarRadiusMm) : (): boolean => false;
   const patches: (StillPatch & { readonly depth: number })[] = [...clothPatches(pose, knotAt, see, towards, isHidden)];
   if (withBody) for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards));
+  for (const points of hands) patches.push(...handPatches(points, see));
   return { patches: patches.sort((a, b) => a.depth - b.depth).map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
+}
+
+/** Pieces that a bone is drawn in, so that one end of it may lie before cloth and the other behind. */
+const BONE_PIECES = 3;
+
+function* handPatches(pointsMm: ArrayLike<number>, see: (p: Point3) => Seen): Generator<StillPatch & { readonly depth: number }> {
+  for (const { from, to, fromRadiusMm, toRadiusMm, of, isTip } of handCapsules(pointsMm)) {
+    for (let piece = 0; piece < BONE_PIECES; piece += 1) {
+      const [start, end] = [piece / BONE_PIECES, (piece + 1) / BONE_PIECES];
+      const [a, b] = [see(blend(from, to, start)), see(blend(from, to, end))];
+      const [ra, rb] = [start, end].map((share) => fromRadiusMm + (toRadiusMm - fromRadiusMm) * share) as [number, number];
+      yield {
+        tone: of === 'sleeve' ? 'sleeve' : 'glove',
+        light: 1,
+        edges: of === 'palm' ? [] : [...OUTLINE_SIDES.flanks, ...(isTip && piece === BONE_PIECES - 1 ? OUTLINE_SIDES.end : [])],
+        points: capsuleOutline([a.x, a.y], [b.x, b.y], ra, rb),
+        // what is seen of a finger is its near side
+        depth: (a.depth + b.depth) / 2 + (of === 'palm' ? 0 : 0.6 * Math.min(ra, rb)),
+      };
+    }
+  }
 }
 
 interface Seen {
@@ -116,7 +141,14 @@ const patch = (corners: readonly Seen[]): Pick<StillPatch, 'points'> & { readonl
 });
 
 /** Cloth lies on the body: the parts of it that face the eye are taken as further off than they are, the shirt as furthest of all. */
-const BODY_BEHIND_MM = { neck: 4, stand: 7, leaf: 1, shirt: 1000 } as const;
+const BODY_BEHIND_MM = { neck: 4, stand: 7, leaf: 1, shirt: 1000, placket: 990, button: 2 } as const;
+
+/** Of the body only edges of the leaf, of the placket and of buttons are drawn: white on white, they are what is seen of it. */
+function edgesSeen(name: BodyPart['name'], isLast: boolean, isLeft: boolean, isRight: boolean): readonly number[] {
+  if (name === 'leaf') return [...(isLast ? [2] : []), ...(isLeft ? [3] : [])];
+  if (name === 'placket') return [...(isRight ? [1] : []), ...(isLeft ? [3] : [])];
+  return name === 'button' && isLast ? [0] : [];
+}
 
 function* bodyPatches(
   { name, rows, columns, pointsMm }: BodyPart,
@@ -137,8 +169,7 @@ function* bodyPatches(
       yield {
         tone: name,
         light: Math.abs(dot(normal, towards)) / size,
-        // of the body only the leaf's own edges are drawn: white on white, they are what is seen of it
-        edges: name === 'leaf' ? [...(row + 2 === rows ? [2] : []), ...(column === 0 ? [3] : [])] : [],
+        edges: edgesSeen(name, row + 2 === rows, column === 0, column + 2 === columns),
         points: seen.points,
         depth: seen.depth - BODY_BEHIND_MM[name],
       };

@@ -33,5 +33,8 @@ export function shirtFrontZ(x: number, y: number): number {
   return -6 + 0.1 * below - (x * x) / SHIRT_CURVE_MM;
 }
 
+/** How far an end that is held stands off the shirt, so that a finger goes behind it, in mm. */
+export const LIFTED_MM = 18;
+
 /** Length of a collar's leaf from its fold to its edge, at an angle from the button: longest at its points, in mm (assumed, no source). */
 export const collarLeafMm = (angleRad: number): number => 44 + 24 * Math.exp(-((angleRad - 0.6) ** 2) / 0.18);

@@ -1,5 +1,5 @@
 import type { Point3 } from '../../geometry/index.ts';
-import { unit } from '../../geometry/index.ts';
+import { add, dot, scale, subtract, unit } from '../../geometry/index.ts';
 import { type Control } from '../strand.ts';
 
 /**
@@ -47,4 +47,33 @@ export function straight(from: Point3, direction: Point3, outward: Point3, count
   return Array.from({ length: count }, (_, i) =>
     control(to(from.x + x * stepMm * (i + 1), from.y + y * stepMm * (i + 1), from.z + z * stepMm * (i + 1)), outward),
   );
+}
+
+/** How tightly cloth that is held bends over beyond the hand, by its own weight, in mm (assumed: interlined silk). */
+const BENDS_OVER_MM = 48;
+
+/**
+ * Controls as {@link straight}, but beyond `heldMm` from `from` the cloth bends over, as a strip does that is held at one place:
+ * evenly, until it hangs.
+ */
+export function heldUp(from: Point3, direction: Point3, outward: Point3, count: number, stepMm: number, heldMm: number): Control[] {
+  let along = unit(direction);
+  let face = unit(subtract(outward, scale(along, dot(outward, along))));
+  // towards the face that looks more downwards
+  const sign = face.y < 0 ? 1 : -1;
+  let at = from;
+  return Array.from({ length: count }, (_, i) => {
+    at = add(at, scale(along, stepMm));
+    const here = control(at, face);
+    if ((i + 1) * stepMm >= heldMm && along.y > -0.97) {
+      const turn = stepMm / BENDS_OVER_MM;
+      const [next, nextFace] = [
+        add(scale(along, Math.cos(turn)), scale(face, sign * Math.sin(turn))),
+        add(scale(face, Math.cos(turn)), scale(along, -sign * Math.sin(turn))),
+      ];
+      along = unit(next);
+      face = unit(nextFace);
+    }
+    return here;
+  });
 }

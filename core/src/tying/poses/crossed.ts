@@ -1,8 +1,8 @@
 import type { Point3 } from '../../geometry/index.ts';
 import type { TyingMeasures } from '../measures.ts';
 import type { PosedStrip } from '../pose.ts';
-import { BUTTON, onRing, shirtFrontZ } from './collar.ts';
-import { BACKWARD, DOWNWARD, FORWARD, type Half, control, straight, to } from './controls.ts';
+import { BUTTON, LIFTED_MM, onRing, shirtFrontZ } from './collar.ts';
+import { BACKWARD, DOWNWARD, FORWARD, type Half, control, heldUp, straight, to } from './controls.ts';
 import { SHORT_CONTROLS, inHand } from './inHand.ts';
 import type { Control } from '../strand.ts';
 
@@ -58,7 +58,7 @@ export function hangingShort(z: number, y: number): Control[] {
     control(to(50, -60 - y, z - 3 - back), FORWARD),
     ...Array.from({ length: SHORT_CONTROLS - 4 }, (_, i) => {
       const down = -84 - y - i * 24;
-      return control(to(x, down, Math.max(z - 3 - back, shirtFrontZ(x, down) + 8)), FORWARD);
+      return control(to(x, down, Math.max(z - 3 - back, shirtFrontZ(x, down) + 8 + LIFTED_MM)), FORWARD);
     }),
   ];
 }
@@ -66,7 +66,7 @@ export function hangingShort(z: number, y: number): Control[] {
 /** Long end hanging from its crossing on the other side, `forwardMm` further from the shirt than it falls. */
 function hangingLong(m: TyingMeasures, led: boolean, forwardMm: number): Control[] {
   const tipY = -endMm(m, 1) - 40;
-  const z = shirtFrontZ(38, -endMm(m, 1)) + 8 + forwardMm;
+  const z = shirtFrontZ(38, -endMm(m, 1)) + 8 + LIFTED_MM + forwardMm;
   const [below, far] = [to(-38, tipY, z), to(-38, tipY - 160, z)];
   return [
     control(to(0, -3, 11 + forwardMm * 0.25), FORWARD, 0.9),
@@ -82,6 +82,6 @@ export function ascending(from: Point3, count: number): Control[] {
   return [
     control(from, BACKWARD, 0.9),
     ...straight(from, to(0, 1, 0.1), to(0, 0.05, -1), 2, 22),
-    ...straight(to(from.x, from.y + 44, from.z + 5), to(0, 1, 0.42), to(0, 0.3, -1), count - 3, 18),
+    ...heldUp(to(from.x, from.y + 44, from.z + 5), to(0, 1, 0.42), to(0, 0.42, -1), count - 3, 18, 90),
   ];
 }

@@ -1,6 +1,6 @@
 import { add } from '../../geometry/index.ts';
 import type { TyingMeasures } from '../measures.ts';
-import { onRing, shirtFacing, shirtFrontZ } from './collar.ts';
+import { onRing, shirtFacing, shirtFrontZ, LIFTED_MM } from './collar.ts';
 import { type Half, control, to } from './controls.ts';
 import { LONG_CONTROLS, SHORT_CONTROLS } from './inHand.ts';
 import type { Strand } from '../strand.ts';
@@ -15,8 +15,8 @@ export function draped(m: TyingMeasures, half: Half): Strand {
   const count = half === 1 ? LONG_CONTROLS : SHORT_CONTROLS;
   const down = Array.from({ length: count }, (_, i) => {
     const y = -38 - (i * 330) / count;
-    const settled = Math.min(1, i / 3);
-    return control(to(x * (0.96 - 0.1 * settled), y, shirtFrontZ(x, y) + 5), add(shirtFacing(x), to(half * 0.45 * (1 - settled), 0, 0)));
+    const settled = Math.min(1, (i * 330) / count / 70);
+    return control(to(x * (0.96 - 0.1 * settled), y, shirtFrontZ(x, y) + 5 + LIFTED_MM * settled), add(shirtFacing(x), to(half * 0.45 * (1 - settled), 0, 0)));
   });
   return [...onCollar, ...down];
 }

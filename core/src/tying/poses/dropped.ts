@@ -2,7 +2,7 @@ import type { TyingMeasures } from '../measures.ts';
 import type { PosedStrip } from '../pose.ts';
 import { type BowForm, shortBow, wrap, behind } from './bow.ts';
 import { band } from './collar.ts';
-import { FORWARD, control, straight, to } from './controls.ts';
+import { FORWARD, control, heldUp, straight, to } from './controls.ts';
 import { risen, WORKING_TURN } from './halfKnot.ts';
 import { LONG_CONTROLS, inHand } from './inHand.ts';
 import { knotOf, levels } from './levels.ts';
@@ -20,7 +20,7 @@ export function liftedOver(m: TyingMeasures, lay: BowForm, short = shortBow(m, l
     leadMm: m.leadMm,
     knotAt: knotOf(m, lay),
     short: hangingStrand(m, short),
-    long: [...band(m, 1), ...risen(m), ...straight(up, to(0.12, 1, 0.5), to(0, 0.5, -1), 15, 16)],
+    long: [...band(m, 1), ...risen(m), ...heldUp(up, to(0.12, 1, 0.5), to(0, 0.5, -1), 15, 16, 90)],
   };
 }
 

@@ -1,8 +1,8 @@
 import type { TyingMeasures } from '../measures.ts';
 import type { PosedStrip } from '../pose.ts';
 import { behind } from './bow.ts';
-import { BUTTON, band, shirtFrontZ } from './collar.ts';
-import { BACKWARD, FORWARD, control, straight, to } from './controls.ts';
+import { BUTTON, LIFTED_MM, band, shirtFrontZ } from './collar.ts';
+import { BACKWARD, FORWARD, control, heldUp, to } from './controls.ts';
 import { ascending, hangingShort, loosely } from './crossed.ts';
 import { SHORT_CONTROLS, inHand } from './inHand.ts';
 import { levels } from './levels.ts';
@@ -58,7 +58,7 @@ export function snugShort(m: TyingMeasures): Control[] {
     control(to(7, -24, z + 1.5), FORWARD, 0.9),
     ...Array.from({ length: SHORT_CONTROLS - 4 }, (_, i) => {
       const y = -42 - i * 26;
-      return control(to(8, y, Math.max(z + 2, shirtFrontZ(8, y) + 6)), FORWARD);
+      return control(to(8, y, Math.max(z + 2, shirtFrontZ(8, y) + 6 + LIFTED_MM * Math.min(1, (i + 1) / 2))), FORWARD);
     }),
   ];
 }
@@ -76,6 +76,6 @@ export function snug(m: TyingMeasures): PosedStrip {
     leadMm: m.leadMm,
     knotAt: BUTTON,
     short: [...band(m, -1), ...snugShort(m)],
-    long: [...band(m, 1), ...risen(m), ...straight(up, to(0, 1, 0.28), to(0, 0.28, -1), 15, 16)],
+    long: [...band(m, 1), ...risen(m), ...heldUp(up, to(0, 1, 0.28), to(0, 0.28, -1), 15, 16, 130)],
   };
 }

@@ -1,7 +1,8 @@
 import type { TyingMeasures } from '../measures.ts';
 import type { PosedStrip } from '../pose.ts';
 import { BUTTON, band } from './collar.ts';
-import { control, straight, to } from './controls.ts';
+import { control, heldUp, to } from './controls.ts';
+import { shoulderHeight } from '../body.ts';
 import { risen, snugShort } from './halfKnot.ts';
 import { inHand } from './inHand.ts';
 import { levels } from './levels.ts';
@@ -15,7 +16,11 @@ function overTheShoulder(m: TyingMeasures): Control[] {
     control(to(28, 36, 8), to(-0.2, -0.5, -1), 0.7),
     control(to(58, 34, 4), to(-0.5, -0.9, -0.3), 0.85),
     control(to(R + 22, 8, -8), to(-0.8, -0.7, -0.1)),
-    ...Array.from({ length: 11 }, (_, i) => control(to(R + 40 + i * 0.6, [-17, -25][i] ?? -28, -32 - i * 17), to(-0.2, -1, 0))),
+    // it lies along the shoulder, outwards and to the back
+    ...Array.from({ length: 11 }, (_, i) => {
+      const x = R + 38 + i * 11;
+      return control(to(x, Math.max(-110, shoulderHeight(x) + (i === 0 ? 12 : 5)), -28 - i * 12.5), to(-0.3, -1, 0));
+    }),
   ];
 }
 
@@ -33,6 +38,6 @@ export function liftedAside(m: TyingMeasures, short: readonly Control[] = snugSh
     leadMm: m.leadMm,
     knotAt: BUTTON,
     short: [...band(m, -1), ...short],
-    long: [...band(m, 1), ...risen(m), ...inHand(m, straight(up, to(0.62, 0.75, 0.12), to(0, -0.2, -1), 15, 16))],
+    long: [...band(m, 1), ...risen(m), ...inHand(m, heldUp(up, to(0.72, 0.64, 0.42), to(0, -0.2, -1), 15, 16, 100))],
   };
 }

@@ -1,7 +1,20 @@
-import { poseStep, type Choreography, type Pose, type TyingStep, type TyingWay } from '@easytuck/core';
+import {
+  HAND_POINTS,
+  HAND_ROLES,
+  pointsOfHand,
+  poseStep,
+  type Choreography,
+  type HandsPlayer,
+  type Pose,
+  type TyingHands,
+  type TyingStep,
+  type TyingWay,
+} from '@easytuck/core';
 
 /** Numbers kept of a node: centre 3, across 3, outward 3, half-width, gather. */
 export const NODE_NUMBERS = 11;
+/** Numbers kept of both hands: three a point, the hand on the long end's side first. */
+export const HANDS_NUMBERS = HAND_ROLES.length * 3 * HAND_POINTS;
 /** Moments that a step is worked out at; between two of them the strip moves straight. */
 const MOMENTS = 40;
 
@@ -13,6 +26,8 @@ export interface BakedPoses {
   readonly way: TyingWay;
   readonly longEnd: 'left' | 'right';
   readonly collarRadiusMm: number;
+  /** Whose hands they are. */
+  readonly handsOf: TyingHands;
   readonly steps: readonly BakedStep[];
 }
 
@@ -23,21 +38,28 @@ export interface BakedStep {
   /** Knot's place at each moment, three numbers each. */
   readonly knotAt: Float32Array;
   readonly collarDown: readonly number[];
+  /** Points of both hands, an array a moment, {@link HANDS_NUMBERS} each. */
+  readonly hands: readonly Float32Array[];
 }
 
-/** Works out the moments of one step. */
-export function bakeStep(choreography: Choreography, index: number): BakedStep {
+/** Works out the moments of one step. The steps are worked out in order, since the hands go on from where they were. */
+export function bakeStep(choreography: Choreography, index: number, player: HandsPlayer, handsOf: TyingHands): BakedStep {
   const step = choreography.steps[index];
   if (!step) throw new RangeError(`no step ${index}`);
   const knotAt = new Float32Array(3 * (MOMENTS + 1));
   const collarDown: number[] = [];
+  const hands: Float32Array[] = [];
   const moments = Array.from({ length: MOMENTS + 1 }, (_, i) => {
     const at = poseStep(choreography, step, i / MOMENTS);
     knotAt.set([at.knotAt.x, at.knotAt.y, at.knotAt.z], 3 * i);
     collarDown.push(at.collarDown);
+    const led = player.at(index, i / MOMENTS, at);
+    const points = new Float32Array(HANDS_NUMBERS);
+    HAND_ROLES.forEach((role, k) => points.set(pointsOfHand(led[role].pose, role, handsOf, choreography.longEnd), 3 * HAND_POINTS * k));
+    hands.push(points);
     return packPose(at.pose);
   });
-  return { step: step.step, moments, knotAt, collarDown };
+  return { step: step.step, moments, knotAt, collarDown, hands };
 }
 
 /** A pose's arrays in one. */
@@ -78,6 +100,26 @@ export function momentAt(
   };
   const down = step.collarDown[first] ?? 0;
   return { knotAt: [at(0), at(1), at(2)], collarDown: down + ((step.collarDown[first + 1] ?? down) - down) * share };
+}
+
+/** Where the hands are at a moment: their points are written into `into`. */
+export function handsAt(baked: BakedPoses, time: number, into: Float32Array): void {
+  const index = Math.min(baked.steps.length - 1, Math.max(0, Math.floor(time)));
+  const step = baked.steps[index];
+  if (!step) throw new RangeError('a choreography has steps');
+  const place = Math.min(1, Math.max(0, time - index)) * MOMENTS;
+  const first = Math.min(MOMENTS - 1, Math.floor(place));
+  const share = place - first;
+  const [a, b] = [step.hands[first], step.hands[first + 1]];
+  if (!a || !b) throw new RangeError('a step has moments');
+  for (let i = 0; i < into.length; i += 1) into[i] = (a[i] ?? 0) * (1 - share) + (b[i] ?? 0) * share;
+}
+
+/** Points of each hand at a moment, for stills. */
+export function handPointsAt(baked: BakedPoses, time: number): readonly Float32Array[] {
+  const both = new Float32Array(HANDS_NUMBERS);
+  handsAt(baked, time, both);
+  return HAND_ROLES.map((_, k) => both.subarray(3 * HAND_POINTS * k, 3 * HAND_POINTS * (k + 1)));
 }
 
 /** A packed pose as core takes it, for stills without WebGL. */

@@ -1,4 +1,4 @@
-import type { Side, TyingMeasures, TyingWay } from '@easytuck/core';
+import type { Side, TyingHands, TyingMeasures, TyingWay } from '@easytuck/core';
 import { proxy, wrap, type Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import type { BakedPoses } from './bakedPoses.ts';
@@ -28,9 +28,9 @@ function startChoreographer(): NonNullable<typeof choreographer> {
   return { remote: wrap<ChoreographyWorker>(worker), broken };
 }
 
-/** The strip's movement for a tie, neck, hand and way, worked out in a worker; the last ones are kept. The measures must be the same object as long as they are the same. */
-export function useChoreography(measures: TyingMeasures, longEnd: Side, way: TyingWay): ChoreographyReading {
-  const key = JSON.stringify([measures.setMm, measures.leadMm, measures.collarRadiusMm, measures.tie.measured, longEnd, way]);
+/** The movement of strip and hands for a tie, neck, hand, way and whoever ties, worked out in a worker; the last ones are kept. The measures must be the same object as long as they are the same. */
+export function useChoreography(measures: TyingMeasures, longEnd: Side, way: TyingWay, handsOf: TyingHands): ChoreographyReading {
+  const key = JSON.stringify([measures.setMm, measures.leadMm, measures.collarRadiusMm, measures.tie.measured, longEnd, way, handsOf]);
   const [reading, setReading] = useState<{ readonly key: string; readonly now: ChoreographyReading }>({ key: '', now: WORKING });
   useEffect(() => {
     kept.show(key);
@@ -42,7 +42,7 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
     };
     const { remote, broken } = (choreographer ??= startChoreographer());
     const progress = proxy((share: number) => tell({ state: 'working', share }));
-    Promise.race([remote.bake(measures, longEnd, way, progress), broken])
+    Promise.race([remote.bake(measures, longEnd, way, handsOf, progress), broken])
       .then((baked) => {
         performance.measure('choreography', { start: began });
         kept.put(key, baked);
@@ -52,7 +52,7 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
     return () => {
       isWanted = false;
     };
-  }, [key, measures, longEnd, way]);
+  }, [key, measures, longEnd, way, handsOf]);
   const baked = kept.get(key);
   if (baked) return { state: 'ready', baked };
   return reading.key === key ? reading.now : WORKING;

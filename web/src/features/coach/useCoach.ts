@@ -64,7 +64,11 @@ export function useCoach(
   const { way } = state;
   const longEnd = state.hand ?? subject.longEnd;
   const tied = useMemo(() => tiedBy(subject, STRIP_WAY[way], way === 'onThigh' ? thighGirthMm : null), [subject, way, thighGirthMm]);
-  const reading = useChoreography(tied.measures, longEnd, STRIP_WAY[way]);
+  const [readerHere, setReader] = useReader('wearer');
+  const chosenReader = readBy ?? readerHere;
+  // who ties it for somebody else is that helper, whom most stand before
+  const reader: Reader = way === 'helper' && chosenReader === 'wearer' ? 'facing' : chosenReader;
+  const reading = useChoreography(tied.measures, longEnd, STRIP_WAY[way], reader);
   const baked = reading.state === 'ready' ? reading.baked : null;
   useEffect(() => {
     if (baked) dispatch({ type: 'steps', count: baked.steps.length });
@@ -72,10 +76,6 @@ export function useCoach(
   useEffect(() => writeStored(STORED, { speed: state.speed, waitS: state.waitS, spoken: state.spoken, way } satisfies Kept), [state, way]);
   const step = baked?.steps[Math.min(state.step, baked.steps.length - 1)]?.step ?? 'prepare';
   useMovement(state, dispatch, playhead, baked, step, still);
-  const [readerHere, setReader] = useReader('wearer');
-  const chosenReader = readBy ?? readerHere;
-  // who ties it for somebody else is that helper, whom most stand before
-  const reader: Reader = way === 'helper' && chosenReader === 'wearer' ? 'facing' : chosenReader;
   const late = useMemo(() => lateFor(subject, STRIP_WAY[way]), [subject, way]);
   const lateWords = useMemo(
     () => late && { longest: settingWords(late.longest, length).phrase, mark: settingWords(late.mark, length).phrase },

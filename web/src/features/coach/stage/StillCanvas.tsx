@@ -1,7 +1,7 @@
 import { PALETTE, STILL_COLOURS } from '@easytuck/contract';
 import { litColour, projectPose, type Pose, type Still } from '@easytuck/core';
 import { useEffect, useRef } from 'react';
-import { momentAt, NODE_NUMBERS, unpackPose, type BakedPoses } from '../bakedPoses.ts';
+import { handPointsAt, momentAt, NODE_NUMBERS, unpackPose, type BakedPoses } from '../bakedPoses.ts';
 import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';
 
@@ -81,7 +81,13 @@ function fitToBox(element: HTMLCanvasElement): void {
 }
 
 /** The strip at a moment as a still. `scratch` is written over; it is as long as the numbers of all nodes. */
-export function stillAt(baked: BakedPoses, time: number, view: View, scratch = new Float32Array(NODE_NUMBERS * baked.nodeCount)): Still {
+export function stillAt(
+  baked: BakedPoses,
+  time: number,
+  view: View,
+  withHands: boolean,
+  scratch = new Float32Array(NODE_NUMBERS * baked.nodeCount),
+): Still {
   const { knotAt, collarDown } = momentAt(baked, time, scratch);
   return projectPose({
     pose: unpackPose(scratch, baked),
@@ -90,6 +96,7 @@ export function stillAt(baked: BakedPoses, time: number, view: View, scratch = n
     collarDown,
     view,
     withBody: true,
+    hands: withHands ? handPointsAt(baked, time) : [],
   });
 }
 
@@ -97,7 +104,17 @@ export function stillAt(baked: BakedPoses, time: number, view: View, scratch = n
 const PAINT_EVERY_MS = 60;
 
 /** The stage where there is no WebGL: the same strip from the same views, painted flat. */
-export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhead: Playhead; view: View }) {
+export function FlatStage({
+  baked,
+  playhead,
+  view,
+  withHands,
+}: {
+  baked: BakedPoses;
+  playhead: Playhead;
+  view: View;
+  withHands: boolean;
+}) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
     const element = canvas.current;
@@ -108,7 +125,7 @@ export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhe
       waiting = 0;
       paintedAt = performance.now();
       fitToBox(element);
-      const still = stillAt(baked, playhead.time(), view, packed);
+      const still = stillAt(baked, playhead.time(), view, withHands, packed);
       paintStill(element, still, element.height / (view.awayMm * SHOWN_PER_AWAY), view.liftMm, view.isMirror);
     };
     const ask = (): void => {
@@ -122,6 +139,6 @@ export function FlatStage({ baked, playhead, view }: { baked: BakedPoses; playhe
       window.removeEventListener('resize', ask);
       window.clearTimeout(waiting);
     };
-  }, [baked, playhead, view]);
+  }, [baked, playhead, view, withHands]);
   return <canvas ref={canvas} aria-hidden style={{ display: 'block', width: '100%', height: '100%' }} />;
 }

@@ -1,0 +1,383 @@
+import { oppositeSide, type Side } from '../fit/index.ts';
+import { add, blend, cross, distance, dot, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
+import { leafPlace } from '../tying/body.ts';
+import { poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
+import { pointOf, type Pose } from '../tying/pose.ts';
+import { WAY_PARTS } from '../tying/ways.ts';
+import { elbowOf, type TyingHands } from './arm.ts';
+import { COMINGS, type Coming } from './comings.ts';
+import { GRIPS, POSTURES, type Grip, type HandRole, type StripPlace, type Touch } from './grips.ts';
+import { DIGITS, handPoints, JOINT_COUNT, mirrorHand, placeHand, pointIndex, RADII_MM, SLEEVE_POINT, type HandPose } from './handModel.ts';
+import { BALL_COUNT, clothNear, clothRoom, placeBalls } from './obstacles.ts';
+import { solveHand, type HandAims, type HandSurroundings, type PadAim } from './solveHand.ts';
+
+/** One hand at a moment. */
+export interface HandMoment {
+  readonly pose: HandPose;
+  /** Pads that have a place just now, and where; none while the hand is on its way. */
+  readonly pads: readonly PadAim[];
+}
+
+/** Both hands at a moment: the one on the long end's side of the wearer, and the other. */
+export type HandsMoment = Readonly<Record<HandRole, HandMoment>>;
+
+/** Leads both hands through a choreography. */
+export interface HandsPlayer {
+  /** The hands at a moment; moments are asked for in order, from the first step on, as the hands follow what they held before. */
+  readonly at: (stepIndex: number, share: number, moment: PosedMoment) => HandsMoment;
+}
+
+/** No fingertip goes further than this in a 24th of a step, in mm. */
+export const MOST_PER_24TH_MM = 24;
+
+const FROM_GRIP_STEPS = 7;
+const ON_THE_WAY_STEPS = 3;
+
+interface RoleState {
+  pose: HandPose;
+  /** The task that is done or was done last, and where its places were resolved to. */
+  task: Task | null;
+  places: ReadonlyMap<Touch, number>;
+  leftAt: number;
+  /** Where the hand was when it let go. */
+  leaving: HandPose;
+  /** Where it is going. */
+  goal: { readonly task: Task; readonly pose: HandPose } | null;
+}
+
+/** A grip with its time in the whole tying: a step's index and the share of the step. */
+interface Task {
+  readonly grip: Grip;
+  readonly from: number;
+  readonly until: number;
+  readonly stepIndex: number;
+  readonly coming: Coming | undefined;
+}
+
+/** Prepares to lead the hands through a choreography. */
+export function playHands(choreography: Choreography, hands: TyingHands = 'wearer'): HandsPlayer {
+  const mirrored = choreography.longEnd === 'right';
+  const parts = WAY_PARTS[choreography.way];
+  const halfThickMm = choreography.measures.tie.measured.cloth.thicknessMm / 2;
+  const scene: Scene = { choreography, hands, halfThickMm, room: null };
+  const tasksOf = (role: HandRole): readonly Task[] =>
+    parts.flatMap((part, stepIndex) =>
+      GRIPS[part][role].map((grip, k): Task => ({
+        ...{ grip, stepIndex, coming: COMINGS[hands][part][role][k] },
+        ...{ from: stepIndex + grip.from, until: stepIndex + grip.until },
+      })),
+    );
+  const tasks: Readonly<Record<HandRole, readonly Task[]>> = { own: tasksOf('own'), other: tasksOf('other') };
+  const state: Partial<Record<HandRole, RoleState>> = {};
+  let last = 0;
+  return {
+    at: (stepIndex, share, given) => {
+      const moment = mirrored ? flipMoment(given) : given;
+      if (stepIndex >= parts.length) throw new RangeError(`a way of tying has no step ${stepIndex}`);
+      const time = stepIndex + share;
+      const mostMm = MOST_PER_24TH_MM * 24 * (time - last);
+      last = time;
+      const result = {} as Record<HandRole, HandMoment>;
+      for (const role of ROLES) {
+        const other = state[role === 'own' ? 'other' : 'own'];
+        const around: Around = { moment, role, other: other ? ballsOf(other.pose) : NONE };
+        const isFirst = !state[role];
+        const now = (state[role] ??= beginning(scene, around, tasks[role]));
+        result[role] = advance(scene, around, tasks[role], now, time, isFirst ? Infinity : mostMm);
+      }
+      return mirrored ? { own: flipHand(result.own), other: flipHand(result.other) } : result;
+    },
+  };
+}
+
+/** Sleeve that is drawn from the wrist towards the elbow, in mm. */
+const SLEEVE_MM = 150;
+
+/** All points of a role's hand, sleeve included, for whoever draws it; a long end from the wearer's right has the roles on the other sides. */
+export function pointsOfHand(pose: HandPose, role: HandRole, hands: TyingHands, longEnd: Side): Float32Array {
+  placeHand(pose, scratch);
+  const points = Float32Array.from(scratch.pointsMm);
+  const from = longEnd === 'left' ? fromOf(role) : oppositeSide(fromOf(role));
+  const { x, y, z } = add(pose.wrist, scale(unit(subtract(elbowOf(hands, from, pose.wrist, pose.distal), pose.wrist)), SLEEVE_MM));
+  points.set([x, y, z], 3 * SLEEVE_POINT);
+  return points;
+}
+
+const ROLES = ['own', 'other'] as const;
+const NONE = new Float64Array(0);
+
+interface Scene {
+  readonly choreography: Choreography;
+  readonly hands: TyingHands;
+  readonly halfThickMm: number;
+  room: Float64Array | null;
+}
+
+interface Around {
+  readonly moment: PosedMoment;
+  readonly role: HandRole;
+  readonly other: Float64Array;
+}
+
+/** Side of the wearer that a role's arm comes from, for a long end from the wearer's left. */
+const fromOf = (role: HandRole): Side => (role === 'own' ? 'left' : 'right');
+
+/** Whose hand it is of its owner's own: who faces the wearer has the right one on the wearer's left. */
+export const handSide = (role: HandRole, hands: TyingHands): Side => (hands === 'facing' ? oppositeSide(fromOf(role)) : fromOf(role));
+
+function surroundings(scene: Scene, { moment, role, other }: Around, near: Point3): HandSurroundings {
+  scene.room ??= clothRoom(moment.pose);
+  if (scene.room.length < 11 * moment.pose.nodeCount) scene.room = clothRoom(moment.pose);
+  return {
+    hands: scene.hands,
+    from: fromOf(role),
+    collarRadiusMm: scene.choreography.measures.collarRadiusMm,
+    cloth: clothNear(moment.pose, near.x, near.y, near.z, scene.halfThickMm, 2, scene.room),
+    other,
+  };
+}
+
+/** One hand a moment further. */
+function advance(scene: Scene, around: Around, tasks: readonly Task[], now: RoleState, time: number, mostMm: number): HandMoment {
+  const index = tasks.findIndex(({ from, until }) => time >= from - SOON && time <= until + SOON);
+  // where one task ends as the next begins, the later one
+  const held = tasks[index + 1] && index >= 0 && time >= (tasks[index + 1]?.from ?? Infinity) - SOON ? tasks[index + 1] : tasks[index];
+  const before = now.pose;
+  let pads: readonly PadAim[] = [];
+  if (held) {
+    const { grip } = held;
+    if (now.task !== held) {
+      if (now.goal?.task === held) now.pose = now.goal.pose;
+      now.task = held;
+      now.places = resolve(scene, around.moment, grip);
+    }
+    pads = padsOf(scene, around, grip, now.places);
+    const aims: HandAims = {
+      pads,
+      together: grip.posture === 'pinch',
+      near: {
+        pose: { ...now.pose, joints: POSTURES[grip.posture] },
+        placeWeight: 0.04,
+        turnWeight: 2,
+        jointWeight: 2.5,
+      },
+    };
+    now.pose = solveHand(now.pose, aims, surroundings(scene, around, palmOf(now.pose)), FROM_GRIP_STEPS);
+    now.leaving = now.pose;
+    now.leftAt = time;
+  } else {
+    const next = tasks.find(({ from }) => from > time);
+    if (next && now.goal?.task !== next) {
+      const then = momentThen(scene, next);
+      now.goal = { task: next, pose: goalPose(scene, { ...around, moment: then }, next) };
+    }
+    const goal = now.goal && next ? now.goal.pose : now.leaving;
+    const done = next ? Math.min(1, Math.max(0, (time - now.leftAt) / Math.max(1e-6, next.from - now.leftAt))) : 0;
+    const between = poseBetween(now.leaving, goal, done * done * (3 - 2 * done));
+    const aims: HandAims = {
+      pads: [],
+      together: false,
+      near: { pose: between, placeWeight: 0.9, turnWeight: 40, jointWeight: 18 },
+    };
+    now.pose = solveHand(between, aims, surroundings(scene, around, palmOf(between)), ON_THE_WAY_STEPS);
+    now.task = null;
+  }
+  now.pose = slowed(before, now.pose, mostMm);
+  ((globalThis as any).DBG ??= {})[around.role] = pads;
+  return { pose: now.pose, pads: isThere(now.pose, pads) ? pads : [] };
+}
+
+const SOON = 1e-9;
+
+/** A hand has taken hold once all its pads are this near to their places, in mm. */
+const THERE_MM = 5.5;
+
+function isThere(pose: HandPose, pads: readonly PadAim[]): boolean {
+  placeHand(pose, scratch);
+  return pads.every(({ digit, place }) => Math.abs(distance(tipOf(scratch.pointsMm, digit), place) - RADII_MM[DIGITS[digit] ?? 'thumb'][3]) < THERE_MM);
+}
+
+/** Where a grip's hand is when it begins. */
+function goalPose(scene: Scene, around: Around, { grip, coming }: Task): HandPose {
+  const places = resolve(scene, around.moment, grip);
+  return reach(scene, around, grip, coming, padsOf(scene, around, grip, places));
+}
+
+const momentThen = ({ choreography }: Scene, { stepIndex, grip }: Task): PosedMoment => {
+  const step = choreography.steps[stepIndex];
+  if (!step) throw new RangeError(`a way of tying has no step ${stepIndex}`);
+  const given = poseStep(choreography, step, grip.from);
+  return choreography.longEnd === 'right' ? flipMoment(given) : given;
+};
+
+function beginning(scene: Scene, around: Around, tasks: readonly Task[]): RoleState {
+  const [first] = tasks;
+  if (!first) throw new RangeError('a hand has something to do');
+  const pose = goalPose(scene, around, first);
+  return { pose, task: null, places: new Map(), leftAt: 0, leaving: pose, goal: null };
+}
+
+/** Finds a pose for a grip from nowhere, the hand turned as it best comes in. */
+function reach(scene: Scene, around: Around, grip: Grip, coming: Coming | undefined, pads: readonly PadAim[]): HandPose {
+  const posture = POSTURES[grip.posture];
+  if (!coming) throw new RangeError('how a hand comes to a grip is known for each');
+  const middle = scale(
+    pads.reduce<Point3>((sum, { place }) => add(sum, place), { x: 0, y: 0, z: 0 }),
+    1 / Math.max(1, pads.length),
+  );
+  const start = turnedTo(handSide(around.role, scene.hands), coming, posture, pads, middle);
+  const near = { pose: start, placeWeight: 0.04, turnWeight: 2, jointWeight: 2.5 };
+  const aims: HandAims = { pads, together: grip.posture === 'pinch', near };
+  return solveHand(start, aims, surroundings(scene, around, middle), REACH_STEPS);
+}
+
+const REACH_STEPS = 30;
+
+/** A hand turned as it comes in, its pads' middle at a place. */
+function turnedTo(side: Side, [fx, fy, fz, px, py, pz]: Coming, posture: Float64Array, pads: readonly PadAim[], middle: Point3): HandPose {
+  const distal = unit({ x: fx, y: fy, z: fz });
+  const loose = { x: px, y: py, z: pz };
+  const palmar = unit(subtract(loose, scale(distal, dot(loose, distal))));
+  const radial = scale(cross(distal, palmar), side === 'right' ? 1 : -1);
+  const pose: HandPose = { side, wrist: { x: 0, y: 0, z: 0 }, distal, palmar, radial, joints: Float64Array.from(posture) };
+  placeHand(pose, scratch);
+  const digits = pads.length > 0 ? pads.map(({ digit }) => digit) : [1];
+  const own = digits.reduce<Point3>((sum, digit) => add(sum, tipOf(scratch.pointsMm, digit)), { x: 0, y: 0, z: 0 });
+  return { ...pose, wrist: subtract(middle, scale(own, 1 / digits.length)) };
+}
+
+const scratch = handPoints();
+const tipOf = (pointsMm: Float64Array, digit: number): Point3 => {
+  const at = 3 * pointIndex(digit, 3);
+  return { x: pointsMm[at] ?? 0, y: pointsMm[at + 1] ?? 0, z: pointsMm[at + 2] ?? 0 };
+};
+
+/** Places of a grip that are found when it begins: how far from the nose. */
+function resolve(scene: Scene, { pose, knotAt }: PosedMoment, { touches }: Grip): ReadonlyMap<Touch, number> {
+  const m = scene.choreography.measures;
+  return new Map(
+    touches.map((touch) => {
+      if (touch.on === 'leaf') return [touch, 0];
+      const { at, end } = touch.on;
+      return [touch, typeof at === 'function' ? at(m) : nearestFromNose(scene, pose, end, at.nearestTo(m, knotAt))];
+    }),
+  );
+}
+
+function nearestFromNose(scene: Scene, pose: Pose, end: StripPlace['end'], point: Point3): number {
+  const bladeMm = scene.choreography.measures.tie.profile.bladeLengthMm;
+  let [best, least] = [0, Infinity];
+  const [from, until] = end === 'short' ? [0, pose.backNode] : [pose.backNode, pose.nodeCount];
+  for (let node = from; node < until; node += 1) {
+    const apart = distance(pointOf(pose.centreMm, node), point);
+    if (apart < least) [best, least] = [node, apart];
+  }
+  const fromTip = (end === 'short' ? best : pose.nodeCount - 1 - best) * pose.spacingMm;
+  return bladeMm - fromTip;
+}
+
+/** So far along the strip from the place that it touches, a finger keeps to its side, in mm. */
+const SIDED_MM = 40;
+
+/** Where a grip's pads belong just now. */
+function padsOf(scene: Scene, around: Around, { touches }: Grip, places: ReadonlyMap<Touch, number>): readonly PadAim[] {
+  const { choreography, hands, halfThickMm } = scene;
+  const m = choreography.measures;
+  const { pose, collarDown } = around.moment;
+  return touches.map((touch): PadAim => {
+    const digit = DIGITS.indexOf(hands === 'facing' ? swapped(touch.digit) : touch.digit);
+    if (touch.on === 'leaf') {
+      const { at, outward } = leafPlace(m.collarRadiusMm, collarDown, fromOf(around.role));
+      return { digit, place: at, face: scale(outward, touch.face === 'outer' ? 1 : -1), touched: null };
+    }
+    const { end, across = 0 } = touch.on;
+    const fromTip = Math.min(pose.spacingMm * (pose.nodeCount - 1), Math.max(0, m.tie.profile.bladeLengthMm - (places.get(touch) ?? 0)));
+    const index = end === 'short' ? fromTip / pose.spacingMm : pose.nodeCount - 1 - fromTip / pose.spacingMm;
+    const first = Math.min(pose.nodeCount - 2, Math.floor(index));
+    const share = index - first;
+    const mix = (array: Float32Array): Point3 => blend(pointOf(array, first), pointOf(array, first + 1), share);
+    const outward = unit(mix(pose.outward));
+    const sign = touch.face === 'outer' ? 1 : -1;
+    const face = scale(outward, sign);
+    const half = (pose.halfWidthMm[first] ?? 0) * across;
+    const place = add(add(mix(pose.centreMm), scale(mix(pose.across), half)), scale(face, halfThickMm));
+    const span = SIDED_MM / pose.spacingMm;
+    return { digit, place, face, touched: { fromNode: first - span, untilNode: first + span, sign, outward } };
+  });
+}
+
+/** Who faces the wearer has the forefinger where the wearer has the thumb: behind, and the other way round. */
+const swapped = (digit: Touch['digit']): Touch['digit'] =>
+  digit === 'thumb' ? 'forefinger' : digit === 'forefinger' ? 'thumb' : digit;
+
+const palmOf = ({ wrist, distal }: HandPose): Point3 => add(wrist, scale(distal, 90));
+
+/** How far a hand draws back along its own fingers before it goes elsewhere, and goes in along them, in mm. */
+const DRAWN_BACK_MM = 45;
+
+/** A pose on the way from one to another: out along the fingers, which open, across, and in along them. */
+function poseBetween(a: HandPose, b: HandPose, share: number): HandPose {
+  const straight = straightBetween(a, b, share);
+  const back = Math.min(DRAWN_BACK_MM, distance(a.wrist, b.wrist) + 15);
+  const [p, q] = [subtract(a.wrist, scale(a.distal, back)), subtract(b.wrist, scale(b.distal, back))];
+  const [s, t] = [1 - share, share];
+  const wrist = add(
+    add(scale(a.wrist, s * s * s), scale(p, 3 * s * s * t)),
+    add(scale(q, 3 * s * t * t), scale(b.wrist, t * t * t)),
+  );
+  const open = Math.sin(Math.PI * share);
+  const joints = straight.joints.map((angle, k) => angle * (1 - open) + (POSTURES.wide[k] ?? 0) * open);
+  return { ...straight, wrist, joints };
+}
+
+const [was, is] = [handPoints(), handPoints()];
+
+/** The new pose, or as much of the way to it as no fingertip goes too far. */
+function slowed(before: HandPose, after: HandPose, mostMm: number): HandPose {
+  if (mostMm === Infinity) return after;
+  let pose = after;
+  for (let k = 0; k < 4; k += 1) {
+    placeHand(before, was);
+    placeHand(pose, is);
+    let far = 0;
+    for (let digit = 0; digit < DIGITS.length; digit += 1) far = Math.max(far, distance(tipOf(was.pointsMm, digit), tipOf(is.pointsMm, digit)));
+    if (far <= mostMm) return pose;
+    pose = straightBetween(before, pose, mostMm / far);
+  }
+  return pose;
+}
+
+function straightBetween(a: HandPose, b: HandPose, share: number): HandPose {
+  const distal = unit(blend(a.distal, b.distal, share));
+  const loose = blend(a.palmar, b.palmar, share);
+  const palmar = unit(subtract(loose, scale(distal, dot(loose, distal))));
+  return {
+    side: b.side,
+    wrist: blend(a.wrist, b.wrist, share),
+    distal,
+    palmar,
+    radial: scale(cross(distal, palmar), b.side === 'right' ? 1 : -1),
+    joints: Float64Array.from({ length: JOINT_COUNT }, (_, k) => (a.joints[k] ?? 0) * (1 - share) + (b.joints[k] ?? 0) * share),
+  };
+}
+
+function ballsOf(pose: HandPose): Float64Array {
+  placeHand(pose, scratch);
+  const balls = new Float64Array(4 * BALL_COUNT);
+  placeBalls(scratch.pointsMm, balls);
+  return balls;
+}
+
+const flipHand = ({ pose, pads }: HandMoment): HandMoment => ({
+  pose: mirrorHand(pose),
+  pads: pads.map(({ digit, place, face, touched }) => ({ digit, touched, place: { ...place, x: -place.x }, face: { ...face, x: -face.x } })),
+});
+
+function flipMoment({ pose, knotAt, collarDown }: PosedMoment): PosedMoment {
+  const flip = (array: Float32Array): Float32Array => array.map((value, i) => (i % 3 === 0 ? -value : value));
+  return {
+    pose: { ...pose, centreMm: flip(pose.centreMm), across: flip(pose.across), outward: flip(pose.outward) },
+    knotAt: { ...knotAt, x: -knotAt.x },
+    collarDown,
+  };
+}

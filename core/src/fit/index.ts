@@ -25,6 +25,7 @@ export { oppositeSide, SIDES, type Side } from './side.ts';
 export { EASY_MM, schoolSet, SCHOOLS, SMALL_MM, type School, type SchoolSet } from './schools.ts';
 export { fitWearer, resolveLimits, type ResolvedLimits, type WearerFit, type WornCollar } from './fitWearer.ts';
 export { usableSettings, type UsableSettings } from './usableSettings.ts';
+export { halfKnotCheck, type HalfKnotCheck } from './halfKnotCheck.ts';
 export { hangCheck, HANG, TYPICAL_BUTTONS, type HangCheck, type ShirtButtons } from './hangCheck.ts';
 export { landingOf, type Landing } from './landing.ts';
 export { COLLAR_STYLES, TYPICAL_COLLARS, type CollarStyle, type TypicalCollar } from './collarStyles.ts';

@@ -183,7 +183,6 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
     now.task = null;
   }
   now.pose = slowed(before, now.pose, mostMm);
-  ((globalThis as any).DBG ??= {})[around.role] = pads;
   return { pose: now.pose, pads: isThere(now.pose, pads) ? pads : [] };
 }
 
@@ -219,14 +218,13 @@ function beginning(scene: Scene, around: Around, tasks: readonly Task[]): RoleSt
 
 /** Finds a pose for a grip from nowhere, the hand turned as it best comes in. */
 function reach(scene: Scene, around: Around, grip: Grip, coming: Coming | undefined, pads: readonly PadAim[]): HandPose {
-  const posture = POSTURES[grip.posture];
   if (!coming) throw new RangeError('how a hand comes to a grip is known for each');
   const middle = scale(
     pads.reduce<Point3>((sum, { place }) => add(sum, place), { x: 0, y: 0, z: 0 }),
     1 / Math.max(1, pads.length),
   );
-  const start = turnedTo(handSide(around.role, scene.hands), coming, posture, pads, middle);
-  const near = { pose: start, placeWeight: 0.04, turnWeight: 2, jointWeight: 2.5 };
+  const start = turnedTo(handSide(around.role, scene.hands), coming, pads, middle);
+  const near = { pose: { ...start, joints: POSTURES[grip.posture] }, placeWeight: 0.04, turnWeight: 2, jointWeight: 2.5 };
   const aims: HandAims = { pads, together: grip.posture === 'pinch', near };
   return solveHand(start, aims, surroundings(scene, around, middle), REACH_STEPS);
 }
@@ -234,12 +232,13 @@ function reach(scene: Scene, around: Around, grip: Grip, coming: Coming | undefi
 const REACH_STEPS = 30;
 
 /** A hand turned as it comes in, its pads' middle at a place. */
-function turnedTo(side: Side, [fx, fy, fz, px, py, pz]: Coming, posture: Float64Array, pads: readonly PadAim[], middle: Point3): HandPose {
+function turnedTo(side: Side, coming: Coming, pads: readonly PadAim[], middle: Point3): HandPose {
+  const [fx = 0, fy = 0, fz = 0, px = 0, py = 0, pz = 0, ...degrees] = coming;
   const distal = unit({ x: fx, y: fy, z: fz });
   const loose = { x: px, y: py, z: pz };
   const palmar = unit(subtract(loose, scale(distal, dot(loose, distal))));
   const radial = scale(cross(distal, palmar), side === 'right' ? 1 : -1);
-  const pose: HandPose = { side, wrist: { x: 0, y: 0, z: 0 }, distal, palmar, radial, joints: Float64Array.from(posture) };
+  const pose: HandPose = { side, wrist: { x: 0, y: 0, z: 0 }, distal, palmar, radial, joints: Float64Array.from(degrees, (angle) => (angle * Math.PI) / 180) };
   placeHand(pose, scratch);
   const digits = pads.length > 0 ? pads.map(({ digit }) => digit) : [1];
   const own = digits.reduce<Point3>((sum, digit) => add(sum, tipOf(scratch.pointsMm, digit)), { x: 0, y: 0, z: 0 });

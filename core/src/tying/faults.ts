@@ -3,6 +3,7 @@ export const TYING_FAULTS = [
   'granny',
   'noPassage',
   'loopsOnOneSide',
+  'halfThrough',
   'flatEndThrough',
   'leadTooLong',
   'leadTooShort',

@@ -75,6 +75,12 @@ function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
       const lay = poses.workingBow(m);
       return untied({ ...poses.bow(m, lay), short: poses.hangingStrand(m, poses.snugShort(m)) });
     }
+    case 'halfThrough': {
+      // what is not in the loop is in its flat end: the cloth is the same
+      const loopMm = HALF_THROUGH * sound.back.loopMm;
+      const back = { loopMm, flatEndMm: sound.back.flatEndMm + 2 * (sound.back.loopMm - loopMm) };
+      return tied({ ...sound, back, loose: 0.5, backTiltRad: -0.1 });
+    }
     case 'leadTooLong':
       return tied(sized(0.86, 1.16));
     case 'leadTooShort':
@@ -121,6 +127,9 @@ function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
       return tied({ ...sized(0.9, 0.88), loose: 1.5, frontTiltRad: -0.06, backTiltRad: 0.1 }, bothLowered(-7, 5));
   }
 }
+
+/** Share of its size that a loop has which was drawn half through. */
+const HALF_THROUGH = 0.55;
 
 /** Cloth in one bow: its loop twice, its flat end once, in mm. */
 const clothIn = ({ loopMm, flatEndMm }: BowForm['front']): number => 2 * loopMm + flatEndMm;

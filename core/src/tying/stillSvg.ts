@@ -13,13 +13,13 @@ export function litColour(hex: string, light: number): readonly [number, number,
   return [part(1), part(3), part(5)];
 }
 
-/** A still as an SVG document in mm, its middle `liftMm` above the knot. Nearer patches are painted over further ones. */
+/** A still as an SVG document in mm, its middle `liftMm` above the knot and `asideMm` to the right of it, before it is mirrored. Nearer patches are painted over further ones. */
 export function stillSvg(
   still: Still,
   colours: StillColours,
-  box: { widthMm: number; heightMm: number; liftMm: number; isMirror: boolean },
+  box: { widthMm: number; heightMm: number; liftMm: number; asideMm?: number; isMirror: boolean },
 ): string {
-  const { widthMm, heightMm, liftMm, isMirror } = box;
+  const { widthMm, heightMm, liftMm, asideMm = 0, isMirror } = box;
   const n = (value: number): string => value.toFixed(2);
   const painted = still.patches.map(({ tone, light, points, edges }) => {
     const fill = `rgb(${litColour(colours[tone], light).join(',')})`;
@@ -27,5 +27,5 @@ export function stillSvg(
     const lines = edges.map((edge) => `M${corners[edge] ?? ''}L${corners[(edge + 1) % corners.length] ?? ''}`).join('');
     return `<path d="M${corners.join('L')}Z" fill="${fill}" stroke="${fill}" stroke-width="0.3"/>${lines === '' ? '' : `<path d="${lines}" stroke="#24303a" stroke-width="0.5" fill="none"/>`}`;
   });
-  return `<svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="${-widthMm / 2} ${-heightMm / 2 - liftMm} ${widthMm} ${heightMm}"><g${isMirror ? ' transform="scale(-1 1)"' : ''}>${painted.join('')}</g></svg>`;
+  return `<svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="${(isMirror ? -asideMm : asideMm) - widthMm / 2} ${-heightMm / 2 - liftMm} ${widthMm} ${heightMm}"><g${isMirror ? ' transform="scale(-1 1)"' : ''}>${painted.join('')}</g></svg>`;
 }

@@ -3,8 +3,9 @@ import { OFFERED_WAYS, type OfferedWay } from '@easytuck/core';
 import { useDrag } from '@use-gesture/react';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { drawerCloth, schemeCloth } from '../features/coach/clothColours.ts';
-import { SPEEDS, WAITS, type Speed, type Wait } from '../features/coach/coachReducer.ts';
+import { HANDS_SHOWN, SPEEDS, WAITS, type HandsShown, type Speed, type Wait } from '../features/coach/coachReducer.ts';
 import type { CoachSubject } from '../features/coach/coachSubject.ts';
+import { litBy, NONE_LIT } from '../features/coach/litDigits.ts';
 import { canDraw3d } from '../features/coach/stage/canDraw3d.ts';
 import { FlatStage } from '../features/coach/stage/StillCanvas.tsx';
 import { hasVoice, type Coach } from '../features/coach/useCoach.ts';
@@ -64,8 +65,16 @@ export function TyingTab({
           {words.name}
         </h2>
         <p className="act">{words.act}</p>
-        {words.hands.map((hand) => (
-          <p key={hand}>{hand}</p>
+        {words.hands.map((hand, k) => (
+          <button
+            key={hand}
+            type="button"
+            className="hand"
+            aria-pressed={coach.lit[k]?.some((lit) => lit > 0) ?? false}
+            onClick={() => coach.setLit(coach.lit[k]?.some((lit) => lit > 0) ? NONE_LIT : litBy(hand, k))}
+          >
+            {hand}
+          </button>
         ))}
         <p className="check">
           <b>Before going on:</b> {words.check}
@@ -73,6 +82,7 @@ export function TyingTab({
         <p className="trap">
           <b>Goes wrong here:</b> {words.trap}
         </p>
+        {words.more !== null && <p>{words.more}</p>}
         <More coach={coach} onPractice={onPractice} />
       </Words>
       <div className="controls">
@@ -97,6 +107,8 @@ function Stage({ coach, subject }: { coach: Coach; subject: CoachSubject }) {
   const { playhead, view, state, still, reading } = coach;
   const [is3d] = useState(canDraw3d);
   const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
+  const { fibre, weave } = subject.tie;
+  const made = useMemo(() => ({ fibre, weave }), [fibre, weave]);
   useEffect(() => {
     const before = playhead.time();
     const stop = playhead.subscribe(() => {
@@ -107,7 +119,9 @@ function Stage({ coach, subject }: { coach: Coach; subject: CoachSubject }) {
     return stop;
   }, [playhead]);
   if (reading.state !== 'ready') return null;
-  const flat = <FlatStage baked={reading.baked} playhead={playhead} view={view} />;
+  const flat = (
+    <FlatStage baked={reading.baked} playhead={playhead} view={view} stepIndex={state.step} withHands={state.hands !== 'off'} />
+  );
   return (
     <div className="fill" role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
       {is3d ? (
@@ -121,6 +135,10 @@ function Stage({ coach, subject }: { coach: Coach; subject: CoachSubject }) {
               seeThrough={state.seeThrough}
               ghostTime={null}
               cloth={cloth}
+              made={made}
+              hands={state.hands}
+              stepIndex={state.step}
+              lit={coach.lit}
               thicknessMm={Math.min(0.9, subject.tie.cloth.thicknessMm * 0.6)}
               still={still}
             />
@@ -180,6 +198,19 @@ function More({ coach: { state, dispatch }, onPractice }: { coach: Coach; onPrac
           {SPEEDS.map((speed) => (
             <option key={speed} value={speed}>
               {speed === 1 ? 'as usual' : speed < 1 ? `slower, ×${speed}` : `faster, ×${speed}`}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        Hands
+        <select
+          value={state.hands}
+          onChange={(event) => dispatch({ type: 'choose', chosen: { hands: event.target.value as HandsShown } })}
+        >
+          {HANDS_SHOWN.map((hands) => (
+            <option key={hands} value={hands}>
+              {hands === 'ghosted' ? 'faint' : hands}
             </option>
           ))}
         </select>

@@ -216,7 +216,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
           )}
         </Box>
         <Box sx={{ gridArea: 'panel' }}>
-          <StepPanel words={words} number={state.step + 1} of={state.stepCount} />
+          <StepPanel words={words} number={state.step + 1} of={state.stepCount} lit={coach.lit} onLit={coach.setLit} />
         </Box>
         <Box sx={{ gridArea: 'bar' }}>
           {names.length > 0 && (

@@ -1,5 +1,5 @@
-import { choreograph, poseStep } from '@easytuck/core';
-import { type BakedPoses, bakeStep, momentAt, NODE_NUMBERS, packPose, unpackPose } from './bakedPoses.ts';
+import { choreograph, HAND_POINTS, playHands, poseStep } from '@easytuck/core';
+import { type BakedPoses, bakeStep, handPointsAt, handsAt, HANDS_NUMBERS, momentAt, NODE_NUMBERS, packPose, unpackPose } from './bakedPoses.ts';
 import { subjectOfTie, tiedBy } from './coachSubject.ts';
 import { TIE } from './testing.ts';
 
@@ -11,6 +11,7 @@ describe('baked poses', () => {
     return step;
   };
   const { pose } = poseStep(choreography, stepAt(0), 0);
+  const player = playHands(choreography, 'wearer');
   const baked: BakedPoses = {
     nodeCount: pose.nodeCount,
     backNode: pose.backNode,
@@ -18,7 +19,8 @@ describe('baked poses', () => {
     way: 'main',
     longEnd: 'left',
     collarRadiusMm: 60,
-    steps: [2, 3].map((index) => bakeStep(choreography, index)),
+    handsOf: 'wearer',
+    steps: [2, 3].map((index) => bakeStep(choreography, index, player, 'wearer')),
   };
 
   it('are the poses themselves at their moments, and near them between', () => {
@@ -35,6 +37,16 @@ describe('baked poses', () => {
         for (let k = 0; k < 3; k += 1)
           worst = Math.max(worst, Math.abs((into[NODE_NUMBERS * node + k] ?? 0) - (exact[NODE_NUMBERS * node + k] ?? 0)));
       expect(worst).toBeLessThan(withinMm);
+    }
+  });
+
+  it('keep both hands, which go from moment to moment without a leap', () => {
+    const [before, after] = [new Float32Array(HANDS_NUMBERS), new Float32Array(HANDS_NUMBERS)];
+    expect(handPointsAt(baked, 0.5).map((points) => points.length)).toEqual([3 * HAND_POINTS, 3 * HAND_POINTS]);
+    for (let k = 0; k < 100; k += 1) {
+      handsAt(baked, k / 100, before);
+      handsAt(baked, (k + 1) / 100, after);
+      for (let i = 0; i < HANDS_NUMBERS; i += 1) expect(Math.abs((after[i] ?? 0) - (before[i] ?? 0))).toBeLessThan(25);
     }
   });
 

@@ -9,6 +9,10 @@ export type Speed = (typeof SPEEDS)[number];
 export const WAITS = [0, 5, 10, 20, 30] as const;
 export type Wait = (typeof WAITS)[number];
 
+/** How the hands are seen. */
+export const HANDS_SHOWN = ['shown', 'ghosted', 'off'] as const;
+export type HandsShown = (typeof HANDS_SHOWN)[number];
+
 /** What the one who learns has chosen, and where they are. */
 export interface CoachState {
   readonly step: number;
@@ -25,6 +29,7 @@ export interface CoachState {
   readonly seeThrough: boolean;
   readonly ghost: boolean;
   readonly drawerCloth: boolean;
+  readonly hands: HandsShown;
   readonly way: OfferedWay;
   /** Null: as the fitting or the wearer has it. */
   readonly hand: Side | null;
@@ -45,6 +50,7 @@ export const COACH_START: CoachState = {
   seeThrough: false,
   ghost: false,
   drawerCloth: false,
+  hands: 'shown',
   way: 'main',
   hand: null,
   restarts: 0,
@@ -58,7 +64,7 @@ export type CoachAction =
   | {
       readonly type: 'choose';
       readonly chosen: Partial<
-        Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'view' | 'seeThrough' | 'ghost' | 'drawerCloth' | 'way' | 'hand'>
+        Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'view' | 'seeThrough' | 'ghost' | 'drawerCloth' | 'hands' | 'way' | 'hand'>
       >;
     };
 

@@ -36,6 +36,8 @@ export interface CoachSubject {
   readonly longEnd: Side;
   /** Where the band is let out for tying and taken back in afterwards; null where it is tied as it is worn. */
   readonly late: { readonly longest: Setting; readonly mark: Setting } | null;
+  /** Which layer of the back loop tightens it, where that is known of the wearer. */
+  readonly backKnotLayer: 'front' | 'back' | null;
 }
 
 const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;
@@ -60,6 +62,7 @@ export function subjectOfFitting(fitting: Fitting): CoachSubject {
     leadMm: fitting.leadMm,
     longEnd: fitting.longEnd,
     late: fitting.result.drawInMm > 0 ? { longest: longestOf(fitting.tie), mark: settingAt(fitting.tie.hardware, fitting.step) } : null,
+    backKnotLayer: null,
   };
 }
 
@@ -82,10 +85,14 @@ export function subjectOfTie(tie: Tie, wearer: Wearer | null): CoachSubject {
     leadMm: evenLeadMm(prepared),
     longEnd: wearer?.longEnd ?? 'left',
     late: null,
+    backKnotLayer: wearer?.backKnotLayer ?? null,
   };
 }
 
 const longestOf = ({ hardware }: Tie): Setting => settingAt(hardware, lastStep(hardware));
+
+/** The band's setting on the neck, for a tie that is tied elsewhere. */
+export const settingOnNeck = ({ tie, setMm, late }: CoachSubject): Setting => late?.mark ?? roundToSetting(tie.hardware, setMm).nearest;
 
 /** What is let out and taken in for a way of tying: the way with even ends is tied at the longest, whatever the school. */
 export function lateFor({ tie, setMm, late }: CoachSubject, way: TyingWay): CoachSubject['late'] {

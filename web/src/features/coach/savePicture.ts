@@ -1,13 +1,17 @@
 import { STILL_COLOURS } from '@easytuck/contract';
 import { stillSvg } from '@easytuck/core';
 import type { BakedPoses } from './bakedPoses.ts';
+import { framedView } from './framing.ts';
 import { SHOWN_PER_AWAY, stillAt } from './stage/StillCanvas.tsx';
 import type { View } from './views.ts';
 
+const PICTURE_ASPECT = 1.5;
+
 /** Hands the moment that is shown out as a vector picture, from the side it is looked at. */
-export function savePicture(baked: BakedPoses, time: number, view: View, withHands: boolean, name: string): void {
+export function savePicture(baked: BakedPoses, stepIndex: number, time: number, chosen: View, withHands: boolean, name: string): void {
+  const view = framedView(baked, stepIndex, chosen, PICTURE_ASPECT, withHands);
   const heightMm = view.awayMm * SHOWN_PER_AWAY;
-  const box = { widthMm: heightMm * 1.5, heightMm, liftMm: view.liftMm, isMirror: view.isMirror };
+  const box = { widthMm: heightMm * PICTURE_ASPECT, heightMm, liftMm: view.liftMm, asideMm: view.asideMm ?? 0, isMirror: view.isMirror };
   const svg = stillSvg(stillAt(baked, time, view, withHands), STILL_COLOURS, box);
   const address = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));
   Object.assign(document.createElement('a'), { href: address, download: `${name}.svg` }).click();

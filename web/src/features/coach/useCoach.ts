@@ -1,11 +1,12 @@
-import { settingWords, stepWords, type StepWords, type Reader } from '@easytuck/contract';
+import { halfKnotTold, settingWords, stepWords, type StepWords, type Reader } from '@easytuck/contract';
 import { type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
 import type { BakedPoses } from './bakedPoses.ts';
 import { COACH_START, coachReducer, type CoachAction, type CoachState } from './coachReducer.ts';
 import { useReader } from '../../common/reader.ts';
-import { lateFor, tiedBy, type CoachSubject, type Tied } from './coachSubject.ts';
+import { lateFor, settingOnNeck, tiedBy, type CoachSubject, type Tied } from './coachSubject.ts';
+import { NONE_LIT, type LitDigits } from './litDigits.ts';
 import { createPlayhead, type Playhead } from './playhead.ts';
 import { useChoreography, type ChoreographyReading } from './useChoreography.ts';
 import { bestView, viewOf, type View } from './views.ts';
@@ -29,6 +30,9 @@ export interface Coach {
   /** Who reads: sides are named and the picture is turned for them. */
   readonly reader: Reader;
   readonly setReader: (reader: Reader) => void;
+  /** Fingers that the words speak of, by hand: the one on the long end's side first. */
+  readonly lit: LitDigits;
+  readonly setLit: (lit: LitDigits) => void;
 }
 
 /** How long a step takes at the usual speed, in ms; the two that people stop at are slower. */
@@ -39,7 +43,7 @@ const SLOW: readonly TyingStep[] = ['halfKnot', 'backBow', 'pushFront'];
 /** The way that the strip moves in; on the thigh and on somebody else it is the main way. */
 
 const STORED = 'easytuck.coach';
-type Kept = Partial<Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'way'>>;
+type Kept = Partial<Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'way' | 'hands'>>;
 
 /**
  * @param length writes a length in the unit that is read.
@@ -73,7 +77,12 @@ export function useCoach(
   useEffect(() => {
     if (baked) dispatch({ type: 'steps', count: baked.steps.length });
   }, [baked]);
-  useEffect(() => writeStored(STORED, { speed: state.speed, waitS: state.waitS, spoken: state.spoken, way } satisfies Kept), [state, way]);
+  useEffect(
+    () => writeStored(STORED, { speed: state.speed, waitS: state.waitS, spoken: state.spoken, way, hands: state.hands } satisfies Kept),
+    [state, way],
+  );
+  const [lit, setLit] = useState<LitDigits>(NONE_LIT);
+  useEffect(() => setLit(NONE_LIT), [state.step, way]);
   const step = baked?.steps[Math.min(state.step, baked.steps.length - 1)]?.step ?? 'prepare';
   useMovement(state, dispatch, playhead, baked, step, still);
   const late = useMemo(() => lateFor(subject, STRIP_WAY[way]), [subject, way]);
@@ -82,11 +91,17 @@ export function useCoach(
     [late, length],
   );
   const words = useMemo(
-    () => stepWords(step, { longEnd, way: STRIP_WAY[way], reader: reader, lead: length(tied.leadMm), late: lateWords }),
-    [step, longEnd, way, reader, length, tied.leadMm, lateWords],
+    () =>
+      stepWords(step, {
+        ...{ longEnd, reader, way: STRIP_WAY[way], lead: length(tied.leadMm), late: lateWords },
+        halfKnot: halfKnotTold(subject.prepared, tied.leadMm, length),
+        backKnotLayer: subject.backKnotLayer,
+        onThigh: way === 'onThigh' ? { mark: settingWords(settingOnNeck(subject), length).phrase } : null,
+      }),
+    [step, longEnd, way, reader, length, tied.leadMm, lateWords, subject],
   );
   const viewName = state.view === 'best' ? bestView(step, reader) : state.view;
-  const view = useMemo(() => viewOf(viewName, longEnd, step), [viewName, longEnd, step]);
+  const view = useMemo(() => viewOf(viewName, longEnd), [viewName, longEnd]);
   useSpeech(state.spoken, words);
   useAwake(state.moving || state.waitS > 0);
   return {
@@ -105,6 +120,8 @@ export function useCoach(
     setThighGirthMm,
     reader,
     setReader,
+    lit,
+    setLit,
   };
 }
 

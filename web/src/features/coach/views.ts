@@ -11,8 +11,9 @@ export interface View extends ViewDirection {
   readonly name: string;
   /** Distance of the eye from the knot, in mm. */
   readonly awayMm: number;
-  /** The eye looks at a place this far above the knot, in mm. */
+  /** The eye looks at a place this far above the knot in the picture, and this far to the right of it, in mm. */
   readonly liftMm: number;
+  readonly asideMm?: number;
   /** Left and right as in a mirror. */
   readonly isMirror: boolean;
   /** Which of the wearer's sides lies on the left of the picture; null where neither does. */
@@ -51,30 +52,10 @@ export const VIEW_NAMES: readonly ViewName[] = ['mirror', 'facing', 'shoulder', 
 
 export const viewWords = (name: ViewName): string => VIEWS[name].name;
 
-/** Steps in which the ends hang are looked at from further off; those at the end from close by. */
-const FRAMING: Readonly<Partial<Record<TyingStep, { readonly awayRatio: number; readonly liftMm: number }>>> = {
-  prepare: { awayRatio: 1.75, liftMm: -158 },
-  lead: { awayRatio: 1.75, liftMm: -158 },
-  cross: { awayRatio: 1.55, liftMm: -126 },
-  halfKnot: { awayRatio: 1.25, liftMm: 12 },
-  park: { awayRatio: 1.4, liftMm: -74 },
-  drop: { awayRatio: 1.4, liftMm: -74 },
-  tighten: { awayRatio: 0.8, liftMm: -6 },
-  balance: { awayRatio: 0.72, liftMm: -4 },
-  collarDown: { awayRatio: 0.85, liftMm: -6 },
-};
-
-/** The view for a hand and a step: sides that are looked from change with the hand, the distance with the step. */
-export function viewOf(name: ViewName, longEnd: 'left' | 'right', step: TyingStep | null = null): View {
-  const { towards, awayMm, liftMm, ...view } = VIEWS[name];
-  // looked at from above, what hangs lies in the line of sight
-  const framing = name === 'passage' || name === 'shoulder' || step === null ? undefined : FRAMING[step];
-  return {
-    ...view,
-    towards: longEnd === 'left' ? towards : { ...towards, x: -towards.x },
-    awayMm: awayMm * (framing?.awayRatio ?? 1),
-    liftMm: framing?.liftMm ?? liftMm,
-  };
+/** The view for a hand: sides that are looked from change with it. */
+export function viewOf(name: ViewName, longEnd: 'left' | 'right'): View {
+  const { towards, ...view } = VIEWS[name];
+  return { ...view, towards: longEnd === 'left' ? towards : { ...towards, x: -towards.x } };
 }
 
 /** The view that shows a step best: the mirror, but for the places that no mirror shows. */

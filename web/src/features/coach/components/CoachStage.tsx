@@ -11,6 +11,7 @@ import { drawerCloth, schemeCloth } from '../clothColours.ts';
 import { savePicture } from '../savePicture.ts';
 import { canDraw3d } from '../stage/canDraw3d.ts';
 import { FlatStage } from '../stage/StillCanvas.tsx';
+import type { HandsShown } from '../coachReducer.ts';
 import type { Coach } from '../useCoach.ts';
 import { VIEW_NAMES, viewWords, type ViewChoice } from '../views.ts';
 
@@ -21,46 +22,25 @@ const VIEW_OPTIONS: readonly { readonly value: ViewChoice; readonly text: string
   ...VIEW_NAMES.map((value) => ({ value, text: viewWords(value) })),
 ];
 
-/** The strip on the wearer, and how it is looked at. */
+const HANDS_OPTIONS: readonly { readonly value: HandsShown; readonly text: string }[] = [
+  { value: 'shown', text: 'Hands' },
+  { value: 'ghosted', text: 'Faint' },
+  { value: 'off', text: 'No hands' },
+];
+
+/** The strip on the wearer, the hands that tie it, and how they are looked at. What is pressed lies outside the picture. */
 export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject; baked: BakedPoses }) {
   const { state, dispatch, playhead, view, isFree, still } = coach;
   const [is3d] = useState(canDraw3d);
   const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
+  const { fibre, weave } = subject.tie;
+  const made = useMemo(() => ({ fibre, weave }), [fibre, weave]);
   const thicknessMm = Math.min(0.9, subject.tie.cloth.thicknessMm * 0.6);
   const sides = view.onTheLeft && [view.onTheLeft, oppositeSide(view.onTheLeft)];
+  const flat = <FlatStage baked={baked} playhead={playhead} view={view} stepIndex={state.step} withHands={state.hands !== 'off'} />;
   return (
-    <>
-      <Box sx={{ position: 'absolute', inset: 0 }} role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
-        {is3d ? (
-          <Suspense fallback={<FlatStage baked={baked} playhead={playhead} view={view} />}>
-            <Stage3d
-              baked={baked}
-              playhead={playhead}
-              view={view}
-              isFree={isFree}
-              seeThrough={state.seeThrough}
-              ghostTime={state.ghost && state.step + 1 < baked.steps.length ? state.step + 1.999999 : null}
-              cloth={cloth}
-              thicknessMm={thicknessMm}
-              still={still}
-            />
-          </Suspense>
-        ) : (
-          <FlatStage baked={baked} playhead={playhead} view={view} />
-        )}
-      </Box>
-      <Box
-        sx={{
-          position: 'absolute',
-          top: 10,
-          left: 10,
-          right: 10,
-          display: 'flex',
-          flexWrap: 'wrap',
-          gap: 1,
-          justifyContent: 'space-between',
-        }}
-      >
+    <Box sx={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr) auto', height: '100%' }}>
+      <Box sx={{ ...BAR, borderBottom: `1px solid ${COLOURS.thread}` }}>
         <Choice
           label="View"
           hideLabel
@@ -70,52 +50,79 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
           small
         />
       </Box>
-      <Box sx={{ position: 'absolute', bottom: 10, left: 0, right: 0, display: 'flex', gap: 0.75, justifyContent: 'center' }}>
-        {is3d && (
-          <>
-            <Toggle
-              is={state.seeThrough}
-              onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
-              text="See through"
-            />
-            <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
-            <Toggle
-              is={state.drawerCloth}
-              onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
-              text="Its own cloth"
-            />
-          </>
-        )}
-        <Button
-          variant="outlined"
-          onClick={() => savePicture(baked, playhead.time(), view, `${coach.words.name}, ${view.name}`.toLowerCase())}
-          sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
-        >
-          Save picture
-        </Button>
-      </Box>
-      {sides && (
-        <Box
-          aria-hidden
-          sx={{
-            position: 'absolute',
-            bottom: 10,
-            left: 14,
-            right: 14,
-            display: 'flex',
-            justifyContent: 'space-between',
-            fontSize: SIZE.field,
-            color: COLOURS.pencil,
-            pointerEvents: 'none',
-          }}
-        >
-          <span>{coach.reader === 'wearer' ? `your ${sides[0]}` : `the wearer’s ${sides[0]}`}</span>
-          <span>{coach.reader === 'wearer' ? `your ${sides[1]}` : `the wearer’s ${sides[1]}`}</span>
+      <Box sx={{ position: 'relative', minHeight: 0 }}>
+        <Box sx={{ position: 'absolute', inset: 0 }} role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
+          {is3d ? (
+            <Suspense fallback={flat}>
+              <Stage3d
+                baked={baked}
+                playhead={playhead}
+                view={view}
+                isFree={isFree}
+                seeThrough={state.seeThrough}
+                ghostTime={state.ghost && state.step + 1 < baked.steps.length ? state.step + 1.999999 : null}
+                cloth={cloth}
+                made={made}
+                thicknessMm={thicknessMm}
+                hands={state.hands}
+                stepIndex={state.step}
+                lit={coach.lit}
+                still={still}
+              />
+            </Suspense>
+          ) : (
+            flat
+          )}
         </Box>
-      )}
-    </>
+      </Box>
+      <Box sx={{ ...BAR, borderTop: `1px solid ${COLOURS.thread}`, justifyContent: 'space-between' }}>
+        <Box component="span" aria-hidden sx={SIDE_NAME}>
+          {sides && (coach.reader === 'wearer' ? `your ${sides[0]}` : `the wearer’s ${sides[0]}`)}
+        </Box>
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, justifyContent: 'center' }}>
+          <Choice
+            label="Hands"
+            hideLabel
+            value={state.hands}
+            onChange={(hands) => dispatch({ type: 'choose', chosen: { hands } })}
+            options={HANDS_OPTIONS}
+            small
+          />
+          {is3d && (
+            <>
+              <Toggle
+                is={state.seeThrough}
+                onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
+                text="See through"
+              />
+              <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
+              <Toggle
+                is={state.drawerCloth}
+                onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
+                text="Its own cloth"
+              />
+            </>
+          )}
+          <Button
+            variant="outlined"
+            onClick={() =>
+              savePicture(baked, state.step, playhead.time(), view, state.hands !== 'off', `${coach.words.name}, ${view.name}`.toLowerCase())
+            }
+            sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
+          >
+            Save picture
+          </Button>
+        </Box>
+        <Box component="span" aria-hidden sx={SIDE_NAME}>
+          {sides && (coach.reader === 'wearer' ? `your ${sides[1]}` : `the wearer’s ${sides[1]}`)}
+        </Box>
+      </Box>
+    </Box>
   );
 }
+
+const BAR = { display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', px: 1, py: 0.75, minHeight: 46 } as const;
+const SIDE_NAME = { fontSize: SIZE.field, color: COLOURS.pencil, minWidth: '5.5rem', '&:last-of-type': { textAlign: 'right' } } as const;
 
 function Toggle({ is, onChange, text }: { is: boolean; onChange: (is: boolean) => void; text: string }) {
   return (

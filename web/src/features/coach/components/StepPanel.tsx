@@ -1,9 +1,24 @@
 import type { StepWords } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
+import { litBy, NONE_LIT, type LitDigits } from '../litDigits.ts';
 
 /** What to do, what each hand does, what to see before going on, what goes wrong: to be read from a metre and a half. */
-export function StepPanel({ words, number, of }: { words: StepWords; number: number; of: number }) {
+export function StepPanel({
+  words,
+  number,
+  of,
+  lit,
+  onLit,
+}: {
+  words: StepWords;
+  number: number;
+  of: number;
+  /** Fingers that are lit in the picture, and how to light others: those that a sentence speaks of. */
+  lit: LitDigits;
+  onLit: (lit: LitDigits) => void;
+}) {
+  const isLit = (hand: number): boolean => lit[hand]?.some((digit) => digit > 0) ?? false;
   return (
     <Box component="section" aria-label="This step" aria-live="polite" sx={{ display: 'grid', gap: 1.5, alignContent: 'start' }}>
       <Box component="h2" sx={{ m: 0, fontFamily: FIGURES, fontWeight: 560, fontSize: SIZE.big, lineHeight: 1.1 }}>
@@ -14,8 +29,22 @@ export function StepPanel({ words, number, of }: { words: StepWords; number: num
       </Box>
       <Box sx={{ fontSize: SIZE.figure, lineHeight: 1.28, fontWeight: 500, fontFamily: FIGURES }}>{words.act}</Box>
       <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, fontSize: SIZE.clear, lineHeight: 1.45 }}>
-        {words.hands.map((hand) => (
-          <li key={hand}>{hand}</li>
+        {words.hands.map((hand, k) => (
+          <li key={hand}>
+            <Box
+              component="button"
+              type="button"
+              aria-pressed={isLit(k)}
+              onMouseEnter={() => onLit(litBy(hand, k))}
+              onMouseLeave={() => onLit(NONE_LIT)}
+              onFocus={() => onLit(litBy(hand, k))}
+              onBlur={() => onLit(NONE_LIT)}
+              onClick={() => onLit(isLit(k) ? NONE_LIT : litBy(hand, k))}
+              sx={HAND_LINE}
+            >
+              {hand}
+            </Box>
+          </li>
         ))}
       </Box>
       <Told name="Before going on" colour={COLOURS.good}>
@@ -24,9 +53,29 @@ export function StepPanel({ words, number, of }: { words: StepWords; number: num
       <Told name="Goes wrong here" colour={COLOURS.fair}>
         {words.trap}
       </Told>
+      {words.more !== null && (
+        <Told name="Good to know" colour={COLOURS.pencil}>
+          {words.more}
+        </Told>
+      )}
     </Box>
   );
 }
+
+const HAND_LINE = {
+  border: 0,
+  borderLeft: '4px solid transparent',
+  background: 'none',
+  font: 'inherit',
+  color: 'inherit',
+  textAlign: 'left',
+  width: '100%',
+  p: 0,
+  pl: 1,
+  ml: -1.5,
+  cursor: 'pointer',
+  '&:hover, &[aria-pressed=true]': { borderLeftColor: COLOURS.fair },
+} as const;
 
 function Told({ name, colour, children }: { name: string; colour: string; children: string }) {
   return (

@@ -1,13 +1,28 @@
 import { PALETTE as COLOURS } from '@easytuck/contract';
-import { bodyParts, COLLAR_HEIGHT, type BodyPart } from '@easytuck/core';
+import { bodyParts, type BodyPart, type Fibre, type Weave } from '@easytuck/core';
 import { Canvas, useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
-import { BufferGeometry, DoubleSide, Float32BufferAttribute, Line, LineBasicMaterial, Vector3, type PerspectiveCamera } from 'three';
+import {
+  BufferGeometry,
+  DoubleSide,
+  Float32BufferAttribute,
+  Line,
+  LineBasicMaterial,
+  LineSegments,
+  PCFShadowMap,
+  Vector3,
+  type MeshPhysicalMaterial,
+} from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { momentAt, NODE_NUMBERS, type BakedPoses } from '../bakedPoses.ts';
+import type { HandsShown } from '../coachReducer.ts';
+import { axesOf, framedView } from '../framing.ts';
+import type { LitDigits } from '../litDigits.ts';
 import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';
-import { bodyGeometry } from './bodyGeometry.ts';
+import { bodyGeometry, layBody } from './bodyGeometry.ts';
+import { clothMaterial } from './clothMaterial.ts';
+import { Hands3d } from './Hands3d.tsx';
 import { ribbonGeometry, type ClothColours } from './ribbonGeometry.ts';
 
 /** What the stage shows. */
@@ -20,37 +35,77 @@ export interface StageProps {
   /** Time of the pose that is shown faintly, or null. */
   readonly ghostTime: number | null;
   readonly cloth: ClothColours;
+  /** Of what it is made, for how it takes the light. */
+  readonly made: { readonly fibre: Fibre; readonly weave: Weave | null };
   readonly thicknessMm: number;
+  readonly hands: HandsShown;
+  /** The step that is framed. */
+  readonly stepIndex: number;
+  /** Fingers that the words speak of just now. */
+  readonly lit: LitDigits;
   /** Movements of the eye are jumps. */
   readonly still: boolean;
 }
 
-/** The strip on the wearer, in three dimensions. Drawn only when something changed. */
+/** Half the field that shadows are cast in, in mm. */
+const SHADOW_MM = 260;
+
+/** The strip on the wearer, in three dimensions, and the hands that tie it. Drawn only when something changed. */
 export default function Stage3d(props: StageProps) {
   return (
     <Canvas
       frameloop="demand"
       dpr={[1, 1.5]}
+      shadows={PCF}
       camera={{ fov: 28, near: 20, far: 2400, position: [0, 40, 520] }}
       gl={{ antialias: true }}
       style={{ transform: props.view.isMirror ? 'scaleX(-1)' : 'none' }}
       aria-hidden
     >
-      <hemisphereLight args={[COLOURS.white, '#c3b8a4', 1.9]} />
-      <directionalLight position={[-260, 360, 300]} intensity={2} />
-      <directionalLight position={[340, 40, 120]} intensity={0.45} />
+      <hemisphereLight args={[COLOURS.white, '#b9ab96', 1.7]} />
+      <directionalLight
+        position={[-230, 380, 330]}
+        intensity={2}
+        castShadow
+        shadow-mapSize={SHADOW_MAP}
+        shadow-radius={6}
+        shadow-bias={-0.0012}
+        shadow-normalBias={1.2}
+        shadow-camera-left={-SHADOW_MM}
+        shadow-camera-right={SHADOW_MM}
+        shadow-camera-top={SHADOW_MM}
+        shadow-camera-bottom={-SHADOW_MM}
+        shadow-camera-near={100}
+        shadow-camera-far={1100}
+      />
+      <directionalLight position={[340, 60, 160]} intensity={0.5} />
       <Body collarRadiusMm={props.baked.collarRadiusMm} baked={props.baked} playhead={props.playhead} seeThrough={props.seeThrough} />
       <Ribbon key={`${props.baked.nodeCount}`} {...props} />
+      <Hands3d baked={props.baked} playhead={props.playhead} shown={props.hands} lit={props.lit} />
       {props.ghostTime !== null && <Ghost {...props} time={props.ghostTime} />}
       <Eye {...props} />
     </Canvas>
   );
 }
 
-function Ribbon({ baked, playhead, seeThrough, cloth, thicknessMm }: StageProps) {
+const PCF = { type: PCFShadowMap } as const;
+const SHADOW_MAP: [number, number] = [1024, 1024];
+
+function Ribbon({ baked, playhead, seeThrough, cloth, made, thicknessMm }: StageProps) {
   const invalidate = useThree((state) => state.invalidate);
-  const ribbon = useMemo(() => ribbonGeometry(baked.nodeCount, baked.backNode, thicknessMm), [baked, thicknessMm]);
+  const ribbon = useMemo(() => ribbonGeometry(baked.nodeCount, baked.backNode, thicknessMm, baked.spacingMm), [baked, thicknessMm]);
   const packed = useMemo(() => new Float32Array(NODE_NUMBERS * baked.nodeCount), [baked]);
+  const materials = useMemo((): readonly [MeshPhysicalMaterial, MeshPhysicalMaterial] => {
+    const [short, long] = [clothMaterial(made), clothMaterial(made)];
+    return [short, long];
+  }, [made]);
+  useEffect(() => () => materials.forEach((material) => material.dispose()), [materials]);
+  useEffect(() => {
+    // only the short end is seen through: it is what hides the passage
+    Object.assign(materials[0], { transparent: seeThrough, opacity: seeThrough ? 0.34 : 1, depthWrite: !seeThrough });
+    materials[0].needsUpdate = true;
+    invalidate();
+  }, [materials, seeThrough, invalidate]);
   useEffect(() => {
     ribbon.paint(cloth);
     invalidate();
@@ -61,24 +116,13 @@ function Ribbon({ baked, playhead, seeThrough, cloth, thicknessMm }: StageProps)
     const { knotAt } = momentAt(baked, playhead.time(), packed);
     ribbon.lay(packed, knotAt);
   });
-  return (
-    <mesh geometry={ribbon.geometry} frustumCulled={false}>
-      <meshLambertMaterial
-        attach="material-0"
-        vertexColors
-        transparent={seeThrough}
-        opacity={seeThrough ? 0.34 : 1}
-        depthWrite={!seeThrough}
-      />
-      <meshLambertMaterial attach="material-1" vertexColors />
-    </mesh>
-  );
+  return <mesh geometry={ribbon.geometry} material={materials as unknown as MeshPhysicalMaterial[]} frustumCulled={false} castShadow receiveShadow />;
 }
 
 /** The next pose, faintly. */
 function Ghost({ baked, time, cloth, thicknessMm }: StageProps & { time: number }) {
   const ribbon = useMemo(() => {
-    const made = ribbonGeometry(baked.nodeCount, baked.backNode, thicknessMm);
+    const made = ribbonGeometry(baked.nodeCount, baked.backNode, thicknessMm, baked.spacingMm);
     const packed = new Float32Array(NODE_NUMBERS * baked.nodeCount);
     const { knotAt } = momentAt(baked, time, packed);
     made.lay(packed, knotAt);
@@ -94,10 +138,23 @@ function Ghost({ baked, time, cloth, thicknessMm }: StageProps & { time: number 
   );
 }
 
-const BODY_COLOURS = { neck: COLOURS.skin, stand: COLOURS.white, leaf: COLOURS.white, shirt: '#c6d0d4' } as const;
+const BODY_COLOURS: Readonly<Record<BodyPart['name'], string>> = {
+  neck: COLOURS.skin,
+  stand: '#f6f5f1',
+  leaf: '#fbfaf7',
+  shirt: '#eceeed',
+  placket: '#f3f4f2',
+  button: '#e6dfce',
+};
+
+/** How thick the sheets are that the body's parts are cut from, in mm. */
+const THICK_MM: Readonly<Partial<Record<BodyPart['name'], number>>> = { leaf: -1.6, stand: 2.2 };
+const thicknessOf = (name: BodyPart['name']): number => Math.abs(THICK_MM[name] ?? 0);
 
 /** The leaf's own edges: white on white, they are what is seen of it. */
-const EDGE_LINE = new LineBasicMaterial({ color: COLOURS.pencil });
+const EDGE_LINE = new LineBasicMaterial({ color: '#8d8f8a' });
+const STITCH_LINE = new LineBasicMaterial({ color: '#b9bcb8' });
+const THREAD_LINE = new LineBasicMaterial({ color: '#8a8272' });
 
 /** Front edge of the leaf from the fold to its point, and its lower edge from there to the back. */
 function leafEdge({ rows, columns, pointsMm }: BodyPart): BufferGeometry {
@@ -105,6 +162,26 @@ function leafEdge({ rows, columns, pointsMm }: BodyPart): BufferGeometry {
   const lower = Array.from({ length: columns - 1 }, (_, column) => (rows - 1) * columns + column + 1);
   const points = [...front, ...lower].flatMap((at) => [...pointsMm.subarray(3 * at, 3 * at + 3)]);
   return new BufferGeometry().setAttribute('position', new Float32BufferAttribute(points, 3));
+}
+
+/** Both stitched lines of the placket. */
+function stitches({ rows, columns, pointsMm }: BodyPart): LineSegments {
+  const points: number[] = [];
+  for (const column of [0, columns - 1])
+    for (let row = 0; row + 1 < rows; row += 1)
+      for (const at of [row, row + 1]) {
+        const k = 3 * (at * columns + column);
+        points.push((pointsMm[k] ?? 0) * 0.84, pointsMm[k + 1] ?? 0, (pointsMm[k + 2] ?? 0) + 0.3);
+      }
+  return new LineSegments(new BufferGeometry().setAttribute('position', new Float32BufferAttribute(points, 3)), STITCH_LINE);
+}
+
+/** The thread that a button is sewn on with: a cross between four holes. */
+function threads({ pointsMm }: BodyPart): LineSegments {
+  const [x, y, z] = [pointsMm[0] ?? 0, pointsMm[1] ?? 0, (pointsMm[2] ?? 0) + 0.4];
+  const r = 1.5;
+  const points = [x - r, y - r, z, x + r, y + r, z, x - r, y + r, z, x + r, y - r, z];
+  return new LineSegments(new BufferGeometry().setAttribute('position', new Float32BufferAttribute(points, 3)), THREAD_LINE);
 }
 
 function Body({
@@ -117,8 +194,15 @@ function Body({
     () =>
       bodyParts(collarRadiusMm, 0).map((part) => ({
         name: part.name,
-        geometry: bodyGeometry(part),
-        edge: part.name === 'leaf' ? new Line(leafEdge(part), EDGE_LINE) : null,
+        geometry: bodyGeometry(part, thicknessOf(part.name)),
+        line:
+          part.name === 'leaf'
+            ? new Line(leafEdge(part), EDGE_LINE)
+            : part.name === 'placket'
+              ? stitches(part)
+              : part.name === 'button'
+                ? threads(part)
+                : null,
       })),
     [collarRadiusMm],
   );
@@ -131,46 +215,33 @@ function Body({
     bodyParts(collarRadiusMm, collarDown).forEach((part, i) => {
       const geometry = parts[i]?.geometry;
       if (part.name !== 'leaf' || !geometry) return;
-      const position = geometry.getAttribute('position');
-      position.array.set(part.pointsMm);
-      position.needsUpdate = true;
-      geometry.computeVertexNormals();
-      parts[i]?.edge?.geometry.setAttribute('position', leafEdge(part).getAttribute('position'));
+      layBody(geometry, part, thicknessOf(part.name));
+      parts[i]?.line?.geometry.setAttribute('position', leafEdge(part).getAttribute('position'));
     });
   });
   useEffect(
     () => () =>
-      parts.forEach(({ geometry, edge }) => {
+      parts.forEach(({ geometry, line }) => {
         geometry.dispose();
-        edge?.geometry.dispose();
+        line?.geometry.dispose();
       }),
     [parts],
   );
   return (
     <>
-      {!seeThrough && parts.map(({ edge }, i) => edge && <primitive key={`edge${i}`} object={edge} />)}
+      {!seeThrough && parts.map(({ line }, i) => line && <primitive key={`line${i}`} object={line} />)}
       {parts.map(({ name, geometry }, i) => (
-        <mesh key={`${name}${i}`} geometry={geometry} renderOrder={-1}>
+        <mesh key={`${name}${i}`} geometry={geometry} renderOrder={name === 'shirt' ? -2 : -1} receiveShadow castShadow={name === 'leaf'}>
           <meshLambertMaterial
             color={BODY_COLOURS[name]}
+            vertexColors
             side={DoubleSide}
-            transparent={seeThrough}
+            transparent={seeThrough || name === 'shirt' || name === 'placket'}
             opacity={seeThrough ? 0.18 : 1}
             depthWrite={!seeThrough}
           />
         </mesh>
       ))}
-      {!seeThrough &&
-        [0, -65, -155, -245].map((y) => (
-          <mesh
-            key={y}
-            position={[0, y === 0 ? COLLAR_HEIGHT.foot + 14 : y, y === 0 ? 0.2 : -6 + 0.1 * (-20 - y) + 0.6]}
-            rotation={[Math.PI / 2, 0, 0]}
-          >
-            <cylinderGeometry args={[5, 5, 1.6, 20]} />
-            <meshLambertMaterial color="#e2ddd0" />
-          </mesh>
-        ))}
     </>
   );
 }
@@ -179,29 +250,25 @@ function Body({
 const GLIDE_MS = 160;
 
 /** The eye: glides to the view that is chosen; moved by hand in the free view. */
-function Eye({ baked, playhead, view, isFree, still }: StageProps) {
-  const { camera, gl, invalidate } = useThree();
+function Eye({ baked, view: chosen, isFree, still, hands, stepIndex: asked }: StageProps) {
+  const { camera, gl, invalidate, size } = useThree();
+  const aspect = size.width / Math.max(1, size.height);
   const scratch = useMemo(() => new Float32Array(0), []);
   const goal = useRef({ position: new Vector3(), target: new Vector3(), up: new Vector3(0, 1, 0) });
   const target = useRef(new Vector3());
   const arrived = useRef(false);
   useEffect(() => {
-    const size = Math.hypot(view.towards.x, view.towards.y, view.towards.z);
-    const { knotAt } = momentAt(baked, Math.round(playhead.time()), scratch);
-    const at = new Vector3(knotAt[0], knotAt[1] + view.liftMm, knotAt[2]);
-    // an upright screen shows less to the sides: the eye steps back
-    const aspect = (camera as PerspectiveCamera).aspect;
-    const away = view.awayMm * Math.max(1, 0.92 / aspect);
+    const stepIndex = Math.min(baked.steps.length - 1, asked);
+    const view = framedView(baked, stepIndex, chosen, aspect, hands !== 'off');
+    const { knotAt } = momentAt(baked, stepIndex, scratch);
+    const [right, up, ahead] = axesOf(view).map((axis) => new Vector3(...axis)) as [Vector3, Vector3, Vector3];
+    const at = new Vector3(...knotAt).addScaledVector(right, view.asideMm ?? 0).addScaledVector(up, view.liftMm);
     goal.current.target.copy(at);
-    goal.current.position.set(
-      at.x + (view.towards.x / size) * away,
-      at.y + (view.towards.y / size) * away,
-      at.z + (view.towards.z / size) * away,
-    );
-    goal.current.up.set(view.up.x, view.up.y, view.up.z).normalize();
+    goal.current.position.copy(at).addScaledVector(ahead, view.awayMm);
+    goal.current.up.copy(up);
     arrived.current = false;
     invalidate();
-  }, [baked, playhead, view, camera, scratch, invalidate]);
+  }, [baked, chosen, asked, aspect, hands, scratch, invalidate]);
   useEffect(() => {
     if (!isFree) return;
     const controls = new OrbitControls(camera, gl.domElement);

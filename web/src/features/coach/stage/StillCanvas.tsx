@@ -2,20 +2,22 @@ import { PALETTE, STILL_COLOURS } from '@easytuck/contract';
 import { litColour, projectPose, type Pose, type Still } from '@easytuck/core';
 import { useEffect, useRef } from 'react';
 import { handPointsAt, momentAt, NODE_NUMBERS, unpackPose, type BakedPoses } from '../bakedPoses.ts';
+import { framedView, LENS_HALF } from '../framing.ts';
 import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';
 
 /** Height that a flat picture shows, for each mm that the eye is away; as much as the lens of the stage does. */
-export const SHOWN_PER_AWAY = 0.52;
+export const SHOWN_PER_AWAY = 2 * LENS_HALF;
 
 /** Paints a still on a canvas: patches from far to near. */
-function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, liftMm: number, isMirror: boolean): void {
+function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, { liftMm, asideMm = 0, isMirror }: Pick<View, 'liftMm' | 'asideMm' | 'isMirror'>): void {
   const brush = canvas.getContext('2d');
   if (!brush) return;
   const { width, height } = canvas;
   brush.setTransform(1, 0, 0, 1, 0, 0);
   brush.clearRect(0, 0, width, height);
-  brush.setTransform(isMirror ? -pxPerMm : pxPerMm, 0, 0, pxPerMm, width / 2, height / 2 + liftMm * pxPerMm);
+  const across = isMirror ? -pxPerMm : pxPerMm;
+  brush.setTransform(across, 0, 0, pxPerMm, width / 2 - asideMm * across, height / 2 + liftMm * pxPerMm);
   brush.lineJoin = 'round';
   for (const { tone, light, points, edges } of still.patches) {
     brush.beginPath();
@@ -67,7 +69,7 @@ export function PoseStill({
     if (!element) return;
     fitToBox(element);
     const still = projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody: true });
-    paintStill(element, still, element.width / widthMm, 0, view.isMirror);
+    paintStill(element, still, element.width / widthMm, { liftMm: 0, isMirror: view.isMirror });
   }, [pose, knotAt, collarDown, collarRadiusMm, view, widthMm]);
   // (without a name it is named by what it stands in)
   const told = label === '' ? ({ 'aria-hidden': true } as const) : ({ role: 'img', 'aria-label': label } as const);
@@ -107,12 +109,15 @@ const PAINT_EVERY_MS = 60;
 export function FlatStage({
   baked,
   playhead,
-  view,
+  view: chosen,
+  stepIndex,
   withHands,
 }: {
   baked: BakedPoses;
   playhead: Playhead;
   view: View;
+  /** The step that is framed. */
+  stepIndex: number;
   withHands: boolean;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -125,8 +130,9 @@ export function FlatStage({
       waiting = 0;
       paintedAt = performance.now();
       fitToBox(element);
+      const view = framedView(baked, Math.min(baked.steps.length - 1, stepIndex), chosen, element.width / element.height, withHands);
       const still = stillAt(baked, playhead.time(), view, withHands, packed);
-      paintStill(element, still, element.height / (view.awayMm * SHOWN_PER_AWAY), view.liftMm, view.isMirror);
+      paintStill(element, still, element.height / (view.awayMm * SHOWN_PER_AWAY), view);
     };
     const ask = (): void => {
       if (waiting === 0) waiting = window.setTimeout(paint, Math.max(0, paintedAt + PAINT_EVERY_MS - performance.now()));
@@ -139,6 +145,6 @@ export function FlatStage({
       window.removeEventListener('resize', ask);
       window.clearTimeout(waiting);
     };
-  }, [baked, playhead, view, withHands]);
+  }, [baked, playhead, chosen, stepIndex, withHands]);
   return <canvas ref={canvas} aria-hidden style={{ display: 'block', width: '100%', height: '100%' }} />;
 }

@@ -57,6 +57,7 @@ interface Tube {
 }
 
 type Vector = [number, number, number];
+const AHEAD: Vector = [1, 0, 0];
 const minus = (a: Vector, b: Vector): Vector => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
 const plus = (a: Vector, b: Vector, by: number): Vector => [a[0] + by * b[0], a[1] + by * b[1], a[2] + by * b[2]];
 const crossed = (a: Vector, b: Vector): Vector => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
@@ -144,11 +145,11 @@ export function handGeometry(): HandGeometry {
 
   const layFinger = (tube: Tube | undefined, digit: number, point: (i: number) => Vector, through: Vector): void => {
     if (!tube) return;
-    const joints = [0, 1, 2, 3].map((joint) => point(pointIndex(digit, joint)));
+    const joint = (k: number): Vector => point(pointIndex(digit, k));
     const radii = RADII_MM[DIGITS[digit] ?? 'thumb'];
-    const bones = [0, 1, 2].map((bone) => sized(minus(joints[bone + 1] ?? [0, 0, 0], joints[bone] ?? [0, 0, 0])));
+    const bones: readonly Vector[] = [sized(minus(joint(1), joint(0))), sized(minus(joint(2), joint(1))), sized(minus(joint(3), joint(2)))];
     let at = tube.first;
-    let side = sized(crossed(bones[0] ?? [1, 0, 0], through));
+    let side = sized(crossed(bones[0] ?? AHEAD, through));
     const put = (middle: Vector, ahead: Vector, r: number, lean: number): void => {
       const v = sized(crossed(side, ahead));
       side = sized(crossed(ahead, v));
@@ -156,15 +157,15 @@ export function handGeometry(): HandGeometry {
       at += tube.corners;
     };
     for (const [bone, share, swell] of FINGER_RINGS) {
-      const [a, b] = [joints[bone] ?? [0, 0, 0], joints[bone + 1] ?? [0, 0, 0]];
-      const own = bones[bone] ?? [1, 0, 0];
+      const [a, b] = [joint(bone), joint(bone + 1)];
+      const own = bones[bone] ?? AHEAD;
       // at a joint the ring stands halfway between both bones
       const before = share === 0 && bone > 0 ? (bones[bone - 1] ?? own) : own;
       const ahead = sized(plus(own, before, 1));
       const radius = ((radii[bone] ?? 0) * (1 - Math.max(0, share)) + (radii[bone + 1] ?? 0) * Math.max(0, share)) * swell;
       put(plus(a, minus(b, a), share), ahead, radius, 0);
     }
-    const [tip, ahead, r] = [joints[3] ?? [0, 0, 0], bones[2] ?? [1, 0, 0], radii[3]];
+    const [tip, ahead, r] = [joint(3), bones[2] ?? AHEAD, radii[3]];
     for (const angle of TIP_ANGLES) put(plus(tip, ahead, r * Math.sin(angle)), ahead, r * Math.cos(angle), angle);
   };
   return { geometry, lay };

@@ -25,7 +25,7 @@ export interface RibbonGeometry {
   readonly paint: (colours: ClothColours) => void;
 }
 
-export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm: number): RibbonGeometry {
+export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm: number, spacingMm: number): RibbonGeometry {
   const vertexCount = nodeCount * RING;
   const positions = new BufferAttribute(new Float32Array(3 * vertexCount), 3);
   const normals = new BufferAttribute(new Float32Array(3 * vertexCount), 3);
@@ -34,6 +34,7 @@ export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm:
   geometry.setAttribute('position', positions);
   geometry.setAttribute('normal', normals);
   geometry.setAttribute('color', colours);
+  geometry.setAttribute('uv', weaveCoordinates(nodeCount, spacingMm));
   const index: number[] = [];
   for (let node = 0; node + 1 < nodeCount; node += 1) {
     for (let k = 0; k < RING; k += 1) {
@@ -48,7 +49,7 @@ export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm:
   // the strip moves about; it is never far from the knot
   geometry.boundingSphere = null;
 
-  const half = thicknessMm / 2;
+  const halfMm = thicknessMm / 2;
   const lay = (packed: Float32Array, [kx, ky, kz]: readonly [number, number, number]): void => {
     const p = positions.array as Float32Array;
     const n = normals.array as Float32Array;
@@ -67,8 +68,14 @@ export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm:
         const u = -1 + (2 * k) / (ACROSS - 1);
         const wave = fold * Math.cos(2.5 * Math.PI * u);
         const slope = w > 0.1 ? (-fold * 2.5 * Math.PI * Math.sin(2.5 * Math.PI * u)) / w : 0;
-        const size = Math.sqrt(1 + slope * slope);
-        const [nx, ny, nz] = [(ox - slope * ax) / size, (oy - slope * ay) / size, (oz - slope * az) / size];
+        // the edges are turned in a little, as seams are: they catch the light
+        const rolled = ROLLED_EDGE * u * u * u * u * u;
+        const tilt = rolled - slope;
+        const size = Math.sqrt(1 + tilt * tilt);
+        const [nx, ny, nz] = [(ox + tilt * ax) / size, (oy + tilt * ay) / size, (oz + tilt * az) / size];
+        const beneath = rolled + slope;
+        const underSize = Math.sqrt(1 + beneath * beneath);
+        const half = halfMm * (1 - ROLLED_IN * u * u * u * u);
         const top = 3 * (node * RING + k);
         const under = 3 * (node * RING + (RING - 1 - k));
         const [x, y, z] = [cx + u * w * ax + wave * ox, cy + u * w * ay + wave * oy, cz + u * w * az + wave * oz];
@@ -81,9 +88,9 @@ export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm:
         n[top] = nx;
         n[top + 1] = ny;
         n[top + 2] = nz;
-        n[under] = -nx;
-        n[under + 1] = -ny;
-        n[under + 2] = -nz;
+        n[under] = (beneath * ax - ox) / underSize;
+        n[under + 1] = (beneath * ay - oy) / underSize;
+        n[under + 2] = (beneath * az - oz) / underSize;
       }
     }
     positions.needsUpdate = true;
@@ -113,5 +120,25 @@ export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm:
   return { geometry, lay, paint };
 }
 
+/** How far the normals of the edges lean outwards, and how much thinner the cloth is there. */
+const ROLLED_EDGE = 1.1;
+const ROLLED_IN = 0.55;
+
+/** So many mm of cloth are one repeat of its weave. */
+const WEAVE_MM = 9;
+
+/** Where on its weave each point of the cloth lies: across it by a fixed width, so that the weave is not stretched where it widens. */
+function weaveCoordinates(nodeCount: number, spacingMm: number): BufferAttribute {
+  const uv = new Float32Array(2 * nodeCount * RING);
+  for (let node = 0; node < nodeCount; node += 1)
+    for (let k = 0; k < RING; k += 1) {
+      const across = k < ACROSS ? k : RING - 1 - k;
+      uv[2 * (node * RING + k)] = (across * WOVEN_MM) / (ACROSS - 1) / WEAVE_MM;
+      uv[2 * (node * RING + k) + 1] = (node * spacingMm) / WEAVE_MM;
+    }
+  return new BufferAttribute(uv, 2);
+}
+const WOVEN_MM = 54;
+
 /** The edges are drawn darker, so that layers of one colour can be told apart. */
-const EDGE_SHADE = 0.55;
+const EDGE_SHADE = 0.72;

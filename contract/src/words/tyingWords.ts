@@ -1,4 +1,4 @@
-import { halfKnotCheck, oppositeSide, type Digit, type PreparedTie, type Side, type TyingFault, type TyingStep, type TyingWay, type OfferedWay } from '@easytuck/core';
+import { halfKnotCheck, oppositeSide, type Digit, type Folding, type PreparedTie, type Side, type TyingFault, type TyingStep, type TyingWay, type OfferedWay } from '@easytuck/core';
 import type { Reader } from './readers.ts';
 
 /** The readers as they are chosen. */
@@ -240,7 +240,7 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
 /** Which layers are drawn: the front loop's is always its back one, the back loop's depends on how the fold was turned. */
 function layersOf({ backKnotLayer }: StepContext): string {
   if (backKnotLayer) return `Draw the back layer of the front loop and the ${backKnotLayer} layer of the back loop: those run into the knot.`;
-  return 'Draw the back layer of the front loop. On the back loop try each layer gently: the right one moves the knot, the other moves the flat end.';
+  return 'Draw the back layer of the front loop. On the back loop try each layer gently: one moves the knot, the other the flat end; the one that moves the knot tightens.';
 }
 
 function tightenWords(context: StepContext): StepWords {
@@ -585,6 +585,27 @@ export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
     backTo: 'tighten',
   },
 };
+
+/** What a bow's faces tell of how it was folded: what was turned, at which step, and which layer of the back loop now tightens it. */
+export interface FoldingWords {
+  readonly turns: readonly { readonly step: TyingStep; readonly told: string }[];
+  readonly tightens: string;
+}
+
+/** A folding in words. Which layer runs into the knot follows from where the tail lies (docs/model.md). */
+export function foldingWords({ frontTurned, dropTurned, backTurned, backTail }: Folding): FoldingWords {
+  return {
+    turns: [
+      ...(frontTurned ? [{ step: 'frontBow', told: 'The short end was turned over before it was folded.' } as const] : []),
+      ...(dropTurned ? [{ step: 'drop', told: 'The long end was turned over as it dropped.' } as const] : []),
+      ...(backTurned ? [{ step: 'backBow', told: 'The long end was turned over behind the front bow, before its own fold.' } as const] : []),
+      ...(backTail === 'behind'
+        ? [{ step: 'backBow', told: 'The back bow’s tail was folded away behind its loop, not in front of it.' } as const]
+        : []),
+    ],
+    tightens: `The ${backTail === 'before' ? 'back' : 'front'} layer of the back loop runs into the knot: that is the one to draw.`,
+  };
+}
 
 /** A line of the blade that the fingers hold. */
 export type FingerMark = { readonly end: 'long' | 'short'; readonly line: 'nose' | 'belly' | 'waist' | 'tip' };

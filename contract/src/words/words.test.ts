@@ -5,20 +5,26 @@ import {
   FIBRES,
   formatLength,
   OCCASIONS,
+  prepareTie,
   settingAt,
   TYING_FAULTS,
   TYING_STEPS,
+  UNTWISTED,
   WEAVES,
   type Hardware,
   type TyingStep,
 } from '@easytuck/core';
+import { WORKED_TIE } from '@easytuck/core/testing';
 import { SCHOOL_CHOICES } from '../records/fitting.ts';
 import { explainTapeOrder } from '../explain.ts';
 import {
   BOUND_WORDS,
   COLLAR_STYLE_WORDS,
+  digitsIn,
   FAULT_WORDS,
   FINGER_MARKS,
+  foldingWords,
+  halfKnotTold,
   hangWords,
   OCCASION_WORDS,
   SCHOOL_WORDS,
@@ -116,11 +122,12 @@ describe('stepWords', () => {
       ...stepsOf('evenEnds').map((each) => ['evenEnds', each] as const),
     ]) {
       const [left, right] = [told(step, { way }), told(step, { way, longEnd: 'right' })];
-      expect([swap(left.act), ...left.hands.map(swap), swap(left.check), swap(left.trap)]).toEqual([
+      expect([swap(left.act), ...left.hands.map(swap), swap(left.check), swap(left.trap), swap(left.more ?? '')]).toEqual([
         right.act,
         ...right.hands,
         right.check,
         right.trap,
+        right.more ?? '',
       ]);
     }
   });
@@ -129,16 +136,16 @@ describe('stepWords', () => {
     expect(told('lead', { reader: 'facing' }).act).toContain('the end on the wearer’s left (on your right)');
     expect(told('lead', { reader: 'behind' }).act).toContain('the end on the wearer’s left (on your left)');
     // the hands that work are the helper's own
-    expect(told('park', { reader: 'facing' }).hands[0]).toMatch(/^Your right hand: lays it over/);
-    expect(told('park', { reader: 'behind' }).hands[0]).toMatch(/^Your left hand: lays it over/);
+    expect(told('park', { reader: 'facing' }).hands[0]).toMatch(/^Your right hand: keeps the short end/);
+    expect(told('park', { reader: 'behind' }).hands[0]).toMatch(/^Your left hand: keeps the short end/);
   });
 
   it('never sends somebody who faces the wearer to the mirror, and says to no helper that a side is simply theirs', () => {
     for (const way of ['main', 'pinchAndTurn', 'plainPush', 'evenEnds'] as const) {
       for (const step of stepsOf(way)) {
         const all = (reader: StepContext['reader']): string => {
-          const { act, hands, check, trap } = told(step, { way, reader: reader });
-          return [act, ...hands, check, trap].join(' ');
+          const { act, hands, check, trap, more } = told(step, { way, reader: reader });
+          return [act, ...hands, check, trap, more ?? ''].join(' ');
         };
         expect(all('facing')).not.toContain('mirror');
         for (const reader of ['facing', 'behind'] as const)
@@ -161,9 +168,51 @@ describe('stepWords', () => {
 
   it('gives the thumb in the passage to the hand that holds the front bow (common practice, no source)', () => {
     const [own, other] = told('passage', { way: 'pinchAndTurn' }).hands;
-    expect(told('frontBow').hands[0]).toMatch(/^Left hand: .*holds the front bow: thumb behind/);
+    expect(told('frontBow').hands[0]).toMatch(/^Left hand: .*holds the front bow, thumb behind, forefinger in front/);
     expect(own).toMatch(/^Left hand: .*thumb in the passage/);
-    expect(other).toMatch(/^Right hand: is free/);
+    expect(other).toMatch(/^Right hand: brings the loop forward/);
+  });
+
+  it('gives whoever faces the wearer the forefinger behind and the thumb in front: their hands come from the other side', () => {
+    expect(told('frontBow', { reader: 'facing' }).hands[0]).toMatch(/^Your right hand: .*forefinger behind, thumb in front/);
+    expect(told('frontBow', { reader: 'behind' }).hands[0]).toMatch(/^Your left hand: .*thumb behind, forefinger in front/);
+  });
+
+  it('tells what this tie shows after the half-knot, or only that the long end stays the longer', () => {
+    const halfKnot = { lower: 'lower by about 16 mm', evened: '7 mm' };
+    expect(told('halfKnot', { halfKnot }).check).toContain('its tip is lower by about 16 mm');
+    expect(told('halfKnot', { halfKnot }).more).toContain('7 mm narrower');
+    expect(told('halfKnot').check).toContain('still the longer');
+    // the worked tie: 38.1 of lead, 19.5 of knot and two layers of 1.1 leave 16.4
+    const mm = (length: number): string => `${length.toFixed(1)} mm`;
+    expect(halfKnotTold(prepareTie(WORKED_TIE), 38.1, mm)).toMatchObject({ lower: 'lower by about 16.4 mm' });
+    expect(halfKnotTold(prepareTie(WORKED_TIE), 22, mm)).toBeNull();
+  });
+
+  it('names the layer that tightens the back loop where it is known of the wearer, and how to find it where not', () => {
+    expect(told('tighten', { backKnotLayer: 'front' }).act).toContain('the front layer of the back loop');
+    expect(told('tighten').act).toContain('try each layer gently');
+  });
+
+  it('has steps of its own on a thigh: where it is laid, and how it comes to the neck', () => {
+    const onThigh = { mark: 'mark 16' };
+    expect(told('prepare', { onThigh }).act).toContain('about as thick as the collar');
+    expect(told('halfKnot', { onThigh }).check).not.toContain('throat');
+    expect(told('collarDown', { onThigh })).toMatchObject({ name: 'Over to the neck', act: expect.stringContaining('Set the band to mark 16') as string });
+    expect(told('backBow', { onThigh })).toEqual(told('backBow'));
+  });
+
+  it('knows which fingers a sentence speaks of', () => {
+    expect(digitsIn('Left hand: thumb behind, forefinger in front.')).toEqual(['thumb', 'forefinger']);
+    expect(digitsIn('the other fingers keep the flat end from following')).toEqual(['middleFinger', 'ringFinger', 'littleFinger']);
+    expect(digitsIn('Right hand: draws the long end down.')).toEqual([]);
+  });
+
+  it('says of a folding what was turned at which step, and which layer then tightens', () => {
+    expect(foldingWords(UNTWISTED)).toEqual({ turns: [], tightens: expect.stringContaining('The back layer') as string });
+    const all = foldingWords({ frontTurned: true, dropTurned: true, backTurned: true, backTail: 'behind' });
+    expect(all.turns.map(({ step }) => step)).toEqual(['frontBow', 'drop', 'backBow', 'backBow']);
+    expect(all.tightens).toContain('The front layer');
   });
 
   it('lets the band out first and takes it back in last where it is tied at full length', () => {

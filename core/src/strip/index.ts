@@ -35,6 +35,7 @@ export {
 } from './setting.ts';
 export { bladeFromTape, tapeFromBlade, type BladeTape, type BladeTapeReading } from './bladeFromTape.ts';
 export { FACES, facesShown, UNTWISTED, type Face, type FacesShown, type Folding } from './facesShown.ts';
+export { foldingThatShows, turnedFace } from './foldingThatShows.ts';
 export { readSetting, type SettingReading } from './readSetting.ts';
 export {
   CLOTH_LOOKS,

@@ -62,8 +62,8 @@ const around = (collarRadiusMm: number, radiusMm: number, angleRad: number, y: n
 
 function neck(collarRadiusMm: number): BodyPart {
   return grid('neck', 9, 41, (v, u) => {
-    const radius = collarRadiusMm - 5 - 3 * Math.sin(v * Math.PI) + 7 * v * v;
-    return around(collarRadiusMm, radius, 2 * Math.PI * u, -6 + 112 * v);
+    const radius = collarRadiusMm - 5 - 3 * Math.sin(v * Math.PI) - 6 * v * v;
+    return around(collarRadiusMm, radius, 2 * Math.PI * u, -6 + 142 * v);
   });
 }
 
@@ -101,9 +101,9 @@ function jaw(collarRadiusMm: number): BodyPart {
   return grid('neck', 9, 31, (v, u) => {
     const angle = 2 * Math.PI * u;
     // from the lowest line, under the chin, up to where the picture ends
-    const rise = 0.12 + 0.6 * v;
+    const rise = 0.02 + 0.7 * v;
     const reach = Math.sqrt(1 - (1 - rise) ** 2);
-    return [60 * reach * Math.sin(angle), 90 + 58 * rise, -0.82 * collarRadiusMm + 76 * reach * Math.cos(angle)];
+    return [58 * reach * Math.sin(angle), 88 + 62 * rise, -0.86 * collarRadiusMm + 80 * reach * Math.cos(angle)];
   });
 }
 

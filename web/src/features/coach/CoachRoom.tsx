@@ -87,6 +87,7 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
           steps={steps}
           asked={asked}
           reader={coach.reader}
+          tie={subject.tie}
           onGoBack={(step) => {
             dispatch({ type: 'goTo', step: Math.max(0, steps.indexOf(step)), view: 'best' });
             setTab('tying');
@@ -124,7 +125,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
           label="Tie"
           value={subject.tie.id}
           onChange={(event) => void navigate(`/coach?tie=${event.target.value}${subject.wearer ? `&wearer=${subject.wearer.id}` : ''}`)}
-          sx={{ width: '15rem' }}
+          sx={{ width: '12.5rem' }}
         >
           {ties.map(({ id, name }) => (
             <MenuItem key={id} value={id}>
@@ -138,7 +139,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
         label="Way of tying"
         value={state.way}
         onChange={(event) => dispatch({ type: 'choose', chosen: { way: event.target.value as OfferedWay } })}
-        sx={{ width: '12.5rem' }}
+        sx={{ width: '11.5rem' }}
       >
         {OFFERED_WAYS.map((way) => (
           <MenuItem key={way} value={way}>
@@ -195,7 +196,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
           sx={{
             gridArea: 'stage',
             position: 'relative',
-            height: { xs: '48dvh', md: 'calc(100dvh - 19.5rem)' },
+            height: { xs: '62dvh', md: STAGE_HEIGHT },
             minHeight: 360,
             backgroundColor: COLOURS.card,
             border: `1px solid ${COLOURS.thread}`,
@@ -215,7 +216,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
             </Box>
           )}
         </Box>
-        <Box sx={{ gridArea: 'panel' }}>
+        <Box sx={{ gridArea: 'panel', maxHeight: { md: STAGE_HEIGHT }, overflowY: { md: 'auto' }, pl: 1.5, ml: -1.5 }}>
           <StepPanel words={words} number={state.step + 1} of={state.stepCount} lit={coach.lit} onLit={coach.setLit} />
         </Box>
         <Box sx={{ gridArea: 'bar' }}>
@@ -237,6 +238,9 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
     </>
   );
 }
+
+/** What is left of a laptop's window: the words beside the picture scroll by themselves, so that what is pressed stays in sight. */
+const STAGE_HEIGHT = 'max(22.5rem, calc(100dvh - 19.5rem))';
 
 /** Whom the way suits and what it costs; on the thigh also how the band is set for it. */
 function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coach; length: (mm: number) => string }) {

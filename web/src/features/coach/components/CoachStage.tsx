@@ -74,11 +74,14 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
             flat
           )}
         </Box>
+        {sides && (
+          <Box aria-hidden sx={SIDES}>
+            <span>{coach.reader === 'wearer' ? `your ${sides[0]}` : `the wearer’s ${sides[0]}`}</span>
+            <span>{coach.reader === 'wearer' ? `your ${sides[1]}` : `the wearer’s ${sides[1]}`}</span>
+          </Box>
+        )}
       </Box>
-      <Box sx={{ ...BAR, borderTop: `1px solid ${COLOURS.thread}`, justifyContent: 'space-between' }}>
-        <Box component="span" aria-hidden sx={SIDE_NAME}>
-          {sides && (coach.reader === 'wearer' ? `your ${sides[0]}` : `the wearer’s ${sides[0]}`)}
-        </Box>
+      <Box sx={{ ...BAR, borderTop: `1px solid ${COLOURS.thread}`, justifyContent: 'center' }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, justifyContent: 'center' }}>
           <Choice
             label="Hands"
@@ -113,16 +116,23 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
             Save picture
           </Button>
         </Box>
-        <Box component="span" aria-hidden sx={SIDE_NAME}>
-          {sides && (coach.reader === 'wearer' ? `your ${sides[1]}` : `the wearer’s ${sides[1]}`)}
-        </Box>
       </Box>
     </Box>
   );
 }
 
 const BAR = { display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', px: 1, py: 0.75, minHeight: 46 } as const;
-const SIDE_NAME = { fontSize: SIZE.field, color: COLOURS.pencil, minWidth: '5.5rem', '&:last-of-type': { textAlign: 'right' } } as const;
+const SIDES = {
+  position: 'absolute',
+  bottom: 6,
+  left: 12,
+  right: 12,
+  display: 'flex',
+  justifyContent: 'space-between',
+  fontSize: SIZE.field,
+  color: COLOURS.pencil,
+  pointerEvents: 'none',
+} as const;
 
 function Toggle({ is, onChange, text }: { is: boolean; onChange: (is: boolean) => void; text: string }) {
   return (

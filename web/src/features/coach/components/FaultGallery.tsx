@@ -1,4 +1,4 @@
-import { FAULT_WORDS, type Reader } from '@easytuck/contract';
+import { FAULT_WORDS, type Reader, type Tie } from '@easytuck/contract';
 import { TYING_FAULTS, type PosedMoment, type Side, type TyingFault, type TyingMeasures, type TyingStep } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -8,6 +8,7 @@ import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { PoseStill } from '../stage/StillCanvas.tsx';
 import { useFaultyBows } from '../useFaultyBows.ts';
 import { viewOf, type View } from '../views.ts';
+import { FaceDetective } from './FaceDetective.tsx';
 import { QUIET_ASIDE } from '../../../common/looks.ts';
 
 /** Pictures of what can have gone wrong, from this tie's own geometry; the one that is chosen tells cause, remedy and where to go back to. */
@@ -17,6 +18,7 @@ export function FaultGallery({
   steps,
   asked,
   reader,
+  tie,
   onGoBack,
 }: {
   measures: TyingMeasures;
@@ -26,6 +28,8 @@ export function FaultGallery({
   asked: TyingFault | null;
   /** Who looks: in the mirror, or facing the wearer. */
   reader: Reader;
+  /** Its faces are asked for where it has two. */
+  tie: Pick<Tie, 'faces'>;
   onGoBack: (step: TyingStep) => void;
 }) {
   const [chosen, setChosen] = useState<TyingFault>(asked ?? 'granny');
@@ -91,6 +95,7 @@ export function FaultGallery({
           Show that step
         </Button>
       </Box>
+      {tie.faces.inner && <FaceDetective faces={tie.faces} longEnd={longEnd} reader={reader} steps={steps} onGoBack={onGoBack} />}
     </Box>
   );
 }

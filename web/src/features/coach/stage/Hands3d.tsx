@@ -51,7 +51,7 @@ function gloveMaterial(): { readonly material: MeshStandardMaterial; readonly un
         vec3 seen = (viewMatrix * vec4(focus, 1.0)).xyz;
         float beside = length(cross(normalize(vSeen), seen));
         float before = smoothstep(-2.0, 14.0, vSeen.z - seen.z);
-        float glass = before * (1.0 - smoothstep(16.0, 46.0, beside));
+        float glass = before * (1.0 - smoothstep(20.0, 58.0, beside));
         float edge = 1.0 - abs(dot(normalize(vNormal), normalize(vSeen)));
         diffuseColor.a = solid * mix(1.0, 0.12 + 0.5 * edge * edge, glass * (1.0 - shine));`,
       );

@@ -147,6 +147,9 @@ const BODY_COLOURS: Readonly<Record<BodyPart['name'], string>> = {
   button: '#e6dfce',
 };
 
+/** Parts that fade out where the picture ends. */
+const FADING: readonly BodyPart['name'][] = ['shirt', 'placket', 'neck'];
+
 /** How thick the sheets are that the body's parts are cut from, in mm. */
 const THICK_MM: Readonly<Partial<Record<BodyPart['name'], number>>> = { leaf: -1.6, stand: 2.2 };
 const thicknessOf = (name: BodyPart['name']): number => Math.abs(THICK_MM[name] ?? 0);
@@ -236,7 +239,7 @@ function Body({
             color={BODY_COLOURS[name]}
             vertexColors
             side={DoubleSide}
-            transparent={seeThrough || name === 'shirt' || name === 'placket'}
+            transparent={seeThrough || FADING.includes(name)}
             opacity={seeThrough ? 0.18 : 1}
             depthWrite={!seeThrough}
           />

@@ -3,6 +3,8 @@ import { BufferAttribute, BufferGeometry } from 'three';
 
 /** Where the picture of the shirt fades out, in mm: at its lower end and towards the arms. */
 const FADES = { fromY: -215, untilY: -268, fromX: 168, untilX: 206 } as const;
+/** Head and neck fade out above the chin. */
+const FADES_UP = { fromY: 102, untilY: 134 } as const;
 
 /** A part of the body as triangles; with a thickness, as a sheet that has two faces and an edge. */
 export function bodyGeometry(part: BodyPart, thicknessMm = 0): BufferGeometry {
@@ -62,7 +64,11 @@ export function layBody(geometry: BufferGeometry, { rows, columns, pointsMm, nam
   const isShirt = name === 'shirt' || name === 'placket';
   for (let i = 0; i < p.length / 3; i += 1) {
     const [x, y] = [p[3 * i] ?? 0, p[3 * i + 1] ?? 0];
-    const low = isShirt ? clamp((y - FADES.untilY) / (FADES.fromY - FADES.untilY)) : 1;
+    const low = isShirt
+      ? clamp((y - FADES.untilY) / (FADES.fromY - FADES.untilY))
+      : name === 'neck'
+        ? clamp((FADES_UP.untilY - y) / (FADES_UP.untilY - FADES_UP.fromY))
+        : 1;
     const wide = isShirt ? clamp((FADES.untilX - Math.abs(x)) / (FADES.untilX - FADES.fromX)) : 1;
     const shade = shadeAt(name, x, y);
     colour.setXYZW(i, shade, shade, shade, low * wide);

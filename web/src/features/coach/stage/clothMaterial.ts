@@ -1,5 +1,5 @@
 import type { Fibre, Weave } from '@easytuck/core';
-import { DataTexture, MeshPhysicalMaterial, RepeatWrapping, RGBAFormat } from 'three';
+import { DataTexture, LinearFilter, LinearMipmapLinearFilter, MeshPhysicalMaterial, RepeatWrapping, RGBAFormat } from 'three';
 
 /** How a cloth takes the light: how rough, and its sheen at a slant. */
 interface Lustre {
@@ -9,12 +9,12 @@ interface Lustre {
 }
 
 const LUSTRES: Readonly<Partial<Record<Weave, Lustre>>> & { readonly plain: Lustre } = {
-  plain: { roughness: 0.7, sheen: 0.25, bump: 0.5 },
-  satin: { roughness: 0.34, sheen: 0.5, bump: 0.15 },
-  grosgrain: { roughness: 0.62, sheen: 0.3, bump: 1.6 },
-  barathea: { roughness: 0.66, sheen: 0.3, bump: 0.9 },
-  twill: { roughness: 0.6, sheen: 0.3, bump: 0.8 },
-  pique: { roughness: 0.85, sheen: 0.1, bump: 1.6 },
+  plain: { roughness: 0.7, sheen: 0.25, bump: 0.25 },
+  satin: { roughness: 0.34, sheen: 0.5, bump: 0.08 },
+  grosgrain: { roughness: 0.62, sheen: 0.3, bump: 0.8 },
+  barathea: { roughness: 0.66, sheen: 0.3, bump: 0.4 },
+  twill: { roughness: 0.6, sheen: 0.3, bump: 0.35 },
+  pique: { roughness: 0.85, sheen: 0.1, bump: 0.8 },
   velvet: { roughness: 0.95, sheen: 1, bump: 0.4 },
 };
 const WOOL: Lustre = { roughness: 0.95, sheen: 0.35, bump: 1.3 };
@@ -44,6 +44,9 @@ function weaveTexture(weave: Weave): DataTexture {
   texture.wrapS = RepeatWrapping;
   texture.wrapT = RepeatWrapping;
   texture.generateMipmaps = true;
+  texture.minFilter = LinearMipmapLinearFilter;
+  texture.magFilter = LinearFilter;
+  texture.anisotropy = 4;
   texture.needsUpdate = true;
   return texture;
 }

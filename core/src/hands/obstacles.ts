@@ -1,4 +1,4 @@
-import { pointOf, type Pose } from '../tying/pose.ts';
+import type { Pose } from '../tying/pose.ts';
 import { shoulderHeight } from '../tying/body.ts';
 import { shirtFrontZ } from '../tying/poses/collar.ts';
 import { DIGITS, pointIndex, RADII_MM, WRIST_RADIUS_MM } from './handModel.ts';
@@ -38,6 +38,8 @@ export function placeBalls(pointsMm: Float64Array, into: Float64Array): void {
 export interface NearCloth {
   readonly count: number;
   readonly nodes: Float64Array;
+  /** Balls that hold some nodes each with all their width, four numbers a ball: what misses one misses all of them. */
+  readonly chunks: Float64Array;
   readonly halfThickMm: number;
   readonly spacingMm: number;
 }
@@ -68,7 +70,29 @@ export function clothNear(pose: Pose, x: number, y: number, z: number, halfThick
     into[to + 10] = node;
     count += 1;
   }
-  return { count, nodes: into, halfThickMm, spacingMm: stride * pose.spacingMm };
+  return { count, nodes: into, chunks: chunksOf(into, count), halfThickMm, spacingMm: stride * pose.spacingMm };
+}
+
+/** Nodes in a chunk. */
+const CHUNK = 8;
+
+function chunksOf(nodes: Float64Array, count: number): Float64Array {
+  const chunks = new Float64Array(4 * Math.ceil(count / CHUNK));
+  for (let first = 0, at = 0; first < count; first += CHUNK, at += 4) {
+    const until = min(count, first + CHUNK);
+    const middle = NODE * ((first + until - 1) >> 1);
+    const [x, y, z] = [nodes[middle] ?? 0, nodes[middle + 1] ?? 0, nodes[middle + 2] ?? 0];
+    let radius = 0;
+    for (let i = NODE * first; i < NODE * until; i += NODE) {
+      const [dx, dy, dz] = [(nodes[i] ?? 0) - x, (nodes[i + 1] ?? 0) - y, (nodes[i + 2] ?? 0) - z];
+      radius = max(radius, sqrt(dx * dx + dy * dy + dz * dz) + (nodes[i + 9] ?? 0));
+    }
+    chunks[at] = x;
+    chunks[at + 1] = y;
+    chunks[at + 2] = z;
+    chunks[at + 3] = radius;
+  }
+  return chunks;
 }
 
 export const clothRoom = (pose: Pose): Float64Array => new Float64Array(NODE * pose.nodeCount);
@@ -102,7 +126,7 @@ const isSameLayer = ({ outward }: TouchedSide, x: number, y: number, z: number):
 
 /** The deepest that a ball lies in the cloth. */
 export function pushOfCloth(
-  { count, nodes, halfThickMm, spacingMm }: NearCloth,
+  { count, nodes, chunks, halfThickMm, spacingMm }: NearCloth,
   x: number,
   y: number,
   z: number,
@@ -113,6 +137,15 @@ export function pushOfCloth(
   out.depthMm = 0;
   const half = spacingMm / 2 + 0.5;
   for (let i = 0; i < count; i += 1) {
+    if (i % CHUNK === 0) {
+      const chunk = (4 * i) / CHUNK;
+      const [cx, cy, cz] = [x - (chunks[chunk] ?? 0), y - (chunks[chunk + 1] ?? 0), z - (chunks[chunk + 2] ?? 0)];
+      const reach = (chunks[chunk + 3] ?? 0) + r + halfThickMm;
+      if (cx * cx + cy * cy + cz * cz > reach * reach) {
+        i += CHUNK - 1;
+        continue;
+      }
+    }
     const at = NODE * i;
     const [dx, dy, dz] = [x - (nodes[at] ?? 0), y - (nodes[at + 1] ?? 0), z - (nodes[at + 2] ?? 0)];
     const w = nodes[at + 9] ?? 0;
@@ -192,6 +225,3 @@ export function pushOfHand(balls: Float64Array, x: number, y: number, z: number,
     out.z = dz / apart;
   }
 }
-
-/** A node's place by how far it is along the strip. */
-export const nodePoint = (pose: Pose, node: number) => pointOf(pose.centreMm, node);

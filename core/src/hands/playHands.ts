@@ -30,8 +30,10 @@ export interface HandsPlayer {
 /** No fingertip goes further than this in a 24th of a step, in mm. */
 export const MOST_PER_24TH_MM = 24;
 
-const FROM_GRIP_STEPS = 7;
-const ON_THE_WAY_STEPS = 3;
+const HOLD_STEPS = 5;
+const HOLDING_ON = { place: 0.3, turn: 15, joint: 8 } as const;
+const EASES = 0.15;
+const ON_THE_WAY = { steps: 5, place: 0.5, turn: 20, joint: 9 } as const;
 
 interface RoleState {
   pose: HandPose;
@@ -39,10 +41,12 @@ interface RoleState {
   task: Task | null;
   places: ReadonlyMap<Touch, number>;
   leftAt: number;
-  /** Where the hand was when it let go. */
+  /** Where the hand was when it let go, and of what. */
   leaving: HandPose;
-  /** Where it is going. */
-  goal: { readonly task: Task; readonly pose: HandPose } | null;
+  left: Task | null;
+  /** The pose that holds what it is going to, and how far it has come on its way there, 0 to 1. */
+  goal: HandPose;
+  progress: number;
 }
 
 /** A grip with its time in the whole tying: a step's index and the share of the step. */
@@ -139,54 +143,64 @@ function surroundings(scene: Scene, { moment, role, other }: Around, near: Point
 
 /** One hand a moment further. */
 function advance(scene: Scene, around: Around, tasks: readonly Task[], now: RoleState, time: number, mostMm: number): HandMoment {
-  const index = tasks.findIndex(({ from, until }) => time >= from - SOON && time <= until + SOON);
+  const index = tasks.findIndex(({ until }) => time <= until + SOON);
   // where one task ends as the next begins, the later one
-  const held = tasks[index + 1] && index >= 0 && time >= (tasks[index + 1]?.from ?? Infinity) - SOON ? tasks[index + 1] : tasks[index];
+  const later = tasks[index + 1];
+  const task = index >= 0 && later && time >= later.from - SOON ? later : tasks[index];
   const before = now.pose;
-  let pads: readonly PadAim[] = [];
-  if (held) {
-    const { grip } = held;
-    if (now.task !== held) {
-      if (now.goal?.task === held) now.pose = now.goal.pose;
-      now.task = held;
-      now.places = resolve(scene, around.moment, grip);
-    }
-    pads = padsOf(scene, around, grip, now.places);
-    const aims: HandAims = {
-      pads,
-      together: grip.posture === 'pinch',
-      near: {
-        pose: { ...now.pose, joints: POSTURES[grip.posture] },
-        placeWeight: 0.04,
-        turnWeight: 2,
-        jointWeight: 2.5,
-      },
-    };
-    now.pose = solveHand(now.pose, aims, surroundings(scene, around, palmOf(now.pose)), FROM_GRIP_STEPS);
-    now.leaving = now.pose;
+  if (!task) return { pose: before, pads: [] };
+  const isHeld = time >= task.from - SOON;
+  if (now.task !== task) {
+    const follows = now.task !== null && task.from - now.task.until < SOON;
+    const then = isHeld ? around.moment : momentThen(scene, task);
+    now.left = now.task;
+    now.leaving = before;
     now.leftAt = time;
-  } else {
-    const next = tasks.find(({ from }) => from > time);
-    if (next && now.goal?.task !== next) {
-      const then = momentThen(scene, next);
-      now.goal = { task: next, pose: goalPose(scene, { ...around, moment: then }, next) };
-    }
-    const goal = now.goal && next ? now.goal.pose : now.leaving;
-    const done = next ? Math.min(1, Math.max(0, (time - now.leftAt) / Math.max(1e-6, next.from - now.leftAt))) : 0;
-    const between = poseBetween(now.leaving, goal, done * done * (3 - 2 * done));
-    const aims: HandAims = {
-      pads: [],
-      together: false,
-      near: { pose: between, placeWeight: 0.9, turnWeight: 40, jointWeight: 18 },
-    };
-    now.pose = solveHand(between, aims, surroundings(scene, around, palmOf(between)), ON_THE_WAY_STEPS);
-    now.task = null;
+    now.task = task;
+    now.places = resolve(scene, then, task.grip);
+    now.progress = follows || mostMm === Infinity ? 1 : 0;
+    now.goal = follows ? before : reach(scene, { ...around, moment: then }, task, padsOf(scene, { ...around, moment: then }, task.grip, now.places));
   }
-  now.pose = slowed(before, now.pose, mostMm);
-  return { pose: now.pose, pads: isThere(now.pose, pads) ? pads : [] };
+  const pads = padsOf(scene, around, task.grip, now.places);
+  if (isHeld) now.goal = hold(scene, around, task, pads, now.goal);
+  if (now.progress < 1) {
+    const wanted = isHeld ? 1 : Math.min(1, (time - now.leftAt) / Math.max(1e-6, task.from - now.leftAt));
+    const from = now.progress;
+    // as far on its way as no fingertip goes too far; not further at all while the hand is behind
+    const share = STRIDES.find((each) => furthestTip(before, poseBetween(now.leaving, now.goal, from + (wanted - from) * each)) <= mostMm) ?? 0;
+    now.progress = from + (wanted - from) * share;
+    if (now.progress > 0.999) now.progress = 1;
+  }
+  now.pose = slowed(before, now.progress < 1 ? onTheWay(scene, around, now, task, pads) : now.goal, mostMm);
+  return { pose: now.pose, pads: isHeld && isThere(now.pose, pads) ? pads : [] };
 }
 
 const SOON = 1e-9;
+const STRIDES = [1, 0.7, 0.5, 0.35, 0.25, 0.17, 0.11, 0.06, 0.02] as const;
+
+/** The pose that goes on holding what it holds. */
+function hold(scene: Scene, around: Around, { grip }: Task, pads: readonly PadAim[], pose: HandPose): HandPose {
+  const posture = POSTURES[grip.posture];
+  // what need not move stays as it is, and eases towards how such a hand is held
+  const joints = pose.joints.map((angle, k) => angle + EASES * ((posture[k] ?? 0) - angle));
+  const near = { pose: { ...pose, joints }, placeWeight: HOLDING_ON.place, turnWeight: HOLDING_ON.turn, jointWeight: HOLDING_ON.joint };
+  return solveHand(pose, { pads, together: grip.posture === 'pinch', near }, surroundings(scene, around, palmOf(pose)), HOLD_STEPS);
+}
+
+/** The pose between what was let go and what will be held, clear of what is in the way. */
+function onTheWay(scene: Scene, around: Around, now: RoleState, task: Task, pads: readonly PadAim[]): HandPose {
+  const between = poseBetween(now.leaving, now.goal, now.progress);
+  // fingers go out beside what they held and in beside what they will hold, not through it
+  const { left } = now;
+  const beside = now.progress < 0.5 && left ? padsOf(scene, around, left.grip, resolve(scene, around.moment, left.grip)) : pads;
+  const aims: HandAims = {
+    pads: [],
+    beside,
+    together: task.grip.posture === 'pinch',
+    near: { pose: between, placeWeight: ON_THE_WAY.place, turnWeight: ON_THE_WAY.turn, jointWeight: ON_THE_WAY.joint },
+  };
+  return solveHand(now.pose, aims, surroundings(scene, around, palmOf(now.pose)), ON_THE_WAY.steps);
+}
 
 /** A hand has taken hold once all its pads are this near to their places, in mm. */
 const THERE_MM = 5.5;
@@ -196,28 +210,25 @@ function isThere(pose: HandPose, pads: readonly PadAim[]): boolean {
   return pads.every(({ digit, place }) => Math.abs(distance(tipOf(scratch.pointsMm, digit), place) - RADII_MM[DIGITS[digit] ?? 'thumb'][3]) < THERE_MM);
 }
 
-/** Where a grip's hand is when it begins. */
-function goalPose(scene: Scene, around: Around, { grip, coming }: Task): HandPose {
-  const places = resolve(scene, around.moment, grip);
-  return reach(scene, around, grip, coming, padsOf(scene, around, grip, places));
-}
+/** A goal is found on a coarser strip. */
+const GOAL_SPACING_MM = 4;
 
 const momentThen = ({ choreography }: Scene, { stepIndex, grip }: Task): PosedMoment => {
   const step = choreography.steps[stepIndex];
   if (!step) throw new RangeError(`a way of tying has no step ${stepIndex}`);
-  const given = poseStep(choreography, step, grip.from);
+  const given = poseStep(choreography, step, grip.from, GOAL_SPACING_MM);
   return choreography.longEnd === 'right' ? flipMoment(given) : given;
 };
 
 function beginning(scene: Scene, around: Around, tasks: readonly Task[]): RoleState {
   const [first] = tasks;
   if (!first) throw new RangeError('a hand has something to do');
-  const pose = goalPose(scene, around, first);
-  return { pose, task: null, places: new Map(), leftAt: 0, leaving: pose, goal: null };
+  const pose = reach(scene, around, first, padsOf(scene, around, first.grip, resolve(scene, around.moment, first.grip)));
+  return { pose, task: null, places: new Map(), leftAt: 0, leaving: pose, left: null, goal: pose, progress: 1 };
 }
 
 /** Finds a pose for a grip from nowhere, the hand turned as it best comes in. */
-function reach(scene: Scene, around: Around, grip: Grip, coming: Coming | undefined, pads: readonly PadAim[]): HandPose {
+function reach(scene: Scene, around: Around, { grip, coming }: Task, pads: readonly PadAim[]): HandPose {
   if (!coming) throw new RangeError('how a hand comes to a grip is known for each');
   const middle = scale(
     pads.reduce<Point3>((sum, { place }) => add(sum, place), { x: 0, y: 0, z: 0 }),
@@ -229,7 +240,7 @@ function reach(scene: Scene, around: Around, grip: Grip, coming: Coming | undefi
   return solveHand(start, aims, surroundings(scene, around, middle), REACH_STEPS);
 }
 
-const REACH_STEPS = 30;
+const REACH_STEPS = 20;
 
 /** A hand turned as it comes in, its pads' middle at a place. */
 function turnedTo(side: Side, coming: Coming, pads: readonly PadAim[], middle: Point3): HandPose {
@@ -312,7 +323,7 @@ const swapped = (digit: Touch['digit']): Touch['digit'] =>
 const palmOf = ({ wrist, distal }: HandPose): Point3 => add(wrist, scale(distal, 90));
 
 /** How far a hand draws back along its own fingers before it goes elsewhere, and goes in along them, in mm. */
-const DRAWN_BACK_MM = 45;
+const DRAWN_BACK_MM = 30;
 
 /** A pose on the way from one to another: out along the fingers, which open, across, and in along them. */
 function poseBetween(a: HandPose, b: HandPose, share: number): HandPose {
@@ -331,15 +342,20 @@ function poseBetween(a: HandPose, b: HandPose, share: number): HandPose {
 
 const [was, is] = [handPoints(), handPoints()];
 
+/** How far the fingertip goes that goes furthest. */
+function furthestTip(before: HandPose, after: HandPose): number {
+  placeHand(before, was);
+  placeHand(after, is);
+  let far = 0;
+  for (let digit = 0; digit < DIGITS.length; digit += 1) far = Math.max(far, distance(tipOf(was.pointsMm, digit), tipOf(is.pointsMm, digit)));
+  return far;
+}
+
 /** The new pose, or as much of the way to it as no fingertip goes too far. */
 function slowed(before: HandPose, after: HandPose, mostMm: number): HandPose {
-  if (mostMm === Infinity) return after;
   let pose = after;
   for (let k = 0; k < 4; k += 1) {
-    placeHand(before, was);
-    placeHand(pose, is);
-    let far = 0;
-    for (let digit = 0; digit < DIGITS.length; digit += 1) far = Math.max(far, distance(tipOf(was.pointsMm, digit), tipOf(is.pointsMm, digit)));
+    const far = furthestTip(before, pose);
     if (far <= mostMm) return pose;
     pose = straightBetween(before, pose, mostMm / far);
   }

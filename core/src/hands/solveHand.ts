@@ -31,6 +31,8 @@ export interface PadAim {
 /** What a hand is to do at one moment. */
 export interface HandAims {
   readonly pads: readonly PadAim[];
+  /** What the digits keep to one side of, though they need not touch it: what was just let go, or will be taken next. */
+  readonly beside?: readonly PadAim[];
   /** Whether fingers that touch nothing lie on the forefinger's side of what it touches, or wherever there is room. */
   readonly together: boolean;
   /** Pose that the hand had better be in, and how much it is held to it. */
@@ -57,7 +59,7 @@ const WRIST_WEIGHT = 90;
 const MARGIN_MM = 0.4;
 const MOST_STEP = { mm: 30, rad: 0.45 } as const;
 
-const { sqrt, min, max, sin } = Math;
+const { abs, sqrt, min, max, sin } = Math;
 
 const WRIST = {
   bent: sin(RANGES.wristBend[1]),
@@ -211,8 +213,8 @@ function addAims(hand: HandPose, { pads, near }: HandAims): void {
 }
 
 /** Which side of what is touched each digit lies on. */
-function sidesOf({ pads, together }: HandAims): readonly (TouchedSide | null)[] {
-  const of = (digit: number): TouchedSide | null => pads.find((pad) => pad.digit === digit)?.touched ?? null;
+function sidesOf({ pads, beside = pads, together }: HandAims): readonly (TouchedSide | null)[] {
+  const of = (digit: number): TouchedSide | null => beside.find((pad) => pad.digit === digit)?.touched ?? null;
   return DIGITS.map((_, digit) => of(digit) ?? (digit === 0 || !together ? null : of(1)));
 }
 
@@ -286,9 +288,16 @@ export function solveHand(start: HandPose, aims: HandAims, around: HandSurroundi
     holdAtLimits(hand);
     normal.solve(DAMPING, step);
     hand = moved(hand);
+    if (isSmall(step)) break;
   }
   return hand;
 }
+
+/** Steps smaller than this change nothing that is seen: 0.1 mm, a third of a degree. */
+const isSmall = (by: Float64Array): boolean => {
+  for (let i = 0; i < SIZE; i += 1) if (abs(by[i] ?? 0) > (i < 3 ? 0.1 : 0.006)) return false;
+  return true;
+};
 
 const DAMPING = 0.6;
 const HELD = 1e9;

@@ -4,8 +4,10 @@ import {
   pointsOfHand,
   poseStep,
   type Choreography,
+  type HandsMoment,
   type HandsPlayer,
   type Pose,
+  type Side,
   type TyingHands,
   type TyingStep,
   type TyingWay,
@@ -38,7 +40,7 @@ export interface BakedStep {
   /** Knot's place at each moment, three numbers each. */
   readonly knotAt: Float32Array;
   readonly collarDown: readonly number[];
-  /** Points of both hands, an array a moment, {@link HANDS_NUMBERS} each. */
+  /** Points of both hands, an array every other moment, {@link HANDS_NUMBERS} each. */
   readonly hands: readonly Float32Array[];
 }
 
@@ -53,13 +55,19 @@ export function bakeStep(choreography: Choreography, index: number, player: Hand
     const at = poseStep(choreography, step, i / MOMENTS);
     knotAt.set([at.knotAt.x, at.knotAt.y, at.knotAt.z], 3 * i);
     collarDown.push(at.collarDown);
-    const led = player.at(index, i / MOMENTS, at);
-    const points = new Float32Array(HANDS_NUMBERS);
-    HAND_ROLES.forEach((role, k) => points.set(pointsOfHand(led[role].pose, role, handsOf, choreography.longEnd), 3 * HAND_POINTS * k));
-    hands.push(points);
+    if (i % HANDS_EVERY === 0) hands.push(pointsOfBoth(player.at(index, i / MOMENTS, at), handsOf, choreography.longEnd));
     return packPose(at.pose);
   });
   return { step: step.step, moments, knotAt, collarDown, hands };
+}
+
+/** Hands are worked out at every so many of a step's moments: they move less than the strip. */
+const HANDS_EVERY = 2;
+
+function pointsOfBoth(led: HandsMoment, handsOf: TyingHands, longEnd: Side): Float32Array {
+  const points = new Float32Array(HANDS_NUMBERS);
+  HAND_ROLES.forEach((role, k) => points.set(pointsOfHand(led[role].pose, role, handsOf, longEnd), 3 * HAND_POINTS * k));
+  return points;
 }
 
 /** A pose's arrays in one. */
@@ -107,8 +115,9 @@ export function handsAt(baked: BakedPoses, time: number, into: Float32Array): vo
   const index = Math.min(baked.steps.length - 1, Math.max(0, Math.floor(time)));
   const step = baked.steps[index];
   if (!step) throw new RangeError('a choreography has steps');
-  const place = Math.min(1, Math.max(0, time - index)) * MOMENTS;
-  const first = Math.min(MOMENTS - 1, Math.floor(place));
+  const moments = MOMENTS / HANDS_EVERY;
+  const place = Math.min(1, Math.max(0, time - index)) * moments;
+  const first = Math.min(moments - 1, Math.floor(place));
   const share = place - first;
   const [a, b] = [step.hands[first], step.hands[first + 1]];
   if (!a || !b) throw new RangeError('a step has moments');

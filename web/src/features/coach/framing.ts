@@ -62,7 +62,7 @@ function framedPoints(baked: BakedPoses, stepIndex: number, view: View, withHand
   };
   for (let m = 0; m < step.moments.length; m += EVERY_MOMENT) {
     const packed = step.moments[m];
-    const hands = step.hands[m];
+    const hands = step.hands[Math.floor((m * step.hands.length) / step.moments.length)];
     if (packed)
       for (let node = 0; node < baked.nodeCount; node += EVERY_NODE) {
         const at = NODE_NUMBERS * node;

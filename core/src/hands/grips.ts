@@ -1,4 +1,4 @@
-import { subtract, unit, type Point3 } from '../geometry/index.ts';
+import type { Point3 } from '../geometry/index.ts';
 import type { TyingMeasures } from '../tying/measures.ts';
 import { WAY_PARTS } from '../tying/ways.ts';
 import type { Digit } from './handModel.ts';
@@ -33,13 +33,8 @@ export interface Grip {
   readonly from: number;
   readonly until: number;
   readonly touches: readonly Touch[];
-  /** Where the fingers point, from where the hand comes in; and where the palm looks, where it matters. */
-  readonly fingersTo: Point3;
-  readonly palmTo?: Point3;
   readonly posture: Posture;
 }
-
-const to = (x: number, y: number, z: number): Point3 => unit({ x, y, z });
 
 type At = (m: TyingMeasures) => number;
 
@@ -89,25 +84,9 @@ const pinchBehind = (end: 'long' | 'short', at: At, across = 0): readonly Touch[
   touch('thumb', end, at, 'inner', across),
 ];
 
-const grip = (
-  [from, until]: readonly [number, number],
-  touches: readonly Touch[],
-  fingersTo: Point3,
-  more: Partial<Grip> = {},
-): Grip => ({ from, until, touches, fingersTo, posture: 'pinch', ...more });
-
-/** The hand that holds the front bow: in from the side, palm to the wearer, so that the thumb lies above and behind. */
-const HOLDING = to(-0.85, 0.4, -0.3);
-const HOLDING_PALM = { palmTo: to(-0.1, -0.1, -1) };
-
-const HOLDING_OTHER = to(0.85, 0.4, -0.3);
-const HOLDING_OTHER_PALM = { palmTo: to(0.1, -0.1, -1) };
-
-/** Directions that the wearer's hands come in from: inwards and up for the hand on the left, and for the one on the right. */
-const FROM_LEFT = to(-0.75, 0.62, -0.05);
-const FROM_RIGHT = to(0.75, 0.62, -0.05);
-const LEFT_ACROSS = to(-0.95, 0.1, -0.2);
-const RIGHT_ACROSS = to(0.95, 0.1, -0.2);
+const grip = ([from, until]: readonly [number, number], touches: readonly Touch[], posture: Posture = 'pinch'): Grip => ({
+  ...{ from, until, touches, posture },
+});
 
 /** Where the front of the half-knot and of the finished wrap is. */
 const frontOfKnot = (_: TyingMeasures, knotAt: Point3): Point3 => ({ x: 0, y: 0, z: knotAt.z + 30 });
@@ -120,7 +99,6 @@ const BELLY_OF_SHORT = pinchBehind('short', bellyMm, NEAR_EDGE);
 const CROSSED_SHORT = pinchBehind('short', bellyMm, FAR_EDGE);
 const CROSSED_LONG = pinchBehind('long', (m) => 0.55 * bellyMm(m), FAR_EDGE);
 
-const DRAWN_SHORT = pinchBehind('short', (m) => 0.8 * bellyMm(m), FAR_EDGE);
 const DRAWN_LONG = pinch('long', bellyMm, 0.6);
 
 /** The front bow held by its flat end: thumb behind, forefinger in front. */
@@ -154,115 +132,106 @@ const RIGHT_WING: readonly Touch[] = [
   touch('forefinger', 'short', FRONT.loopFront(0.86), 'outer'),
 ];
 
+/** The forefinger that pushes: in front of the widest line, beside the fold. */
+const PUSH: readonly Touch[] = [touch('forefinger', 'long', BACK.fold(9), 'outer')];
+
+const DROP: Readonly<Record<HandRole, readonly Grip[]>> = {
+  own: [grip([0.2, 0.6], HOLD_FRONT), grip([0.6, 0.87], HOLD_FRONT.slice(1)), grip([0.97, 1], HOLD_UNDER_DROP)],
+  other: [
+    grip(
+      [0.45, 0.72],
+      pinch('long', (m) => 0.5 * bellyMm(m)),
+    ),
+  ],
+};
+
 /** What both hands do in each part that the ways are put together from. */
 export type PartName = (typeof WAY_PARTS)[keyof typeof WAY_PARTS][number];
 
 export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly Grip[]>>>> = {
   prepare: {
-    own: [grip([0, 1], BELLY_OF_LONG, FROM_LEFT)],
-    other: [grip([0, 1], BELLY_OF_SHORT, FROM_RIGHT)],
+    own: [grip([0, 1], BELLY_OF_LONG)],
+    other: [grip([0, 1], BELLY_OF_SHORT)],
   },
   lead: {
-    own: [grip([0, 1], BELLY_OF_LONG, FROM_LEFT)],
-    other: [grip([0, 1], BELLY_OF_SHORT, FROM_RIGHT)],
+    own: [grip([0, 1], BELLY_OF_LONG)],
+    other: [grip([0, 1], BELLY_OF_SHORT)],
   },
   cross: {
-    own: [grip([0, 0.6], BELLY_OF_LONG, FROM_LEFT), grip([0.95, 1], CROSSED_SHORT, FROM_LEFT)],
-    other: [grip([0, 0.45], BELLY_OF_SHORT, FROM_RIGHT), grip([0.85, 1], CROSSED_LONG, FROM_RIGHT)],
+    own: [grip([0, 0.66], BELLY_OF_LONG), grip([0.94, 1], CROSSED_SHORT)],
+    other: [grip([0, 0.3], BELLY_OF_SHORT), grip([0.62, 1], CROSSED_LONG)],
   },
   halfKnot: {
-    own: [grip([0, 0.1], CROSSED_SHORT, FROM_LEFT), grip([0.7, 1], DRAWN_SHORT, FROM_LEFT)],
-    other: [grip([0, 0.3], CROSSED_LONG, FROM_RIGHT), grip([0.72, 1], DRAWN_LONG, RIGHT_ACROSS)],
+    own: [grip([0, 1], CROSSED_SHORT)],
+    other: [grip([0, 0.3], CROSSED_LONG), grip([0.76, 1], DRAWN_LONG)],
   },
   park: {
-    own: [grip([0, 1], DRAWN_SHORT, FROM_LEFT)],
-    other: [grip([0, 0.6], DRAWN_LONG, RIGHT_ACROSS)],
+    own: [grip([0, 1], CROSSED_SHORT)],
+    other: [grip([0, 0.74], DRAWN_LONG)],
   },
   frontBow: {
     own: [
-      grip([0.28, 0.64], pinchBehind('short', (m) => bladeMm(m) - 14), FROM_LEFT),
-      grip([0.92, 1], HOLD_FRONT, HOLDING, HOLDING_PALM),
+      grip(
+        [0.22, 0.8],
+        pinchBehind('short', (m) => bladeMm(m) - 14),
+      ),
     ],
-    other: [grip([0.3, 0.76], pinch('short', bellyMm, -0.6), FROM_RIGHT, { posture: 'point' })],
+    other: [grip([0.42, 0.86], pinch('short', bellyMm, -0.6), 'point')],
   },
-  drop: {
-    own: [
-      grip([0, 0.55], HOLD_FRONT, HOLDING, HOLDING_PALM),
-      grip([0.6, 0.82], HOLD_FRONT.slice(0, 1), HOLDING, HOLDING_PALM),
-      grip([0.95, 1], HOLD_UNDER_DROP, HOLDING, HOLDING_PALM),
-    ],
-    other: [grip([0.4, 0.64], pinch('long', (m) => 0.5 * bellyMm(m)), RIGHT_ACROSS)],
-  },
+  drop: DROP,
   passage: {
-    own: [grip([0, 1], HOLD_UNDER_DROP, HOLDING, HOLDING_PALM)],
-    other: [grip([0.3, 1], HOLD_LOOP, HOLDING_OTHER, HOLDING_OTHER_PALM)],
+    own: [grip([0, 1], HOLD_UNDER_DROP)],
+    other: [grip([0.4, 1], HOLD_LOOP)],
   },
   passageFirst: {
-    own: [grip([0, 1], HOLD_FRONT, HOLDING, HOLDING_PALM)],
-    other: [grip([0.3, 1], HOLD_LOOP, HOLDING_OTHER, HOLDING_OTHER_PALM)],
+    own: [grip([0.25, 1], HOLD_FRONT)],
+    other: [grip([0.4, 1], HOLD_LOOP)],
   },
-  dropLast: {
-    own: [
-      grip([0, 0.55], HOLD_FRONT, HOLDING, HOLDING_PALM),
-      grip([0.6, 0.82], HOLD_FRONT.slice(0, 1), HOLDING, HOLDING_PALM),
-      grip([0.95, 1], HOLD_UNDER_DROP, HOLDING, HOLDING_PALM),
-    ],
-    other: [grip([0.4, 0.64], pinch('long', (m) => 0.5 * bellyMm(m)), RIGHT_ACROSS)],
-  },
+  dropLast: DROP,
   wrap: {
-    own: [
-      grip([0.55, 1], [touch('forefinger', 'long', { nearestTo: frontOfKnot }, 'inner')], LEFT_ACROSS, { posture: 'point' }),
+    own: [grip([0.55, 1], [touch('forefinger', 'long', { nearestTo: frontOfKnot }, 'inner')], 'point')],
+    other: [
+      grip(
+        [0, 1],
+        pinch('long', (m) => 0.8 * bellyMm(m)),
+      ),
     ],
-    other: [grip([0, 1], pinch('long', (m) => 0.8 * bellyMm(m)), RIGHT_ACROSS)],
   },
   pushFront: {
     own: [
-      grip([0, 0.05], [touch('forefinger', 'long', { nearestTo: frontOfKnot }, 'inner')], LEFT_ACROSS, { posture: 'point' }),
-      grip([0.25, 0.8], [touch('forefinger', 'short', FRONT.fold(9), 'outer')], LEFT_ACROSS, { posture: 'point' }),
+      grip([0, 0.05], [touch('forefinger', 'long', { nearestTo: frontOfKnot }, 'inner')], 'point'),
+      grip([0.25, 0.8], [touch('forefinger', 'short', FRONT.fold(9), 'outer')], 'point'),
     ],
-    other: [grip([0, 1], pinch('long', (m) => 0.8 * bellyMm(m)), RIGHT_ACROSS)],
+    other: [
+      grip(
+        [0, 1],
+        pinch('long', (m) => 0.8 * bellyMm(m)),
+      ),
+    ],
   },
   backBow: {
-    own: [
-      grip([0, 0.45], HOLD_UNDER_DROP, HOLDING, HOLDING_PALM),
-      grip([0.55, 1], HOLD_UNDER_DROP.slice(1), HOLDING, HOLDING_PALM),
-    ],
-    other: [
-      grip([0.14, 0.8], [touch('forefinger', 'long', BACK.fold(9), 'outer')], RIGHT_ACROSS, { posture: 'point' }),
-    ],
+    own: [grip([0, 0.6], HOLD_UNDER_DROP), grip([0.6, 1], HOLD_UNDER_DROP.slice(1))],
+    other: [grip([0.24, 0.86], PUSH, 'point')],
   },
   backBowHeld: {
-    own: [grip([0.3, 1], HOLD_UNDER_DROP.slice(1), HOLDING, HOLDING_PALM)],
-    other: [
-      grip([0.04, 0.8], [touch('forefinger', 'long', BACK.fold(9), 'outer')], RIGHT_ACROSS, { posture: 'point' }),
-    ],
+    own: [grip([0.3, 1], HOLD_UNDER_DROP.slice(1))],
+    other: [grip([0.22, 0.86], PUSH, 'point')],
   },
   backBowPlain: {
-    own: [
-      grip([0, 0.4], HOLD_UNDER_DROP, HOLDING, HOLDING_PALM),
-      grip([0.5, 1], HOLD_UNDER_DROP.slice(1), HOLDING, HOLDING_PALM),
-    ],
-    other: [
-      grip([0.2, 0.8], [touch('forefinger', 'long', BACK.fold(9), 'outer')], RIGHT_ACROSS, { posture: 'point' }),
-    ],
+    own: [grip([0, 0.5], HOLD_UNDER_DROP), grip([0.5, 1], HOLD_UNDER_DROP.slice(1))],
+    other: [grip([0.24, 0.84], PUSH, 'point')],
   },
   tighten: {
-    own: [grip([0.25, 1], DRAW_BACK_LOOP, HOLDING, HOLDING_PALM)],
-    other: [grip([0.25, 1], DRAW_FRONT_LOOP, HOLDING_OTHER, HOLDING_OTHER_PALM)],
+    own: [grip([0.35, 1], DRAW_BACK_LOOP)],
+    other: [grip([0.35, 1], DRAW_FRONT_LOOP)],
   },
   balance: {
-    own: [grip([0.45, 1], LEFT_WING, HOLDING, HOLDING_PALM)],
-    other: [grip([0.45, 1], RIGHT_WING, HOLDING_OTHER, HOLDING_OTHER_PALM)],
+    own: [grip([0, 0.14], DRAW_BACK_LOOP), grip([0.5, 1], LEFT_WING)],
+    other: [grip([0, 0.14], DRAW_FRONT_LOOP), grip([0.5, 1], RIGHT_WING)],
   },
   collarDown: {
-    own: [
-      grip([0.2, 0.5], [{ digit: 'forefinger', on: 'leaf', face: 'inner' }], to(-0.5, 0.8, -0.2), { posture: 'relaxed' }),
-      grip([0.86, 1], [{ digit: 'forefinger', on: 'leaf', face: 'outer' }], to(-0.5, 0.8, -0.2), { posture: 'relaxed' }),
-    ],
-    other: [
-      grip([0.2, 0.5], [{ digit: 'forefinger', on: 'leaf', face: 'inner' }], to(0.5, 0.8, -0.2), { posture: 'relaxed' }),
-      grip([0.86, 1], [{ digit: 'forefinger', on: 'leaf', face: 'outer' }], to(0.5, 0.8, -0.2), { posture: 'relaxed' }),
-    ],
+    own: [grip([0.3, 0.62], [{ digit: 'forefinger', on: 'leaf', face: 'inner' }], 'relaxed')],
+    other: [grip([0.3, 0.62], [{ digit: 'forefinger', on: 'leaf', face: 'inner' }], 'relaxed')],
   },
 };
 
@@ -273,5 +242,3 @@ export const POSTURES: Readonly<Record<Posture, Float64Array>> = {
   relaxed: Float64Array.from([0.45, 0.6, 0.15, 0.25, 0.05, 0.4, 0.4, 0, 0.5, 0.5, 0, 0.55, 0.55, -0.05, 0.55, 0.55]),
   wide: Float64Array.from([0.7, 0.75, 0.1, 0.2, 0.05, 0.55, 0.5, 0, 0.6, 0.55, 0, 0.65, 0.6, -0.05, 0.7, 0.6]),
 };
-
-export const direction = (a: Point3, b: Point3): Point3 => unit(subtract(b, a));

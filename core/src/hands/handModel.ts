@@ -192,14 +192,7 @@ function placeThumb(hand: HandPose, { pointsMm, pads, axes }: HandPoints): void 
   // axis of bending: from the thumb's direction towards where it bends to
   const [ar, ad, an] = [md * fn - mn * fd, mn * fr - mr * fn, mr * fd - md * fr];
   // out of the palm's plane it turns about itself as well
-  put(
-    axes,
-    0,
-    hand,
-    cos(fromFinger) + THUMB_TURN_BY_ANGLE * mr,
-    -sin(fromFinger) + THUMB_TURN_BY_ANGLE * md,
-    THUMB_TURN_BY_ANGLE * mn,
-  );
+  put(axes, 0, hand, cos(fromFinger) + THUMB_TURN_BY_ANGLE * mr, -sin(fromFinger) + THUMB_TURN_BY_ANGLE * md, THUMB_TURN_BY_ANGLE * mn);
   put(axes, 3, hand, 0, 0, -1);
   put(axes, 6, hand, ar, ad, an);
   put(axes, 9, hand, ar, ad, an);

@@ -19,7 +19,11 @@ export const SLEEVE_RADII_MM = { wrist: 29, end: 36 } as const;
 
 /** The capsules that a hand is made of, from its points. */
 export function handCapsules(pointsMm: ArrayLike<number>): readonly Capsule[] {
-  const point = (index: number): Point3 => ({ x: pointsMm[3 * index] ?? 0, y: pointsMm[3 * index + 1] ?? 0, z: pointsMm[3 * index + 2] ?? 0 });
+  const point = (index: number): Point3 => ({
+    x: pointsMm[3 * index] ?? 0,
+    y: pointsMm[3 * index + 1] ?? 0,
+    z: pointsMm[3 * index + 2] ?? 0,
+  });
   const wrist = point(0);
   const digits = DIGITS.flatMap((name, digit) =>
     [0, 1, 2].map((bone): Capsule => ({

@@ -1,6 +1,17 @@
 /** Hands: what holds, presses, leads and waits where, at each moment of tying. */
 export { TYING_HANDS, type TyingHands } from './arm.ts';
-export { DIGITS, HAND_POINTS, handPoints, placeHand, pointIndex, RADII_MM, SLEEVE_POINT, WRIST_RADIUS_MM, type Digit, type HandPose } from './handModel.ts';
+export {
+  DIGITS,
+  HAND_POINTS,
+  handPoints,
+  placeHand,
+  pointIndex,
+  RADII_MM,
+  SLEEVE_POINT,
+  WRIST_RADIUS_MM,
+  type Digit,
+  type HandPose,
+} from './handModel.ts';
 export { handSide, playHands, pointsOfHand, type HandMoment, type HandsMoment, type HandsPlayer } from './playHands.ts';
 export { HAND_ROLES, type HandRole } from './grips.ts';
 export { handCapsules, type Capsule } from './handOutline.ts';

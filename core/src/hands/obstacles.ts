@@ -155,7 +155,12 @@ export function pushOfCloth(
     const [ox, oy, oz] = [nodes[at + 6] ?? 0, nodes[at + 7] ?? 0, nodes[at + 8] ?? 0];
     const off = dx * ox + dy * oy + dz * oz;
     const node = nodes[at + 10] ?? 0;
-    const sided = touched !== null && node >= touched.fromNode && node <= touched.untilNode && abs(off) < LED_BACK_MM && isSameLayer(touched, ox, oy, oz);
+    const sided =
+      touched !== null &&
+      node >= touched.fromNode &&
+      node <= touched.untilNode &&
+      abs(off) < LED_BACK_MM &&
+      isSameLayer(touched, ox, oy, oz);
     const depth = r + halfThickMm - (sided ? touched.sign * off : abs(off));
     if (depth <= out.depthMm) continue;
     const u = dx * (nodes[at + 3] ?? 0) + dy * (nodes[at + 4] ?? 0) + dz * (nodes[at + 5] ?? 0);

@@ -33,7 +33,7 @@ export const MOST_PER_24TH_MM = 24;
 const HOLD_STEPS = 5;
 const HOLDING_ON = { place: 0.3, turn: 15, joint: 8 } as const;
 const EASES = 0.15;
-const ON_THE_WAY = { steps: 5, place: 0.5, turn: 20, joint: 9 } as const;
+const ON_THE_WAY = { steps: 5, place: 1, turn: 40, joint: 18 } as const;
 
 interface RoleState {
   pose: HandPose;
@@ -159,15 +159,19 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
     now.task = task;
     now.places = resolve(scene, then, task.grip);
     now.progress = follows || mostMm === Infinity ? 1 : 0;
-    now.goal = follows ? before : reach(scene, { ...around, moment: then }, task, padsOf(scene, { ...around, moment: then }, task.grip, now.places));
+    now.goal = follows
+      ? before
+      : reach(scene, { ...around, moment: then }, task, padsOf(scene, { ...around, moment: then }, task.grip, now.places));
   }
   const pads = padsOf(scene, around, task.grip, now.places);
   if (isHeld) now.goal = hold(scene, around, task, pads, now.goal);
   if (now.progress < 1) {
     const wanted = isHeld ? 1 : Math.min(1, (time - now.leftAt) / Math.max(1e-6, task.from - now.leftAt));
     const from = now.progress;
-    // as far on its way as no fingertip goes too far; not further at all while the hand is behind
-    const share = STRIDES.find((each) => furthestTip(before, poseBetween(now.leaving, now.goal, from + (wanted - from) * each)) <= mostMm) ?? 0;
+    // as far on its way as no fingertip goes too far
+    const here = poseBetween(now.leaving, now.goal, from);
+    const share =
+      STRIDES.find((each) => furthestTip(here, poseBetween(now.leaving, now.goal, from + (wanted - from) * each)) <= PACE * mostMm) ?? 0;
     now.progress = from + (wanted - from) * share;
     if (now.progress > 0.999) now.progress = 1;
   }
@@ -176,6 +180,8 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
 }
 
 const SOON = 1e-9;
+/** A hand that has to go round something still keeps up. */
+const PACE = 0.8;
 const STRIDES = [1, 0.7, 0.5, 0.35, 0.25, 0.17, 0.11, 0.06, 0.02] as const;
 
 /** The pose that goes on holding what it holds. */
@@ -207,7 +213,9 @@ const THERE_MM = 5.5;
 
 function isThere(pose: HandPose, pads: readonly PadAim[]): boolean {
   placeHand(pose, scratch);
-  return pads.every(({ digit, place }) => Math.abs(distance(tipOf(scratch.pointsMm, digit), place) - RADII_MM[DIGITS[digit] ?? 'thumb'][3]) < THERE_MM);
+  return pads.every(
+    ({ digit, place }) => Math.abs(distance(tipOf(scratch.pointsMm, digit), place) - RADII_MM[DIGITS[digit] ?? 'thumb'][3]) < THERE_MM,
+  );
 }
 
 /** A goal is found on a coarser strip. */
@@ -249,7 +257,14 @@ function turnedTo(side: Side, coming: Coming, pads: readonly PadAim[], middle: P
   const loose = { x: px, y: py, z: pz };
   const palmar = unit(subtract(loose, scale(distal, dot(loose, distal))));
   const radial = scale(cross(distal, palmar), side === 'right' ? 1 : -1);
-  const pose: HandPose = { side, wrist: { x: 0, y: 0, z: 0 }, distal, palmar, radial, joints: Float64Array.from(degrees, (angle) => (angle * Math.PI) / 180) };
+  const pose: HandPose = {
+    side,
+    wrist: { x: 0, y: 0, z: 0 },
+    distal,
+    palmar,
+    radial,
+    joints: Float64Array.from(degrees, (angle) => (angle * Math.PI) / 180),
+  };
   placeHand(pose, scratch);
   const digits = pads.length > 0 ? pads.map(({ digit }) => digit) : [1];
   const own = digits.reduce<Point3>((sum, digit) => add(sum, tipOf(scratch.pointsMm, digit)), { x: 0, y: 0, z: 0 });
@@ -317,8 +332,7 @@ function padsOf(scene: Scene, around: Around, { touches }: Grip, places: Readonl
 }
 
 /** Who faces the wearer has the forefinger where the wearer has the thumb: behind, and the other way round. */
-const swapped = (digit: Touch['digit']): Touch['digit'] =>
-  digit === 'thumb' ? 'forefinger' : digit === 'forefinger' ? 'thumb' : digit;
+const swapped = (digit: Touch['digit']): Touch['digit'] => (digit === 'thumb' ? 'forefinger' : digit === 'forefinger' ? 'thumb' : digit);
 
 const palmOf = ({ wrist, distal }: HandPose): Point3 => add(wrist, scale(distal, 90));
 
@@ -331,10 +345,7 @@ function poseBetween(a: HandPose, b: HandPose, share: number): HandPose {
   const back = Math.min(DRAWN_BACK_MM, distance(a.wrist, b.wrist) + 15);
   const [p, q] = [subtract(a.wrist, scale(a.distal, back)), subtract(b.wrist, scale(b.distal, back))];
   const [s, t] = [1 - share, share];
-  const wrist = add(
-    add(scale(a.wrist, s * s * s), scale(p, 3 * s * s * t)),
-    add(scale(q, 3 * s * t * t), scale(b.wrist, t * t * t)),
-  );
+  const wrist = add(add(scale(a.wrist, s * s * s), scale(p, 3 * s * s * t)), add(scale(q, 3 * s * t * t), scale(b.wrist, t * t * t)));
   const open = Math.sin(Math.PI * share);
   const joints = straight.joints.map((angle, k) => angle * (1 - open) + (POSTURES.wide[k] ?? 0) * open);
   return { ...straight, wrist, joints };
@@ -347,7 +358,8 @@ function furthestTip(before: HandPose, after: HandPose): number {
   placeHand(before, was);
   placeHand(after, is);
   let far = 0;
-  for (let digit = 0; digit < DIGITS.length; digit += 1) far = Math.max(far, distance(tipOf(was.pointsMm, digit), tipOf(is.pointsMm, digit)));
+  for (let digit = 0; digit < DIGITS.length; digit += 1)
+    far = Math.max(far, distance(tipOf(was.pointsMm, digit), tipOf(is.pointsMm, digit)));
   return far;
 }
 
@@ -385,7 +397,12 @@ function ballsOf(pose: HandPose): Float64Array {
 
 const flipHand = ({ pose, pads }: HandMoment): HandMoment => ({
   pose: mirrorHand(pose),
-  pads: pads.map(({ digit, place, face, touched }) => ({ digit, touched, place: { ...place, x: -place.x }, face: { ...face, x: -face.x } })),
+  pads: pads.map(({ digit, place, face, touched }) => ({
+    digit,
+    touched,
+    place: { ...place, x: -place.x },
+    face: { ...face, x: -face.x },
+  })),
 });
 
 function flipMoment({ pose, knotAt, collarDown }: PosedMoment): PosedMoment {

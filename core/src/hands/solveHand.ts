@@ -15,7 +15,17 @@ import {
   type HandPose,
   type HandPoints,
 } from './handModel.ts';
-import { BALL_COUNT, HAND_BALLS, placeBalls, pushOfBody, pushOfCloth, pushOfHand, type NearCloth, type Push, type TouchedSide } from './obstacles.ts';
+import {
+  BALL_COUNT,
+  HAND_BALLS,
+  placeBalls,
+  pushOfBody,
+  pushOfCloth,
+  pushOfHand,
+  type NearCloth,
+  type Push,
+  type TouchedSide,
+} from './obstacles.ts';
 
 /** A pad that is to lie on a place. */
 export interface PadAim {
@@ -123,7 +133,17 @@ const step = new Float64Array(SIZE);
 const push: Push = { depthMm: 0, x: 0, y: 0, z: 0 };
 
 /** How a point of the hand moves along a direction: fills the row for a point on a bone of a digit, or on the palm (bone −1). */
-function pointRow(hand: HandPose, digit: number, bone: number, px: number, py: number, pz: number, nx: number, ny: number, nz: number): void {
+function pointRow(
+  hand: HandPose,
+  digit: number,
+  bone: number,
+  px: number,
+  py: number,
+  pz: number,
+  nx: number,
+  ny: number,
+  nz: number,
+): void {
   const { row } = normal;
   const { wrist } = hand;
   row[0] = nx;

@@ -50,16 +50,26 @@ export function choreograph(
 }
 
 /** A frame as it is written below: when, the lay, and its name where it is a key pose. */
-type Written = readonly [share: number, strip: PosedStrip, key?: KeyPose];
+type Written = readonly [share: number, strip: PosedStrip, key?: KeyPose | null, rests?: 'rests'];
 
-const step = (name: TyingStep, frames: readonly Written[], collar: readonly [number, number] = [0, 0]): ChoreographedStep => ({
+/** The strip at rest in a lay while hands change. */
+const rest = (from: number, until: number, strip: PosedStrip): readonly Written[] => [
+  [from, strip, null, 'rests'],
+  [until, strip, null, 'rests'],
+];
+
+/** Between these shares of its step the collar is turned down: hands come to it before, and go after. */
+const COLLAR_TURNS = { from: 0.3, until: 0.9 } as const;
+
+const step = (name: TyingStep, frames: readonly Written[], isCollarTurned = false): ChoreographedStep => ({
   step: name,
   frames: soundFrames(
-    frames.map(([share, strip, key]) => ({
+    frames.map(([share, strip, key, rests]) => ({
       share,
       strip,
       key: key ?? null,
-      collarDown: collar[0] + (collar[1] - collar[0]) * share,
+      rests: rests === 'rests',
+      collarDown: isCollarTurned ? Math.min(1, Math.max(0, (share - COLLAR_TURNS.from) / (COLLAR_TURNS.until - COLLAR_TURNS.from))) : 0,
     })),
   ),
 });
@@ -89,11 +99,12 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
   const push = (from: PosedStrip, fromSwept: boolean): ChoreographedStep =>
     step('backBow', [
       [0, from],
-      ...(fromSwept ? [] : [[0.13, poses.backFold(m, pinched, 'swept')] as const]),
-      [0.24, poses.backFold(m, pinched, 'begun')],
-      [0.38, poses.backFold(m, pinched, 'made')],
-      [0.55, poses.backFold(m, pinched, 'held'), 'foldHeld'],
-      [0.76, poses.backFold(m, pinched, 'halfway')],
+      [0.24, from, null, 'rests'],
+      ...(fromSwept ? [] : [[0.38, poses.backFold(m, pinched, 'swept')] as const]),
+      [0.48, poses.backFold(m, pinched, 'begun')],
+      [0.6, poses.backFold(m, pinched, 'made')],
+      [0.72, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      [0.86, poses.backFold(m, pinched, 'halfway')],
       [1, poses.bow(m, messy), 'twoLoops'],
     ]);
   return {
@@ -108,41 +119,44 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     ]),
     cross: step('cross', [
       [0, drape(m.leadMm)],
-      [0.55, poses.crossing(m)],
+      ...rest(0.35, 0.64, poses.crossing(m)),
       [1, poses.crossed(m, false), 'crossed'],
     ]),
     halfKnot: step('halfKnot', [
       [0, poses.crossed(m, true)],
-      [0.35, poses.turnedUnder(m)],
-      [0.68, poses.through(m), 'upBehind'],
+      [0.32, poses.turnedUnder(m)],
+      [0.5, poses.through(m), 'upBehind', 'rests'],
+      [0.78, poses.through(m), null, 'rests'],
       [1, poses.snug(m), 'halfKnot'],
     ]),
     park: step('park', [
       [0, poses.snug(m)],
-      [0.5, poses.liftedAside(m)],
+      [0.42, poses.liftedAside(m)],
+      [0.78, poses.parked(m), null, 'rests'],
       [1, poses.parked(m), 'parked'],
     ]),
     frontBow: step('frontBow', [
       [0, poses.parked(m)],
-      [0.25, poses.parked(m)],
-      [0.5, poses.takenUp(m, s)],
-      [0.72, poses.foldBegun(m, s)],
+      [0.42, poses.parked(m), null, 'rests'],
+      [0.6, poses.takenUp(m, s)],
+      [0.78, poses.foldBegun(m, s)],
       [1, poses.frontBow(m, s), 'frontBow'],
     ]),
-    // a hand comes for the long end before that moves
-    drop: step('drop', [[0, poses.frontBow(m, s)], [0.3, poses.frontBow(m, s)], ...dropFrames(m, working), [1, poses.dropped(m, working), 'dropped']]),
+    drop: step('drop', [[0, poses.frontBow(m, s)], [0.45, poses.frontBow(m, s), null, 'rests'], ...dropFrames(m, working), [1, poses.dropped(m, working), 'dropped']]),
     passage: step('passage', [
       [0, poses.dropped(m, working)],
+      [0.4, poses.dropped(m, working), null, 'rests'],
       [1, poses.dropped(m, pinched), 'passage'],
     ]),
     // the thumb opens the passage while the long end is still over the shoulder
     passageFirst: step('passage', [
       [0, poses.frontBow(m, s)],
+      [0.4, poses.frontBow(m, s), null, 'rests'],
       [1, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }, 'passage'],
     ]),
     dropLast: step('drop', [
       [0, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }],
-      [0.3, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }],
+      [0.45, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }, null, 'rests'],
       ...dropFrames(m, pinched),
       [1, poses.dropped(m, pinched), 'dropped'],
     ]),
@@ -166,36 +180,41 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     backBowHeld: push(poses.backFold(m, pinched, 'swept'), true),
     backBowPlain: step('backBow', [
       [0, poses.dropped(m, pinched)],
-      [0.2, poses.backFold(m, pinched, 'swept')],
-      [0.5, poses.backFold(m, pinched, 'held'), 'foldHeld'],
-      [0.74, poses.backFold(m, pinched, 'halfway')],
+      [0.24, poses.dropped(m, pinched), null, 'rests'],
+      [0.42, poses.backFold(m, pinched, 'swept')],
+      [0.66, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      [0.84, poses.backFold(m, pinched, 'halfway')],
       [1, poses.bow(m, messy), 'twoLoops'],
     ]),
     tighten: step('tighten', [
       [0, poses.bow(m, messy)],
+      [0.35, poses.bow(m, messy), null, 'rests'],
       [1, poses.bow(m, drawn), 'drawnUp'],
     ]),
     balance: step('balance', [
       [0, poses.bow(m, drawn)],
-      [0.35, poses.bow(m, { ...drawn, pinchedMm: 0 })],
+      [0.15, poses.bow(m, drawn), null, 'rests'],
+      [0.5, poses.bow(m, { ...drawn, pinchedMm: 0 }), null, 'rests'],
       [1, poses.bow(m, finished), 'even'],
     ]),
     collarDown: step(
       'collarDown',
       [
         [0, poses.bow(m, finished)],
+        [COLLAR_TURNS.from, poses.bow(m, finished)],
+        [COLLAR_TURNS.until, poses.bow(m, finished)],
         [1, poses.bow(m, finished), 'finished'],
       ],
-      [0, 1],
+      true,
     ),
   };
 }
 
 /** The long end on its way from the shoulder over the front bow. */
 const dropFrames = (m: TyingMeasures, lay: BowForm): readonly Written[] => [
-  [0.48, poses.liftedAside(m, shortBow(m, lay))],
-  [0.62, poses.liftedOver(m, lay)],
-  [0.8, poses.falling(m, lay)],
+  [0.6, poses.liftedAside(m, shortBow(m, lay))],
+  [0.74, poses.liftedOver(m, lay)],
+  [0.87, poses.falling(m, lay)],
 ];
 
 const stepsOf = (way: TyingWay, part: Parts): readonly ChoreographedStep[] => WAY_PARTS[way].map((name) => part[name]);

@@ -6,6 +6,7 @@ const frame = (share: number, y: number, more: Partial<Frame> = {}): Frame => ({
   share,
   key: null,
   collarDown: 0,
+  rests: false,
   strip: {
     leadMm: y,
     knotAt: to(0, y, 0),
@@ -18,6 +19,17 @@ const heightAt = (frames: readonly Frame[], share: number): number => poseBetwee
 
 describe('a moment between frames', () => {
   const frames = [frame(0, 0), frame(0.4, 100), frame(1, 40)];
+
+  it('comes to rest where it is to, and stays there until it is to go on', () => {
+    const resting = [frame(0, 0), frame(0.4, 100, { rests: true }), frame(0.6, 100, { rests: true }), frame(1, 0)];
+    for (const share of [0.4, 0.45, 0.5, 0.55, 0.6]) expect(heightAt(resting, share)).toBeCloseTo(100, 9);
+    // no speed into the rest, and none out of it
+    expect(100 - heightAt(resting, 0.399)).toBeLessThan(0.01);
+    expect(100 - heightAt(resting, 0.601)).toBeLessThan(0.01);
+    // without a rest it swings past
+    const passing = resting.map((each) => ({ ...each, rests: false }));
+    expect(heightAt(passing, 0.5)).toBeGreaterThan(101);
+  });
 
   it('is a frame at that frame’s own time', () => {
     for (const { share, strip } of frames) {

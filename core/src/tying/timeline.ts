@@ -28,9 +28,11 @@ export interface Frame {
   readonly key: KeyPose | null;
   /** How far the collar is turned down, 0 to 1. */
   readonly collarDown: number;
+  /** Whether the strip comes to rest here, as it does while hands change. */
+  readonly rests: boolean;
 }
 
-/** Lay of the strip between the frames of a step: an even motion that rests at both ends of the step and passes the frames between. @throws RangeError where there is no frame, or where frames cannot be led into one another. */
+/** Lay of the strip between the frames of a step: an even motion that rests at both ends of the step, and at frames where it is to rest, and passes the others. @throws RangeError where there is no frame, or where frames cannot be led into one another. */
 export function poseBetween(frames: readonly Frame[], share: number): { readonly strip: PosedStrip; readonly collarDown: number } {
   const held = Math.min(1, Math.max(0, share));
   let i = 0;
@@ -69,7 +71,7 @@ function hermite(frames: readonly Frame[], i: number, t: number): readonly (read
     [i + 1, 3 * t2 - 2 * t3],
   ]);
   const addSpeed = (k: number, factor: number): void => {
-    if (k <= 0 || k >= frames.length - 1) return;
+    if (k <= 0 || k >= frames.length - 1 || frames[k]?.rests) return;
     const rate = (factor * span) / (at(k + 1) - at(k - 1));
     weights.set(k + 1, (weights.get(k + 1) ?? 0) + rate);
     weights.set(k - 1, (weights.get(k - 1) ?? 0) - rate);

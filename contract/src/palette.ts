@@ -39,4 +39,5 @@ export const STILL_COLOURS: StillColours = {
   button: '#efe9da',
   glove: PALETTE.white,
   sleeve: PALETTE.sleeve,
+  glass: PALETTE.white,
 };

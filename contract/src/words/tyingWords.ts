@@ -1,4 +1,15 @@
-import { halfKnotCheck, oppositeSide, type Digit, type Folding, type PreparedTie, type Side, type TyingFault, type TyingStep, type TyingWay, type OfferedWay } from '@easytuck/core';
+import {
+  halfKnotCheck,
+  oppositeSide,
+  type Digit,
+  type Folding,
+  type PreparedTie,
+  type Side,
+  type TyingFault,
+  type TyingStep,
+  type TyingWay,
+  type OfferedWay,
+} from '@easytuck/core';
 import type { Reader } from './readers.ts';
 
 /** The readers as they are chosen. */
@@ -115,7 +126,10 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
       return {
         name: 'Lead',
         act: `Draw the end on ${own} down until it hangs ${lead} lower than the other. This is the long end.`,
-        hands: [`${ownHand}: draws the long end down.`, `${otherHand}: lets the band slide, then holds it. Work one against the other, like a rope.`],
+        hands: [
+          `${ownHand}: draws the long end down.`,
+          `${otherHand}: lets the band slide, then holds it. Work one against the other, like a rope.`,
+        ],
         check: `The long end, on ${own}, hangs ${lead} lower. The band still lies on the collar.`,
         trap: 'By eye, the lead is often half an inch out, and the back bow comes out wider or narrower than the front.',
         more: 'Many go by eye: the short tip level with the narrow waist of the long blade. This tie’s own lead is surer.',
@@ -154,7 +168,10 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
       return {
         name: 'Park the long end',
         act: `Lay the long end over the shoulder on ${own}, out of the way.`,
-        hands: [`${ownHand}: keeps the short end drawn down, and the half-knot at the button.`, `${otherHand}: lays the long end over the shoulder and lets go.`],
+        hands: [
+          `${ownHand}: keeps the short end drawn down, and the half-knot at the button.`,
+          `${otherHand}: lays the long end over the shoulder and lets go.`,
+        ],
         check: 'The short end hangs alone in the middle.',
         trap: 'Let go of the half-knot here and it loosens.',
         more: 'Some tuck it into the collar, or simply leave it hanging.',
@@ -239,7 +256,8 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
 
 /** Which layers are drawn: the front loop's is always its back one, the back loop's depends on how the fold was turned. */
 function layersOf({ backKnotLayer }: StepContext): string {
-  if (backKnotLayer) return `Draw the back layer of the front loop and the ${backKnotLayer} layer of the back loop: those run into the knot.`;
+  if (backKnotLayer)
+    return `Draw the back layer of the front loop and the ${backKnotLayer} layer of the back loop: those run into the knot.`;
   return 'Draw the back layer of the front loop. On the back loop try each layer gently: one moves the knot, the other the flat end; the one that moves the knot tightens.';
 }
 
@@ -252,7 +270,8 @@ function tightenWords(context: StepContext): StepWords {
       `${ownHand}: draws the back bow’s loop, ${behind} behind it, ${inFront} between it and the front bow; the other fingers keep the flat end from following.`,
       `${otherHand}: draws the front bow’s loop, ${behind} behind it, ${inFront} in front; the other fingers keep the flat end from following.`,
     ],
-    check: 'The knot is firm, sits on the button and does not slip. Now the twist test: pull the upper single piece; the upper cloth must move. If the lower one moves, that end went through turned.',
+    check:
+      'The knot is firm, sits on the button and does not slip. Now the twist test: pull the upper single piece; the upper cloth must move. If the lower one moves, that end went through turned.',
     trap: 'Never tighten by the flat ends: that undoes it. Pull a loop too far and its flat end slips out through the knot.',
     more: 'Tighten, ease the flat ends back a little, tighten again. How firm is taste: a very tight knot looks small and hard.',
   };
@@ -284,7 +303,11 @@ function thighWords(step: TyingStep, context: StepContext, mark: string): StepWo
       check: 'Both ends hang flat on the far side of the leg, and the band is not twisted behind it.',
     };
   if (step === 'halfKnot')
-    return { ...plain, check: plain.check.replace('with room for a finger at the throat', 'not tight on the leg'), trap: 'If it stays slack, the bow hangs low on the neck later.' };
+    return {
+      ...plain,
+      check: plain.check.replace('with room for a finger at the throat', 'not tight on the leg'),
+      trap: 'If it stays slack, the bow hangs low on the neck later.',
+    };
   if (step === 'collarDown')
     return {
       name: 'Over to the neck',
@@ -598,7 +621,9 @@ export function foldingWords({ frontTurned, dropTurned, backTurned, backTail }: 
     turns: [
       ...(frontTurned ? [{ step: 'frontBow', told: 'The short end was turned over before it was folded.' } as const] : []),
       ...(dropTurned ? [{ step: 'drop', told: 'The long end was turned over as it dropped.' } as const] : []),
-      ...(backTurned ? [{ step: 'backBow', told: 'The long end was turned over behind the front bow, before its own fold.' } as const] : []),
+      ...(backTurned
+        ? [{ step: 'backBow', told: 'The long end was turned over behind the front bow, before its own fold.' } as const]
+        : []),
       ...(backTail === 'behind'
         ? [{ step: 'backBow', told: 'The back bow’s tail was folded away behind its loop, not in front of it.' } as const]
         : []),

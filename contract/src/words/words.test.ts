@@ -198,7 +198,10 @@ describe('stepWords', () => {
     const onThigh = { mark: 'mark 16' };
     expect(told('prepare', { onThigh }).act).toContain('about as thick as the collar');
     expect(told('halfKnot', { onThigh }).check).not.toContain('throat');
-    expect(told('collarDown', { onThigh })).toMatchObject({ name: 'Over to the neck', act: expect.stringContaining('Set the band to mark 16') as string });
+    expect(told('collarDown', { onThigh })).toMatchObject({
+      name: 'Over to the neck',
+      act: expect.stringContaining('Set the band to mark 16') as string,
+    });
     expect(told('backBow', { onThigh })).toEqual(told('backBow'));
   });
 

@@ -102,7 +102,7 @@ const CROSSED_LONG = pinchBehind('long', (m) => 0.55 * bellyMm(m), FAR_EDGE);
 const DRAWN_LONG = pinch('long', bellyMm, 0.6);
 
 /** The front bow held by its flat end: thumb behind, forefinger in front. */
-const HOLD_FRONT = pinchBehind('short', FRONT.flatEnd(0.6));
+const HOLD_FRONT = pinchBehind('short', FRONT.flatEnd(0.42));
 /** The same with the forefinger on the long end that hangs over the middle. */
 const HOLD_UNDER_DROP: readonly Touch[] = [
   touch('thumb', 'short', FRONT.flatEnd(0.46), 'inner', 0.2),
@@ -136,10 +136,10 @@ const RIGHT_WING: readonly Touch[] = [
 const PUSH: readonly Touch[] = [touch('forefinger', 'long', BACK.fold(9), 'outer')];
 
 const DROP: Readonly<Record<HandRole, readonly Grip[]>> = {
-  own: [grip([0.2, 0.6], HOLD_FRONT), grip([0.6, 0.87], HOLD_FRONT.slice(1)), grip([0.97, 1], HOLD_UNDER_DROP)],
+  own: [grip([0, 0.6], HOLD_FRONT), grip([0.6, 0.87], HOLD_FRONT.slice(1)), grip([0.97, 1], HOLD_UNDER_DROP)],
   other: [
     grip(
-      [0.45, 0.72],
+      [0.4, 0.66],
       pinch('long', (m) => 0.5 * bellyMm(m)),
     ),
   ],
@@ -166,17 +166,12 @@ export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly
     other: [grip([0, 0.3], CROSSED_LONG), grip([0.76, 1], DRAWN_LONG)],
   },
   park: {
-    own: [grip([0, 1], CROSSED_SHORT)],
+    own: [grip([0, 0.45], CROSSED_SHORT)],
     other: [grip([0, 0.74], DRAWN_LONG)],
   },
   frontBow: {
-    own: [
-      grip(
-        [0.22, 0.8],
-        pinchBehind('short', (m) => bladeMm(m) - 14),
-      ),
-    ],
-    other: [grip([0.42, 0.86], pinch('short', bellyMm, -0.6), 'point')],
+    own: [grip([0.05, 1], HOLD_FRONT)],
+    other: [grip([0.28, 0.84], pinch('short', bellyMm, -0.6), 'point')],
   },
   drop: DROP,
   passage: {
@@ -184,7 +179,7 @@ export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly
     other: [grip([0.4, 1], HOLD_LOOP)],
   },
   passageFirst: {
-    own: [grip([0.25, 1], HOLD_FRONT)],
+    own: [grip([0, 1], HOLD_FRONT)],
     other: [grip([0.4, 1], HOLD_LOOP)],
   },
   dropLast: DROP,

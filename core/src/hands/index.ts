@@ -4,6 +4,7 @@ export {
   DIGITS,
   HAND_POINTS,
   handPoints,
+  JOINT_RANGES,
   placeHand,
   pointIndex,
   RADII_MM,
@@ -12,6 +13,6 @@ export {
   type Digit,
   type HandPose,
 } from './handModel.ts';
-export { handSide, playHands, pointsOfHand, type HandMoment, type HandsMoment, type HandsPlayer } from './playHands.ts';
+export { handsInPictures, handSide, playHands, pointsOfHand, type HandMoment, type HandsMoment, type HandsPlayer } from './playHands.ts';
 export { HAND_ROLES, type HandRole } from './grips.ts';
 export { handCapsules, type Capsule } from './handOutline.ts';

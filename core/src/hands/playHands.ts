@@ -94,6 +94,34 @@ export function playHands(choreography: Choreography, hands: TyingHands = 'weare
   };
 }
 
+/** Moments of a step that the hands are led through where only one picture of it is wanted. */
+const WALKED = 8;
+
+/**
+ * Points of both hands in one picture of each step, for paper and the like.
+ * @param shares how far each step is when it is drawn, by its index; steps after the last are left out.
+ */
+export function handsInPictures(
+  choreography: Choreography,
+  hands: TyingHands,
+  shares: readonly number[],
+): readonly (readonly Float32Array[])[] {
+  const player = playHands(choreography, hands);
+  return shares.map((share, stepIndex) => {
+    const step = choreography.steps[stepIndex];
+    if (!step) throw new RangeError(`a way of tying has no step ${stepIndex}`);
+    const at = (time: number): HandsMoment => player.at(stepIndex, time, poseStep(choreography, step, time, GOAL_SPACING_MM));
+    const moments = Array.from({ length: WALKED }, (_, k) => k / WALKED);
+    moments.filter((time) => time < share).forEach(at);
+    const led = at(share);
+    const points = ROLES.map((role) => pointsOfHand(led[role].pose, role, hands, choreography.longEnd));
+    // the next step goes on from this one's end
+    moments.filter((time) => time > share).forEach(at);
+    if (share < 1) at(1);
+    return points;
+  });
+}
+
 /** Sleeve that is drawn from the wrist towards the elbow, in mm. */
 const SLEEVE_MM = 150;
 
@@ -181,7 +209,7 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
 
 const SOON = 1e-9;
 /** A hand that has to go round something still keeps up. */
-const PACE = 0.8;
+const PACE = 0.92;
 const STRIDES = [1, 0.7, 0.5, 0.35, 0.25, 0.17, 0.11, 0.06, 0.02] as const;
 
 /** The pose that goes on holding what it holds. */
@@ -342,7 +370,7 @@ const DRAWN_BACK_MM = 30;
 /** A pose on the way from one to another: out along the fingers, which open, across, and in along them. */
 function poseBetween(a: HandPose, b: HandPose, share: number): HandPose {
   const straight = straightBetween(a, b, share);
-  const back = Math.min(DRAWN_BACK_MM, distance(a.wrist, b.wrist) + 15);
+  const back = Math.min(DRAWN_BACK_MM, 6 + 0.2 * distance(a.wrist, b.wrist));
   const [p, q] = [subtract(a.wrist, scale(a.distal, back)), subtract(b.wrist, scale(b.distal, back))];
   const [s, t] = [1 - share, share];
   const wrist = add(add(scale(a.wrist, s * s * s), scale(p, 3 * s * s * t)), add(scale(q, 3 * s * t * t), scale(b.wrist, t * t * t)));
@@ -407,8 +435,10 @@ const flipHand = ({ pose, pads }: HandMoment): HandMoment => ({
 
 function flipMoment({ pose, knotAt, collarDown }: PosedMoment): PosedMoment {
   const flip = (array: Float32Array): Float32Array => array.map((value, i) => (i % 3 === 0 ? -value : value));
+  // the direction of the width is the outward one crossed with the strip's own: mirrored, it points the other way
+  const turn = (array: Float32Array): Float32Array => array.map((value, i) => (i % 3 === 0 ? value : -value));
   return {
-    pose: { ...pose, centreMm: flip(pose.centreMm), across: flip(pose.across), outward: flip(pose.outward) },
+    pose: { ...pose, centreMm: flip(pose.centreMm), across: turn(pose.across), outward: flip(pose.outward) },
     knotAt: { ...knotAt, x: -knotAt.x },
     collarDown,
   };

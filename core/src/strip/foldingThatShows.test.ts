@@ -24,7 +24,13 @@ describe('foldingThatShows', () => {
         for (const c of BITS)
           for (const d of BITS)
             for (const e of BITS) {
-              const faces: FacesShown = { frontLoop: face(a), frontFlatEnd: face(b), knot: face(c), backLoop: face(d), backFlatEnd: face(e) };
+              const faces: FacesShown = {
+                frontLoop: face(a),
+                frontFlatEnd: face(b),
+                knot: face(c),
+                backLoop: face(d),
+                backFlatEnd: face(e),
+              };
               const found = foldingThatShows(faces);
               expect(found === null).toBe(a !== b);
               none += found === null ? 1 : 0;
@@ -34,6 +40,8 @@ describe('foldingThatShows', () => {
 
   it('is the way that is taught where only the outer face shows', () => {
     const outer = 'outer' as const;
-    expect(foldingThatShows({ frontLoop: outer, frontFlatEnd: outer, knot: outer, backLoop: outer, backFlatEnd: outer })).toEqual(UNTWISTED);
+    expect(foldingThatShows({ frontLoop: outer, frontFlatEnd: outer, knot: outer, backLoop: outer, backFlatEnd: outer })).toEqual(
+      UNTWISTED,
+    );
   });
 });

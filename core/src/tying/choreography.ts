@@ -117,11 +117,7 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
       [0, drape(0)],
       [1, drape(m.leadMm), 'leadSet'],
     ]),
-    cross: step('cross', [
-      [0, drape(m.leadMm)],
-      ...rest(0.35, 0.64, poses.crossing(m)),
-      [1, poses.crossed(m, false), 'crossed'],
-    ]),
+    cross: step('cross', [[0, drape(m.leadMm)], ...rest(0.35, 0.64, poses.crossing(m)), [1, poses.crossed(m, false), 'crossed']]),
     halfKnot: step('halfKnot', [
       [0, poses.crossed(m, true)],
       [0.32, poses.turnedUnder(m)],
@@ -137,12 +133,17 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     ]),
     frontBow: step('frontBow', [
       [0, poses.parked(m)],
-      [0.42, poses.parked(m), null, 'rests'],
-      [0.6, poses.takenUp(m, s)],
-      [0.78, poses.foldBegun(m, s)],
+      [0.28, poses.parked(m), null, 'rests'],
+      [0.52, poses.takenUp(m, s)],
+      [0.76, poses.foldBegun(m, s)],
       [1, poses.frontBow(m, s), 'frontBow'],
     ]),
-    drop: step('drop', [[0, poses.frontBow(m, s)], [0.45, poses.frontBow(m, s), null, 'rests'], ...dropFrames(m, working), [1, poses.dropped(m, working), 'dropped']]),
+    drop: step('drop', [
+      [0, poses.frontBow(m, s)],
+      [0.45, poses.frontBow(m, s), null, 'rests'],
+      ...dropFrames(m, working),
+      [1, poses.dropped(m, working), 'dropped'],
+    ]),
     passage: step('passage', [
       [0, poses.dropped(m, working)],
       [0.4, poses.dropped(m, working), null, 'rests'],

@@ -77,6 +77,7 @@ describe('stills', () => {
       button: '#000000',
       glove: '#ffffff',
       sleeve: '#000000',
+      glass: '#ffffff',
     };
     const svg = stillSvg(still, colours, { widthMm: 120, heightMm: 80, liftMm: 5, isMirror: true });
     expect(svg).toContain('width="120mm" height="80mm" viewBox="-60 -45 120 80"');

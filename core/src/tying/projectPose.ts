@@ -10,8 +10,8 @@ export interface ViewDirection {
   readonly up: Point3;
 }
 
-/** What a patch of a still shows, for whoever draws it to colour. */
-export type StillTone = 'longOuter' | 'longInner' | 'shortOuter' | 'shortInner' | BodyPart['name'] | 'glove' | 'sleeve';
+/** What a patch of a still shows, for whoever draws it to colour; glass is not filled: a hand that would hide what the step is about. */
+export type StillTone = 'longOuter' | 'longInner' | 'shortOuter' | 'shortInner' | BodyPart['name'] | 'glove' | 'sleeve' | 'glass';
 
 /** A flat patch of a still, nearer ones later. Points in mm in the picture: x to the right, y down, the knot at the origin. */
 export interface StillPatch {
@@ -61,6 +61,9 @@ export function projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, wi
   return { patches: patches.sort((a, b) => a.depth - b.depth).map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
 }
 
+/** Nearer to the knot than this in the picture, a hand before it is only outlined, in mm. */
+const GLASSY_MM = 44;
+
 /** Pieces that a bone is drawn in, so that one end of it may lie before cloth and the other behind. */
 const BONE_PIECES = 3;
 
@@ -70,8 +73,10 @@ function* handPatches(pointsMm: ArrayLike<number>, see: (p: Point3) => Seen): Ge
       const [start, end] = [piece / BONE_PIECES, (piece + 1) / BONE_PIECES];
       const [a, b] = [see(blend(from, to, start)), see(blend(from, to, end))];
       const [ra, rb] = [start, end].map((share) => fromRadiusMm + (toRadiusMm - fromRadiusMm) * share) as [number, number];
+      // the knot is at the origin of the picture
+      const isGlass = a.depth + b.depth > 0 && Math.hypot((a.x + b.x) / 2, (a.y + b.y) / 2) < GLASSY_MM;
       yield {
-        tone: of === 'sleeve' ? 'sleeve' : 'glove',
+        tone: isGlass ? 'glass' : of === 'sleeve' ? 'sleeve' : 'glove',
         light: 1,
         edges: of === 'palm' ? [] : [...OUTLINE_SIDES.flanks, ...(isTip && piece === BONE_PIECES - 1 ? OUTLINE_SIDES.end : [])],
         points: capsuleOutline([a.x, a.y], [b.x, b.y], ra, rb),

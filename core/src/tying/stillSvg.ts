@@ -25,7 +25,8 @@ export function stillSvg(
     const fill = `rgb(${litColour(colours[tone], light).join(',')})`;
     const corners = points.map(([x, y]) => `${n(x)} ${n(y)}`);
     const lines = edges.map((edge) => `M${corners[edge] ?? ''}L${corners[(edge + 1) % corners.length] ?? ''}`).join('');
-    return `<path d="M${corners.join('L')}Z" fill="${fill}" stroke="${fill}" stroke-width="0.3"/>${lines === '' ? '' : `<path d="${lines}" stroke="#24303a" stroke-width="0.5" fill="none"/>`}`;
+    const filled = tone === 'glass' ? '' : `<path d="M${corners.join('L')}Z" fill="${fill}" stroke="${fill}" stroke-width="0.3"/>`;
+    return `${filled}${lines === '' ? '' : `<path d="${lines}" stroke="#24303a" stroke-width="0.5" fill="none"/>`}`;
   });
   return `<svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="${(isMirror ? -asideMm : asideMm) - widthMm / 2} ${-heightMm / 2 - liftMm} ${widthMm} ${heightMm}"><g${isMirror ? ' transform="scale(-1 1)"' : ''}>${painted.join('')}</g></svg>`;
 }

@@ -180,7 +180,10 @@ function drawStill(
     const rgb = litColour(STILL_COLOURS[tone], light)
       .map((part) => (part / 255).toFixed(3))
       .join(' ');
-    const area = `${inked(`${rgb} rg ${rgb} RG 0.6 w`)}${points.map((point, i) => `${at(point)} ${i === 0 ? 'm' : 'l'}`).join(' ')} h B\n`;
+    const area =
+      tone === 'glass'
+        ? ''
+        : `${inked(`${rgb} rg ${rgb} RG 0.6 w`)}${points.map((point, i) => `${at(point)} ${i === 0 ? 'm' : 'l'}`).join(' ')} h B\n`;
     const lines = edges.map((edge) => {
       const [from, to] = [points[edge], points[(edge + 1) % points.length]];
       return from && to ? `${inked(EDGE)}${at(from)} m ${at(to)} l S\n` : '';

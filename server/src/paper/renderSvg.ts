@@ -47,9 +47,11 @@ function svgItem(item: DisplayItem): string {
       // a window of its own: what reaches past it is not shown
       return [
         `<svg x="${item.x}" y="${item.y}" width="${item.widthMm}" height="${item.heightMm}" viewBox="${item.x} ${item.y} ${item.widthMm} ${item.heightMm}">`,
-        ...item.patches.map(
-          ({ points, tone }) => `<polygon points="${points.map((point) => point.join(' ')).join(' ')}" fill="${TONES[tone] ?? WHITE}"/>`,
-        ),
+        ...item.patches
+          .filter(({ tone }) => tone !== 'glass')
+          .map(
+            ({ points, tone }) => `<polygon points="${points.map((point) => point.join(' ')).join(' ')}" fill="${TONES[tone] ?? WHITE}"/>`,
+          ),
         '</svg>',
       ].join('');
   }

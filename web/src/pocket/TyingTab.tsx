@@ -119,9 +119,7 @@ function Stage({ coach, subject }: { coach: Coach; subject: CoachSubject }) {
     return stop;
   }, [playhead]);
   if (reading.state !== 'ready') return null;
-  const flat = (
-    <FlatStage baked={reading.baked} playhead={playhead} view={view} stepIndex={state.step} withHands={state.hands !== 'off'} />
-  );
+  const flat = <FlatStage baked={reading.baked} playhead={playhead} view={view} stepIndex={state.step} withHands={state.hands !== 'off'} />;
   return (
     <div className="fill" role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
       {is3d ? (
@@ -204,10 +202,7 @@ function More({ coach: { state, dispatch }, onPractice }: { coach: Coach; onPrac
       </label>
       <label>
         Hands
-        <select
-          value={state.hands}
-          onChange={(event) => dispatch({ type: 'choose', chosen: { hands: event.target.value as HandsShown } })}
-        >
+        <select value={state.hands} onChange={(event) => dispatch({ type: 'choose', chosen: { hands: event.target.value as HandsShown } })}>
           {HANDS_SHOWN.map((hands) => (
             <option key={hands} value={hands}>
               {hands === 'ghosted' ? 'faint' : hands}

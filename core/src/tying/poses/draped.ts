@@ -16,7 +16,10 @@ export function draped(m: TyingMeasures, half: Half): Strand {
   const down = Array.from({ length: count }, (_, i) => {
     const y = -38 - (i * 330) / count;
     const settled = Math.min(1, (i * 330) / count / 70);
-    return control(to(x * (0.96 - 0.1 * settled), y, shirtFrontZ(x, y) + 5 + LIFTED_MM * settled), add(shirtFacing(x), to(half * 0.45 * (1 - settled), 0, 0)));
+    return control(
+      to(x * (0.96 - 0.1 * settled), y, shirtFrontZ(x, y) + 5 + LIFTED_MM * settled),
+      add(shirtFacing(x), to(half * 0.45 * (1 - settled), 0, 0)),
+    );
   });
   return [...onCollar, ...down];
 }

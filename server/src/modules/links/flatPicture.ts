@@ -3,6 +3,7 @@ import {
   choreograph,
   collarGirthMm,
   fitTie,
+  handsInPictures,
   litColour,
   neckPathMm,
   poseStep,
@@ -34,18 +35,30 @@ export function firstPicture(
     limits: NO_LIMITS,
   });
   const choreography = choreograph(tyingMeasures(tie, fit, collarGirthMm(fitting.collar)), longEnd, 'main');
-  const hanging = choreography.steps.find(({ step }) => step === 'lead') ?? choreography.steps[0];
+  const leadIndex = Math.max(
+    0,
+    choreography.steps.findIndex(({ step }) => step === 'lead'),
+  );
+  const hanging = choreography.steps[leadIndex];
   if (!hanging) throw new RangeError('a choreography has steps');
   const { pose, knotAt, collarDown } = poseStep(choreography, hanging, 1, SPACING_MM);
   const still = projectPose({
     ...{ pose, knotAt, collarDown, collarRadiusMm: choreography.measures.collarRadiusMm, withBody: true },
     view: { towards: { x: 0, y: 0.1, z: 1 }, up: { x: 0, y: 1, z: 0 } },
+    hands:
+      handsInPictures(
+        choreography,
+        isMirror ? 'wearer' : 'facing',
+        choreography.steps.slice(0, leadIndex + 1).map(() => 1),
+      )[leadIndex] ?? [],
   });
   const colours = new Map<string, number>();
-  const patches = still.patches.map(({ tone, light, points, edges }): FlatPicture['patches'][number] => {
-    const colour = `rgb(${litColour(STILL_COLOURS[tone], Math.round(20 * light) / 20).join(',')})`;
-    if (!colours.has(colour)) colours.set(colour, colours.size);
-    return [colours.get(colour) ?? 0, points.flatMap(([x, y]) => [Math.round(10 * x), Math.round(10 * y)]), [...edges]];
-  });
+  const patches = still.patches
+    .filter(({ tone }) => tone !== 'glass')
+    .map(({ tone, light, points, edges }): FlatPicture['patches'][number] => {
+      const colour = `rgb(${litColour(STILL_COLOURS[tone], Math.round(20 * light) / 20).join(',')})`;
+      if (!colours.has(colour)) colours.set(colour, colours.size);
+      return [colours.get(colour) ?? 0, points.flatMap(([x, y]) => [Math.round(10 * x), Math.round(10 * y)]), [...edges]];
+    });
   return { colours: [...colours.keys()], ink: PALETTE.ink, ...WINDOW_MM, isMirror, patches };
 }

@@ -1,8 +1,18 @@
-import { settingWords, sideName, stepWords, type Fitting, type PaperSize, type StepContext, type Reader } from '@easytuck/contract';
+import {
+  halfKnotTold,
+  settingWords,
+  sideName,
+  stepWords,
+  type Fitting,
+  type PaperSize,
+  type StepContext,
+  type Reader,
+} from '@easytuck/contract';
 import {
   choreograph,
   collarGirthMm,
   fitTie,
+  handsInPictures,
   formatLength,
   lastStep,
   neckPathMm,
@@ -48,18 +58,19 @@ function viewFor(step: TyingStep): ViewDirection & { readonly acrossMm: number; 
       return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 400, liftMm: -80, isMirror: true };
     case 'halfKnot':
     case 'wrap':
-      return { towards: { x: -1, y: 0.22, z: 0.5 }, up: UP, acrossMm: 330, liftMm: 0, isMirror: false };
+      return { towards: { x: -1, y: 0.22, z: 0.5 }, up: UP, acrossMm: 440, liftMm: 10, isMirror: false };
     case 'passage':
     case 'backBow':
     case 'pushFront':
-      return { towards: { x: -0.34, y: 1, z: 0.5 }, up: { x: 0, y: 1, z: -0.4 }, acrossMm: 230, liftMm: 0, isMirror: false };
+      return { towards: { x: -0.34, y: 1, z: 0.5 }, up: { x: 0, y: 1, z: -0.4 }, acrossMm: 290, liftMm: -10, isMirror: false };
     case 'park':
     case 'frontBow':
     case 'drop':
+      return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 420, liftMm: -48, isMirror: true };
     case 'tighten':
     case 'balance':
     case 'collarDown':
-      return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 290, liftMm: -14, isMirror: true };
+      return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 330, liftMm: -14, isMirror: true };
   }
 }
 
@@ -90,6 +101,11 @@ export function layOutCoachSheet(
   const { widthMm, heightMm } = PAPER_MM[paper];
   const cellMm = { width: (widthMm - 2 * MARGIN_MM) / COLUMNS, height: (heightMm - HEAD_MM - FOOT_MM - MARGIN_MM) / ROWS };
   const pages: DisplayItem[][] = [];
+  const hands = handsInPictures(
+    choreography,
+    told,
+    choreography.steps.map(({ step }) => shownAt(step)),
+  );
   choreography.steps.forEach((step, i) => {
     const onPage = i % (COLUMNS * ROWS);
     if (onPage === 0) pages.push(head(fitting, told, unit, leadMm, widthMm, heightMm, pages.length + 1, measure, address));
@@ -104,6 +120,7 @@ export function layOutCoachSheet(
       collarRadiusMm: choreography.measures.collarRadiusMm,
       collarDown,
       withBody: true,
+      hands: hands[i] ?? [],
       view: { towards, up: view.up },
     });
     const words = stepWords(step.step, {
@@ -112,6 +129,8 @@ export function layOutCoachSheet(
       reader: told,
       lead: formatLength(leadMm, unit),
       late: lateOf(fitting, unit),
+      halfKnot: halfKnotTold(tie, leadMm, (mm) => formatLength(mm, unit)),
+      onThigh: way === 'onThigh' ? { mark: markOf(fitting, unit) } : null,
     });
     const page = pages[pages.length - 1];
     page?.push(picture(still, left, top, { ...view, isMirror: view.isMirror && told !== 'facing' }));
@@ -120,8 +139,9 @@ export function layOutCoachSheet(
   return pages.map((items) => ({ widthMm, heightMm, items }));
 }
 
-/** How far a step is when it is drawn: the push through the passage is drawn under way, all else as it ends. */
-const shownAt = (step: TyingStep): number => (step === 'backBow' ? 0.6 : step === 'halfKnot' ? 0.72 : 1);
+/** How far a step is when it is drawn: what is over at its end is drawn under way. */
+const shownAt = (step: TyingStep): number => SHOWN_AT[step] ?? 1;
+const SHOWN_AT: Readonly<Partial<Record<TyingStep, number>>> = { halfKnot: 0.78, frontBow: 0.8, backBow: 0.72, collarDown: 1 };
 
 /** How the pictures are seen by each reader. */
 const PICTURED: Readonly<Record<Reader, string>> = {
@@ -129,6 +149,10 @@ const PICTURED: Readonly<Record<Reader, string>> = {
   facing: 'as you face the wearer',
   behind: 'as in the mirror, over the wearer’s shoulder',
 };
+
+/** The setting on the neck, in words. */
+const markOf = ({ tie, step }: Fitting, unit: LengthUnit): string =>
+  settingWords(settingAt(tie.hardware, step), (mm) => formatLength(mm, unit)).phrase;
 
 /** The late school's settings: where it is tied, and the mark it is taken back to. */
 function lateOf({ school, tie, result, step }: Fitting, unit: LengthUnit): StepContext['late'] {

@@ -1,5 +1,15 @@
 import { choreograph, HAND_POINTS, playHands, poseStep } from '@easytuck/core';
-import { type BakedPoses, bakeStep, handPointsAt, handsAt, HANDS_NUMBERS, momentAt, NODE_NUMBERS, packPose, unpackPose } from './bakedPoses.ts';
+import {
+  type BakedPoses,
+  bakeStep,
+  handPointsAt,
+  handsAt,
+  HANDS_NUMBERS,
+  momentAt,
+  NODE_NUMBERS,
+  packPose,
+  unpackPose,
+} from './bakedPoses.ts';
 import { subjectOfTie, tiedBy } from './coachSubject.ts';
 import { TIE } from './testing.ts';
 

@@ -109,7 +109,14 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
           <Button
             variant="outlined"
             onClick={() =>
-              savePicture(baked, state.step, playhead.time(), view, state.hands !== 'off', `${coach.words.name}, ${view.name}`.toLowerCase())
+              savePicture(
+                baked,
+                state.step,
+                playhead.time(),
+                view,
+                state.hands !== 'off',
+                `${coach.words.name}, ${view.name}`.toLowerCase(),
+              )
             }
             sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
           >

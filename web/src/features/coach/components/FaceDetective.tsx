@@ -77,15 +77,15 @@ export function FaceDetective({
             ))}
           </Box>
           <Box sx={{ ...QUIET_ASIDE, mt: 1 }}>
-            Tap each part until it shows what the bow shows. The front loop lies on {sideName(loopSide, reader)}. Draped with {named('outer')}{' '}
-            away from the shirt.
+            Tap each part until it shows what the bow shows. The front loop lies on {sideName(loopSide, reader)}. Draped with{' '}
+            {named('outer')} away from the shirt.
           </Box>
         </Box>
         <Box role="status" sx={{ fontSize: SIZE.field, lineHeight: 1.45 }}>
           {words === null ? (
             <>
-              The front loop and the front flat end are one layer, so they show the same face. Where they do not, that flat end is twisted by
-              itself: draw it out flat.
+              The front loop and the front flat end are one layer, so they show the same face. Where they do not, that flat end is twisted
+              by itself: draw it out flat.
             </>
           ) : (
             <>

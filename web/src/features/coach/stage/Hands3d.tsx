@@ -63,17 +63,7 @@ const SEAM = new LineBasicMaterial({ color: '#b9b2a4', transparent: true, opacit
 const GHOSTED = 0.4;
 
 /** Both hands in white gloves. */
-export function Hands3d({
-  baked,
-  playhead,
-  shown,
-  lit,
-}: {
-  baked: BakedPoses;
-  playhead: Playhead;
-  shown: HandsShown;
-  lit: LitDigits;
-}) {
+export function Hands3d({ baked, playhead, shown, lit }: { baked: BakedPoses; playhead: Playhead; shown: HandsShown; lit: LitDigits }) {
   const invalidate = useThree((state) => state.invalidate);
   const hands = useMemo(
     () =>

@@ -116,7 +116,15 @@ function Ribbon({ baked, playhead, seeThrough, cloth, made, thicknessMm }: Stage
     const { knotAt } = momentAt(baked, playhead.time(), packed);
     ribbon.lay(packed, knotAt);
   });
-  return <mesh geometry={ribbon.geometry} material={materials as unknown as MeshPhysicalMaterial[]} frustumCulled={false} castShadow receiveShadow />;
+  return (
+    <mesh
+      geometry={ribbon.geometry}
+      material={materials as unknown as MeshPhysicalMaterial[]}
+      frustumCulled={false}
+      castShadow
+      receiveShadow
+    />
+  );
 }
 
 /** The next pose, faintly. */

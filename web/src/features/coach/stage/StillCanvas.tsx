@@ -10,7 +10,12 @@ import type { View } from '../views.ts';
 export const SHOWN_PER_AWAY = 2 * LENS_HALF;
 
 /** Paints a still on a canvas: patches from far to near. */
-function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, { liftMm, asideMm = 0, isMirror }: Pick<View, 'liftMm' | 'asideMm' | 'isMirror'>): void {
+function paintStill(
+  canvas: HTMLCanvasElement,
+  still: Still,
+  pxPerMm: number,
+  { liftMm, asideMm = 0, isMirror }: Pick<View, 'liftMm' | 'asideMm' | 'isMirror'>,
+): void {
   const brush = canvas.getContext('2d');
   if (!brush) return;
   const { width, height } = canvas;
@@ -23,12 +28,14 @@ function paintStill(canvas: HTMLCanvasElement, still: Still, pxPerMm: number, { 
     brush.beginPath();
     points.forEach(([x, y], i) => (i === 0 ? brush.moveTo(x, y) : brush.lineTo(x, y)));
     brush.closePath();
-    brush.fillStyle = `rgb(${litColour(STILL_COLOURS[tone], light).join(',')})`;
-    brush.fill();
-    // a hair of the same colour closes the seam to the next patch
-    brush.strokeStyle = brush.fillStyle;
-    brush.lineWidth = 1.1 / pxPerMm;
-    brush.stroke();
+    if (tone !== 'glass') {
+      brush.fillStyle = `rgb(${litColour(STILL_COLOURS[tone], light).join(',')})`;
+      brush.fill();
+      // a hair of the same colour closes the seam to the next patch
+      brush.strokeStyle = brush.fillStyle;
+      brush.lineWidth = 1.1 / pxPerMm;
+      brush.stroke();
+    }
     if (edges.length === 0) continue;
     brush.beginPath();
     for (const edge of edges) {

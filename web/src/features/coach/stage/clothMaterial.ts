@@ -27,7 +27,7 @@ const HEIGHTS: Readonly<Partial<Record<Weave, (x: number, y: number) => number>>
   satin: (x, y) => ((x + 5 * y) % 8 === 0 ? 0 : 1),
   // ribs across the strip
   grosgrain: (_, y) => Math.abs(Math.sin((Math.PI * 4 * y) / SIDE)),
-  barathea: (x, y) => ((x >> 1) + 2 * (y >> 1)) % 3 === 0 ? 0.2 : 1,
+  barathea: (x, y) => (((x >> 1) + 2 * (y >> 1)) % 3 === 0 ? 0.2 : 1),
   twill: (x, y) => ((x + y) % 8 < 4 ? 1 : 0.2),
   pique: (x, y) => Math.max(Math.abs(Math.sin((Math.PI * 4 * x) / SIDE)), Math.abs(Math.sin((Math.PI * 4 * y) / SIDE))),
 };

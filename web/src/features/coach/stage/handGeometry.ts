@@ -85,7 +85,12 @@ export function handGeometry(): HandGeometry {
         const at = first + ring * corners + k;
         parts.array[at] = tube < DIGITS.length ? tube : (ARM_RINGS[ring]?.[3] ?? HAND_PARTS.palm);
         if (ring + 1 === rings) continue;
-        const [a, b, c, d] = [at, first + ring * corners + ((k + 1) % corners), at + corners, first + (ring + 1) * corners + ((k + 1) % corners)];
+        const [a, b, c, d] = [
+          at,
+          first + ring * corners + ((k + 1) % corners),
+          at + corners,
+          first + (ring + 1) * corners + ((k + 1) % corners),
+        ];
         index.push(a, c, b, b, c, d);
       }
     }
@@ -99,7 +104,17 @@ export function handGeometry(): HandGeometry {
 
   const p = positions.array as Float32Array;
   const n = normals.array as Float32Array;
-  const ring = (at: number, corners: number, middle: Vector, u: Vector, v: Vector, ru: number, rv: number, ahead: Vector, lean: number): void => {
+  const ring = (
+    at: number,
+    corners: number,
+    middle: Vector,
+    u: Vector,
+    v: Vector,
+    ru: number,
+    rv: number,
+    ahead: Vector,
+    lean: number,
+  ): void => {
     for (let k = 0; k < corners; k += 1) {
       const angle = (2 * Math.PI * k) / corners;
       const [c, s] = [Math.cos(angle), Math.sin(angle)];

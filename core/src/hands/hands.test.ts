@@ -1,0 +1,236 @@
+import { distance, dot, type Point3 } from '../geometry/index.ts';
+import { choreograph, poseStep, TYING_WAYS, type TyingMeasures, type TyingWay } from '../tying/index.ts';
+import { DOZEN, MEASURES, print } from '../tying/testing.ts';
+import { COMINGS } from './comings.ts';
+import { GRIPS, HAND_ROLES } from './grips.ts';
+import {
+  DIGITS,
+  handPoints,
+  JOINT_RANGES,
+  placeHand,
+  pointIndex,
+  RADII_MM,
+  TYING_HANDS,
+  handSide,
+  playHands,
+  type HandsMoment,
+  type TyingHands,
+} from './index.ts';
+import { BALL_COUNT, clothNear, clothRoom, HAND_BALLS, placeBalls, pushOfBody, pushOfCloth, pushOfHand, type Push } from './obstacles.ts';
+import { firstJoint } from './handModel.ts';
+
+/** Moments of a step that are looked at. */
+const MOMENTS = 24;
+/** A named fingertip is this near to its place, and none goes further from one moment to the next, in mm. */
+const AT_ITS_PLACE_MM = 6;
+const LONGEST_STEP_MM = 25;
+/** A finger deeper than this in something is counted, in mm. */
+const DEEP_MM = 3;
+const ROUNDING = 1e-6;
+
+interface Seen {
+  readonly stepIndex: number;
+  readonly share: number;
+  readonly hands: HandsMoment;
+}
+
+const points = handPoints();
+const tipsOf = (hands: HandsMoment, role: (typeof HAND_ROLES)[number]): readonly Point3[] => {
+  placeHand(hands[role].pose, points);
+  return DIGITS.map((_, digit) => {
+    const at = 3 * pointIndex(digit, 3);
+    return { x: points.pointsMm[at] ?? 0, y: points.pointsMm[at + 1] ?? 0, z: points.pointsMm[at + 2] ?? 0 };
+  });
+};
+
+/** All moments of a way, the hands led through them. */
+function through(m: TyingMeasures, way: TyingWay, hands: TyingHands, longEnd: 'left' | 'right' = 'left'): readonly Seen[] {
+  const choreography = choreograph(m, longEnd, way);
+  const player = playHands(choreography, hands);
+  return choreography.steps.flatMap((step, stepIndex) =>
+    Array.from({ length: MOMENTS + 1 }, (_, k): Seen => {
+      const share = k / MOMENTS;
+      return { stepIndex, share, hands: player.at(stepIndex, share, poseStep(choreography, step, share)) };
+    }),
+  );
+}
+
+/** Worst of what is held to, and how often a finger is deep in something while it holds, and on its way. */
+function judge(seen: readonly Seen[]) {
+  const worst = { off: 0, step: 0, joint: 0, named: 0 };
+  let last: HandsMoment | null = null;
+  for (const { hands } of seen) {
+    for (const role of HAND_ROLES) {
+      const { pose, pads } = hands[role];
+      const tips = tipsOf(hands, role);
+      for (const { digit, place } of pads) {
+        const apart = distance(tips[digit] ?? place, place) - RADII_MM[DIGITS[digit] ?? 'thumb'][3];
+        worst.off = Math.max(worst.off, Math.abs(apart));
+      }
+      worst.named += pads.length > 0 ? 1 : 0;
+      pose.joints.forEach((angle, joint) => {
+        const [least, most] = JOINT_RANGES[joint] ?? [0, 0];
+        worst.joint = Math.max(worst.joint, least - angle, angle - most);
+      });
+      if (last)
+        for (const [digit, before] of tipsOf(last, role).entries())
+          worst.step = Math.max(worst.step, distance(before, tips[digit] ?? before));
+    }
+    last = hands;
+  }
+  return worst;
+}
+
+/** In how many of the hand's moments a finger is deeper than {@link DEEP_MM} in cloth, wearer or the other hand. */
+function deepMoments(m: TyingMeasures, seen: readonly Seen[]): { readonly held: number; readonly onTheWay: number } {
+  const choreography = choreograph(m, 'left', 'main');
+  const push: Push = { depthMm: 0, x: 0, y: 0, z: 0 };
+  const count = { held: 0, ofHeld: 0, way: 0, ofWay: 0 };
+  for (const { stepIndex, share, hands } of seen) {
+    const step = choreography.steps[stepIndex];
+    if (!step) continue;
+    const { pose } = poseStep(choreography, step, share);
+    const balls = HAND_ROLES.map((role) => {
+      placeHand(hands[role].pose, points);
+      const placed = new Float64Array(4 * BALL_COUNT);
+      placeBalls(points.pointsMm, placed);
+      return placed;
+    });
+    HAND_ROLES.forEach((role, r) => {
+      const { wrist, distal } = hands[role].pose;
+      const cloth = clothNear(
+        pose,
+        ...([wrist.x + 90 * distal.x, wrist.y + 90 * distal.y, wrist.z + 90 * distal.z] as const),
+        ...([m.tie.measured.cloth.thicknessMm / 2, 1, clothRoom(pose)] as const),
+      );
+      let deepest = 0;
+      HAND_BALLS.forEach((_, ball) => {
+        const [x = 0, y = 0, z = 0, radius = 0] = (balls[r] ?? new Float64Array(0)).subarray(4 * ball, 4 * ball + 4);
+        pushOfCloth(cloth, x, y, z, radius, push);
+        deepest = Math.max(deepest, push.depthMm);
+        pushOfBody(m.collarRadiusMm, x, y, z, radius, push);
+        deepest = Math.max(deepest, push.depthMm);
+        pushOfHand(balls[1 - r] ?? new Float64Array(0), x, y, z, radius, push);
+        deepest = Math.max(deepest, push.depthMm);
+      });
+      const isHeld = hands[role].pads.length > 0;
+      count[isHeld ? 'ofHeld' : 'ofWay'] += 1;
+      if (deepest > DEEP_MM) count[isHeld ? 'held' : 'way'] += 1;
+    });
+  }
+  return { held: count.held / count.ofHeld, onTheWay: count.way / count.ofWay };
+}
+
+describe('hands', () => {
+  const figures = { off: 0, step: 0, held: 0, onTheWay: 0 };
+  afterAll(() => {
+    const percent = (share: number): string => `${(100 * share).toFixed(0)} %`;
+    print(
+      `hands: worst fingertip off its place ${figures.off.toFixed(1)} mm, longest way from moment to moment ${figures.step.toFixed(1)} mm; ` +
+        `deeper than ${DEEP_MM} mm in something while holding ${percent(figures.held)}, on the way ${percent(figures.onTheWay)} of moments`,
+    );
+  });
+
+  it.each(DOZEN)('keep what they hold, joints in their ranges, and never leap, on %s', (_name, m) => {
+    const seen = through(m, 'main', 'wearer');
+    const worst = judge(seen);
+    const deep = deepMoments(m, seen);
+    figures.off = Math.max(figures.off, worst.off);
+    figures.step = Math.max(figures.step, worst.step);
+    figures.held = Math.max(figures.held, deep.held);
+    figures.onTheWay = Math.max(figures.onTheWay, deep.onTheWay);
+    expect(worst.off).toBeLessThan(AT_ITS_PLACE_MM);
+    expect(worst.step).toBeLessThan(LONGEST_STEP_MM);
+    expect(worst.joint).toBeLessThan(ROUNDING);
+    // (that fingers go through cloth while they are on their way is told in docs/model.md; what holds lies on it)
+    expect(deep.held).toBeLessThan(0.25);
+    expect(worst.named).toBeGreaterThan(0.4 * 2 * seen.length);
+  });
+
+  it.each([...TYING_HANDS.map((hands) => [hands, 'main'] as const), ...TYING_WAYS.slice(1).map((way) => ['wearer', way] as const)])(
+    'of %s do so in every way, tied %s',
+    (hands, way) => {
+      const seen = through(MEASURES, way, hands);
+      const worst = judge(seen);
+      expect(worst.off).toBeLessThan(AT_ITS_PLACE_MM);
+      expect(worst.step).toBeLessThan(LONGEST_STEP_MM);
+      expect(worst.joint).toBeLessThan(ROUNDING);
+      expect(worst.named).toBeGreaterThan(0.25 * 2 * seen.length);
+    },
+  );
+
+  it('are mirrored in the other hand, each on its own side, and those of a helper who faces are the other way round', () => {
+    const [left, right] = [through(MEASURES, 'main', 'wearer'), through(MEASURES, 'main', 'wearer', 'right')];
+    left.forEach(({ hands }, k) => {
+      for (const role of HAND_ROLES) {
+        const other = right[k]?.hands[role].pose;
+        expect(other?.wrist.x).toBeCloseTo(-hands[role].pose.wrist.x, 1);
+        expect(other?.wrist.y).toBeCloseTo(hands[role].pose.wrist.y, 1);
+        expect(other?.side).not.toBe(hands[role].pose.side);
+      }
+    });
+    // a long end from the wearer's left: the hand on that side is the left of the wearer and of who stands behind, the right of who faces
+    expect(TYING_HANDS.map((hands) => handSide('own', hands))).toEqual(['left', 'right', 'left']);
+  });
+
+  it('pinch with thumb and forefinger on opposite faces', () => {
+    let pinches = 0;
+    for (const { hands } of through(MEASURES, 'main', 'wearer'))
+      for (const role of HAND_ROLES) {
+        const [a, b] = hands[role].pads;
+        if (!a || !b || distance(a.place, b.place) > 4) continue;
+        pinches += 1;
+        expect(dot(a.face, b.face)).toBeLessThan(-0.9);
+        expect([a.digit, b.digit].sort()).toEqual([0, 1]);
+      }
+    expect(pinches).toBeGreaterThan(100);
+  });
+
+  it('hold the front bow with the thumb behind and the forefinger in front; whoever faces the wearer the other way round', () => {
+    const drop = choreograph(MEASURES, 'left', 'main').steps.findIndex(({ step }) => step === 'drop');
+    for (const [hands, behind, inFront] of [
+      ['wearer', 'thumb', 'forefinger'],
+      ['behind', 'thumb', 'forefinger'],
+      ['facing', 'forefinger', 'thumb'],
+    ] as const) {
+      const held = through(MEASURES, 'main', hands).filter(
+        ({ stepIndex, share, hands: led }) => stepIndex === drop && share > 0.2 && share < 0.6 && led.own.pads.length === 2,
+      );
+      expect(held.length).toBeGreaterThan(0);
+      for (const { hands: led } of held) {
+        const tips = tipsOf(led, 'own');
+        expect(tips[DIGITS.indexOf(behind)]?.z ?? 0).toBeLessThan((tips[DIGITS.indexOf(inFront)]?.z ?? 0) - 8);
+      }
+    }
+  });
+
+  it('push with a forefinger that lies before the widest line, on the face that shows in front afterwards', () => {
+    const choreography = choreograph(MEASURES, 'left', 'main');
+    const push = choreography.steps.findIndex(({ step }) => step === 'backBow');
+    const pushing = through(MEASURES, 'main', 'wearer').filter(
+      ({ stepIndex, share, hands }) => stepIndex === push && share > 0.2 && hands.other.pads.length > 0,
+    );
+    expect(pushing.length).toBeGreaterThan(3);
+    for (const { hands } of pushing) {
+      const [pad] = hands.other.pads;
+      expect(DIGITS[pad?.digit ?? 0]).toBe('forefinger');
+      expect(pad?.touched?.sign).toBe(1);
+    }
+  });
+
+  it('have a way to come to every grip, within the joints’ ranges', () => {
+    for (const hands of TYING_HANDS)
+      for (const [part, roles] of Object.entries(GRIPS))
+        for (const role of HAND_ROLES) {
+          const comings = COMINGS[hands][part as keyof typeof GRIPS][role];
+          expect([hands, part, role, comings.length]).toEqual([hands, part, role, roles[role].length]);
+          for (const coming of comings)
+            coming.slice(6).forEach((degrees, joint) => {
+              const [least, most] = JOINT_RANGES[joint] ?? [0, 0];
+              expect((degrees * Math.PI) / 180).toBeGreaterThan(least - 0.02);
+              expect((degrees * Math.PI) / 180).toBeLessThan(most + 0.02);
+            });
+        }
+    expect(JOINT_RANGES).toHaveLength(firstJoint(4) + 3);
+  });
+});

@@ -82,14 +82,14 @@ interface Named {
 
 function named({ longEnd, reader }: StepContext): Named {
   const hand = (side: Side): string => (reader === 'wearer' ? `${capital(side)} hand` : `Your ${readersSide(side, reader)} hand`);
-  const [behind, inFront] = reader === 'facing' ? ['forefinger', 'thumb'] : ['thumb', 'forefinger'];
+  const [behind, inFront] = reader === 'facing' ? (['forefinger', 'thumb'] as const) : (['thumb', 'forefinger'] as const);
   return {
     own: sideName(longEnd, reader),
     other: sideName(oppositeSide(longEnd), reader),
     ownHand: hand(longEnd),
     otherHand: hand(oppositeSide(longEnd)),
     isHelped: reader !== 'wearer',
-    ...{ behind: behind ?? '', inFront: inFront ?? '' },
+    ...{ behind, inFront },
   };
 }
 

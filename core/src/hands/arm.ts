@@ -6,7 +6,7 @@ export const TYING_HANDS = ['wearer', 'facing', 'behind'] as const;
 export type TyingHands = (typeof TYING_HANDS)[number];
 
 /** Shoulder to elbow and elbow to wrist of a grown-up, in mm (Drillis & Contini 1966: 0.186 and 0.146 of 1.75 m, from memory). */
-export const ARM_MM = { upper: 325, fore: 255 } as const;
+const ARM_MM = { upper: 325, fore: 255 } as const;
 
 /**
  * Where the shoulder of the arm on one of the wearer's sides is, in mm in the wearer's frame, and where its elbow tends to: down and

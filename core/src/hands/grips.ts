@@ -1,6 +1,6 @@
 import type { Point3 } from '../geometry/index.ts';
 import type { TyingMeasures } from '../tying/measures.ts';
-import { WAY_PARTS } from '../tying/ways.ts';
+import type { WAY_PARTS } from '../tying/ways.ts';
 import type { Digit } from './handModel.ts';
 
 /** The hand on the side of the wearer that the long end starts on, and the other one. */

@@ -13,7 +13,7 @@ const FLESH_MM = 5;
  * the rounded end, {@link FLESH_MM} of flesh and glove beyond the bone less that end's radius. The heads of the metacarpals and the radii are those of a hand 88 mm broad (Greiner, U.S. Army Natick TR-92/011, 1991, men 90 and women 79 mm, from
  * memory).
  */
-export const BONES_MM: Readonly<Record<Digit, readonly [number, number, number]>> = {
+const BONES_MM: Readonly<Record<Digit, readonly [number, number, number]>> = {
   thumb: [46.2, 31.6, 21.7 + FLESH_MM - 7.2],
   forefinger: [39.8, 22.4, 15.8 + FLESH_MM - 5.9],
   middleFinger: [44.6, 26.3, 17.4 + FLESH_MM - 6.1],
@@ -22,7 +22,7 @@ export const BONES_MM: Readonly<Record<Digit, readonly [number, number, number]>
 };
 
 /** Where each digit begins: heads of the metacarpals, and the thumb's saddle joint; radial, distal and palmar of the wrist, in mm. */
-export const ROOTS_MM: Readonly<Record<Digit, readonly [number, number, number]>> = {
+const ROOTS_MM: Readonly<Record<Digit, readonly [number, number, number]>> = {
   thumb: [20, 18, 8],
   forefinger: [23, 84, 1],
   middleFinger: [3, 85, 0],

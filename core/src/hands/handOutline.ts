@@ -1,5 +1,5 @@
 import type { Point3 } from '../geometry/index.ts';
-import { DIGITS, pointIndex, RADII_MM, SLEEVE_POINT, WRIST_RADIUS_MM } from './handModel.ts';
+import { DIGITS, pointIndex, RADII_MM, SLEEVE_POINT } from './handModel.ts';
 
 /** A tapered capsule: two middles and two radii, and what it is of. */
 export interface Capsule {
@@ -14,8 +14,8 @@ export interface Capsule {
 }
 
 /** Half the thickness of a palm at the roots of the fingers, in mm. */
-export const PALM_RADII_MM = { wrist: 17, roots: 12 } as const;
-export const SLEEVE_RADII_MM = { wrist: 29, end: 36 } as const;
+const PALM_RADII_MM = { wrist: 17, roots: 12 } as const;
+const SLEEVE_RADII_MM = { wrist: 29, end: 36 } as const;
 
 /** The capsules that a hand is made of, from its points. */
 export function handCapsules(pointsMm: ArrayLike<number>): readonly Capsule[] {
@@ -54,27 +54,25 @@ export function handCapsules(pointsMm: ArrayLike<number>): readonly Capsule[] {
   return [sleeve, ...palm, ...digits];
 }
 
-/** Widest that a hand is drawn about its wrist. */
-export const HAND_REACH_MM = 200 + WRIST_RADIUS_MM;
-
-/** Corners of a drawn capsule's rounded ends. */
-const CAP_CORNERS = 7;
+/** Corners of a drawn capsule's rounded ends, finely and roughly. */
+export const CAP_CORNERS = { fine: 7, rough: 4 } as const;
 
 /**
- * Outline of a tapered capsule in a picture: the hull of two circles. Corners go round it; the first {@link CAP_CORNERS} are those of
- * its far end.
+ * Outline of a tapered capsule in a picture: the hull of two circles. Corners go round it; the first `corners` are those of its far
+ * end.
  */
 export function capsuleOutline(
   [ax, ay]: readonly [number, number],
   [bx, by]: readonly [number, number],
   ra: number,
   rb: number,
+  corners: number,
 ): readonly (readonly [number, number])[] {
   const far = Math.hypot(bx - ax, by - ay);
   const turn = Math.atan2(by - ay, bx - ax);
   const round = (cx: number, cy: number, r: number, from: number, to: number): (readonly [number, number])[] =>
-    Array.from({ length: CAP_CORNERS }, (_, k) => {
-      const angle = from + ((to - from) * k) / (CAP_CORNERS - 1);
+    Array.from({ length: corners }, (_, k) => {
+      const angle = from + ((to - from) * k) / (corners - 1);
       return [cx + r * Math.cos(angle), cy + r * Math.sin(angle)] as const;
     });
   if (far <= Math.abs(ra - rb) + 1e-6) {
@@ -87,7 +85,7 @@ export function capsuleOutline(
 }
 
 /** Sides of an outline that are lines between the circles, and those round its far end. */
-export const OUTLINE_SIDES = {
-  flanks: [CAP_CORNERS - 1, 2 * CAP_CORNERS - 1],
-  end: Array.from({ length: CAP_CORNERS - 1 }, (_, k) => k),
-} as const;
+export const outlineSides = (corners: number): { readonly flanks: readonly number[]; readonly end: readonly number[] } => ({
+  flanks: [corners - 1, 2 * corners - 1],
+  end: Array.from({ length: corners - 1 }, (_, k) => k),
+});

@@ -15,4 +15,3 @@ export {
 } from './handModel.ts';
 export { handsInPictures, handSide, playHands, pointsOfHand, type HandMoment, type HandsMoment, type HandsPlayer } from './playHands.ts';
 export { HAND_ROLES, type HandRole } from './grips.ts';
-export { handCapsules, type Capsule } from './handOutline.ts';

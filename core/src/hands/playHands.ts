@@ -28,11 +28,13 @@ export interface HandsPlayer {
 }
 
 /** No fingertip goes further than this in a 24th of a step, in mm. */
-export const MOST_PER_24TH_MM = 24;
+const MOST_PER_24TH_MM = 24;
 
 const HOLD_STEPS = 5;
 const HOLDING_ON = { place: 0.3, turn: 15, joint: 8 } as const;
 const EASES = 0.15;
+/** How much a hand that takes hold is kept turned as it came. */
+export const HOLD_TURNS = 2;
 const ON_THE_WAY = { steps: 5, place: 1, turn: 40, joint: 18 } as const;
 
 interface RoleState {
@@ -138,14 +140,14 @@ export function pointsOfHand(pose: HandPose, role: HandRole, hands: TyingHands, 
 const ROLES = ['own', 'other'] as const;
 const NONE = new Float64Array(0);
 
-interface Scene {
+export interface Scene {
   readonly choreography: Choreography;
   readonly hands: TyingHands;
   readonly halfThickMm: number;
   room: Float64Array | null;
 }
 
-interface Around {
+export interface Around {
   readonly moment: PosedMoment;
   readonly role: HandRole;
   readonly other: Float64Array;
@@ -157,7 +159,7 @@ const fromOf = (role: HandRole): Side => (role === 'own' ? 'left' : 'right');
 /** Whose hand it is of its owner's own: who faces the wearer has the right one on the wearer's left. */
 export const handSide = (role: HandRole, hands: TyingHands): Side => (hands === 'facing' ? oppositeSide(fromOf(role)) : fromOf(role));
 
-function surroundings(scene: Scene, { moment, role, other }: Around, near: Point3): HandSurroundings {
+export function surroundings(scene: Scene, { moment, role, other }: Around, near: Point3): HandSurroundings {
   scene.room ??= clothRoom(moment.pose);
   if (scene.room.length < 11 * moment.pose.nodeCount) scene.room = clothRoom(moment.pose);
   return {
@@ -271,7 +273,7 @@ function reach(scene: Scene, around: Around, { grip, coming }: Task, pads: reado
     1 / Math.max(1, pads.length),
   );
   const start = turnedTo(handSide(around.role, scene.hands), coming, pads, middle);
-  const near = { pose: { ...start, joints: POSTURES[grip.posture] }, placeWeight: 0.04, turnWeight: 2, jointWeight: 2.5 };
+  const near = { pose: { ...start, joints: POSTURES[grip.posture] }, placeWeight: 0.04, turnWeight: HOLD_TURNS, jointWeight: 2.5 };
   const aims: HandAims = { pads, together: grip.posture === 'pinch', near };
   return solveHand(start, aims, surroundings(scene, around, middle), REACH_STEPS);
 }
@@ -306,7 +308,7 @@ const tipOf = (pointsMm: Float64Array, digit: number): Point3 => {
 };
 
 /** Places of a grip that are found when it begins: how far from the nose. */
-function resolve(scene: Scene, { pose, knotAt }: PosedMoment, { touches }: Grip): ReadonlyMap<Touch, number> {
+export function resolve(scene: Scene, { pose, knotAt }: PosedMoment, { touches }: Grip): ReadonlyMap<Touch, number> {
   const m = scene.choreography.measures;
   return new Map(
     touches.map((touch) => {
@@ -333,7 +335,7 @@ function nearestFromNose(scene: Scene, pose: Pose, end: StripPlace['end'], point
 const SIDED_MM = 40;
 
 /** Where a grip's pads belong just now. */
-function padsOf(scene: Scene, around: Around, { touches }: Grip, places: ReadonlyMap<Touch, number>): readonly PadAim[] {
+export function padsOf(scene: Scene, around: Around, { touches }: Grip, places: ReadonlyMap<Touch, number>): readonly PadAim[] {
   const { choreography, hands, halfThickMm } = scene;
   const m = choreography.measures;
   const { pose, collarDown } = around.moment;
@@ -416,7 +418,7 @@ function straightBetween(a: HandPose, b: HandPose, share: number): HandPose {
   };
 }
 
-function ballsOf(pose: HandPose): Float64Array {
+export function ballsOf(pose: HandPose): Float64Array {
   placeHand(pose, scratch);
   const balls = new Float64Array(4 * BALL_COUNT);
   placeBalls(scratch.pointsMm, balls);

@@ -282,7 +282,7 @@ function addWrist(hand: HandPose, { hands, from }: HandSurroundings): void {
 }
 
 /** How far a wrist is bent towards the palm and turned to the little finger's side, in radians, the arm being where it comes from. */
-export function wristAngles(hand: HandPose, hands: TyingHands, from: Side): { readonly bendRad: number; readonly asideRad: number } {
+function wristAngles(hand: HandPose, hands: TyingHands, from: Side): { readonly bendRad: number; readonly asideRad: number } {
   const fore = unit(subtract(hand.wrist, elbowOf(hands, from, hand.wrist, hand.distal)));
   return { bendRad: Math.asin(-dot(fore, hand.palmar)), asideRad: Math.asin(dot(fore, hand.radial)) };
 }

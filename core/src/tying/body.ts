@@ -36,7 +36,7 @@ export function bodyParts(collarRadiusMm: number, collarDown: number): readonly 
 }
 
 /** Heights of the buttons of an ordinary shirt, from the collar's down, in mm (common practice, no source). */
-export const BUTTONS_Y = [-2, -65, -155, -245] as const;
+const BUTTONS_Y = [-2, -65, -155, -245] as const;
 const BUTTON_RADIUS_MM = 5.6;
 
 function grid(

@@ -1,5 +1,5 @@
 import { blend, cross, dot, type Point3 } from '../geometry/index.ts';
-import { capsuleOutline, handCapsules, OUTLINE_SIDES } from '../hands/handOutline.ts';
+import { CAP_CORNERS, capsuleOutline, handCapsules, outlineSides } from '../hands/handOutline.ts';
 import { bodyParts, type BodyPart } from './body.ts';
 import { pointOf, type Pose } from './pose.ts';
 import { distance, unit } from '../geometry/index.ts';
@@ -39,6 +39,8 @@ export interface StillRequest {
   readonly withBody: boolean;
   /** Points of the hands that are drawn, as `handPoints` lays them out. */
   readonly hands?: readonly ArrayLike<number>[];
+  /** Hands in few patches, for a picture that is sent. */
+  readonly isRough?: boolean;
 }
 
 /** The cloth is cut into this many patches across, and a patch spans this many nodes, so that their order from far to near is sound. */
@@ -46,7 +48,16 @@ const ACROSS = 4;
 const ALONG = 2;
 
 /** Projects a pose for paper or for a screen without depth of its own. Parallel projection; patches are sorted by their middles. */
-export function projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody, hands = [] }: StillRequest): Still {
+export function projectPose({
+  pose,
+  knotAt,
+  collarRadiusMm,
+  collarDown,
+  view,
+  withBody,
+  hands = [],
+  isRough = false,
+}: StillRequest): Still {
   const towards = unit(view.towards);
   const right = unit(cross(view.up, towards));
   const up = cross(towards, right);
@@ -57,7 +68,7 @@ export function projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, wi
   const isHidden = withBody && collarDown > 0.9 ? underLeaf(collarRadiusMm) : (): boolean => false;
   const patches: (StillPatch & { readonly depth: number })[] = [...clothPatches(pose, knotAt, see, towards, isHidden)];
   if (withBody) for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards));
-  for (const points of hands) patches.push(...handPatches(points, see));
+  for (const points of hands) patches.push(...handPatches(points, see, isRough));
   return { patches: patches.sort((a, b) => a.depth - b.depth).map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
 }
 
@@ -67,10 +78,17 @@ const GLASSY_MM = 44;
 /** Pieces that a bone is drawn in, so that one end of it may lie before cloth and the other behind. */
 const BONE_PIECES = 3;
 
-function* handPatches(pointsMm: ArrayLike<number>, see: (p: Point3) => Seen): Generator<StillPatch & { readonly depth: number }> {
+function* handPatches(
+  pointsMm: ArrayLike<number>,
+  see: (p: Point3) => Seen,
+  isRough: boolean,
+): Generator<StillPatch & { readonly depth: number }> {
+  const pieces = isRough ? 1 : BONE_PIECES;
+  const corners = isRough ? CAP_CORNERS.rough : CAP_CORNERS.fine;
+  const sides = outlineSides(corners);
   for (const { from, to, fromRadiusMm, toRadiusMm, of, isTip } of handCapsules(pointsMm)) {
-    for (let piece = 0; piece < BONE_PIECES; piece += 1) {
-      const [start, end] = [piece / BONE_PIECES, (piece + 1) / BONE_PIECES];
+    for (let piece = 0; piece < pieces; piece += 1) {
+      const [start, end] = [piece / pieces, (piece + 1) / pieces];
       const [a, b] = [see(blend(from, to, start)), see(blend(from, to, end))];
       const [ra, rb] = [start, end].map((share) => fromRadiusMm + (toRadiusMm - fromRadiusMm) * share) as [number, number];
       // the knot is at the origin of the picture
@@ -78,8 +96,8 @@ function* handPatches(pointsMm: ArrayLike<number>, see: (p: Point3) => Seen): Ge
       yield {
         tone: isGlass ? 'glass' : of === 'sleeve' ? 'sleeve' : 'glove',
         light: 1,
-        edges: of === 'palm' ? [] : [...OUTLINE_SIDES.flanks, ...(isTip && piece === BONE_PIECES - 1 ? OUTLINE_SIDES.end : [])],
-        points: capsuleOutline([a.x, a.y], [b.x, b.y], ra, rb),
+        edges: of === 'palm' ? [] : [...sides.flanks, ...(isTip && piece === pieces - 1 ? sides.end : [])],
+        points: capsuleOutline([a.x, a.y], [b.x, b.y], ra, rb, corners),
         // what is seen of a finger is its near side
         depth: (a.depth + b.depth) / 2 + (of === 'palm' ? 0 : 0.6 * Math.min(ra, rb)),
       };

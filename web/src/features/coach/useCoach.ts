@@ -81,8 +81,11 @@ export function useCoach(
     () => writeStored(STORED, { speed: state.speed, waitS: state.waitS, spoken: state.spoken, way, hands: state.hands } satisfies Kept),
     [state, way],
   );
-  const [lit, setLit] = useState<LitDigits>(NONE_LIT);
-  useEffect(() => setLit(NONE_LIT), [state.step, way]);
+  // what was lit goes out with its step
+  const at = `${state.step} ${way}`;
+  const [litAt, setLitAt] = useState<{ readonly at: string; readonly lit: LitDigits }>({ at, lit: NONE_LIT });
+  const lit = litAt.at === at ? litAt.lit : NONE_LIT;
+  const setLit = useCallback((next: LitDigits) => setLitAt({ at, lit: next }), [at]);
   const step = baked?.steps[Math.min(state.step, baked.steps.length - 1)]?.step ?? 'prepare';
   useMovement(state, dispatch, playhead, baked, step, still);
   const late = useMemo(() => lateFor(subject, STRIP_WAY[way]), [subject, way]);

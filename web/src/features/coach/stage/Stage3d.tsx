@@ -2,17 +2,7 @@ import { PALETTE as COLOURS } from '@easytuck/contract';
 import { bodyParts, type BodyPart, type Fibre, type Weave } from '@easytuck/core';
 import { Canvas, useFrame, useThree } from '@react-three/fiber';
 import { useEffect, useMemo, useRef } from 'react';
-import {
-  BufferGeometry,
-  DoubleSide,
-  Float32BufferAttribute,
-  Line,
-  LineBasicMaterial,
-  LineSegments,
-  PCFShadowMap,
-  Vector3,
-  type MeshPhysicalMaterial,
-} from 'three';
+import { BufferGeometry, DoubleSide, Float32BufferAttribute, Line, LineBasicMaterial, LineSegments, PCFShadowMap, Vector3 } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { momentAt, NODE_NUMBERS, type BakedPoses } from '../bakedPoses.ts';
 import type { HandsShown } from '../coachReducer.ts';
@@ -95,17 +85,10 @@ function Ribbon({ baked, playhead, seeThrough, cloth, made, thicknessMm }: Stage
   const invalidate = useThree((state) => state.invalidate);
   const ribbon = useMemo(() => ribbonGeometry(baked.nodeCount, baked.backNode, thicknessMm, baked.spacingMm), [baked, thicknessMm]);
   const packed = useMemo(() => new Float32Array(NODE_NUMBERS * baked.nodeCount), [baked]);
-  const materials = useMemo((): readonly [MeshPhysicalMaterial, MeshPhysicalMaterial] => {
-    const [short, long] = [clothMaterial(made), clothMaterial(made)];
-    return [short, long];
-  }, [made]);
+  // only the short end is seen through: it is what hides the passage
+  const materials = useMemo(() => [clothMaterial(made, seeThrough), clothMaterial(made, false)], [made, seeThrough]);
   useEffect(() => () => materials.forEach((material) => material.dispose()), [materials]);
-  useEffect(() => {
-    // only the short end is seen through: it is what hides the passage
-    Object.assign(materials[0], { transparent: seeThrough, opacity: seeThrough ? 0.34 : 1, depthWrite: !seeThrough });
-    materials[0].needsUpdate = true;
-    invalidate();
-  }, [materials, seeThrough, invalidate]);
+  useEffect(() => invalidate(), [materials, invalidate]);
   useEffect(() => {
     ribbon.paint(cloth);
     invalidate();
@@ -116,15 +99,7 @@ function Ribbon({ baked, playhead, seeThrough, cloth, made, thicknessMm }: Stage
     const { knotAt } = momentAt(baked, playhead.time(), packed);
     ribbon.lay(packed, knotAt);
   });
-  return (
-    <mesh
-      geometry={ribbon.geometry}
-      material={materials as unknown as MeshPhysicalMaterial[]}
-      frustumCulled={false}
-      castShadow
-      receiveShadow
-    />
-  );
+  return <mesh geometry={ribbon.geometry} material={materials} frustumCulled={false} castShadow receiveShadow />;
 }
 
 /** The next pose, faintly. */

@@ -52,10 +52,14 @@ function weaveTexture(weave: Weave): DataTexture {
 }
 
 /** A cloth as it looks in the hand: its weave in relief, its lustre, in the colours that are painted on it. */
-export function clothMaterial({ fibre, weave }: { readonly fibre: Fibre; readonly weave: Weave | null }): MeshPhysicalMaterial {
+export function clothMaterial(
+  { fibre, weave }: { readonly fibre: Fibre; readonly weave: Weave | null },
+  isSeenThrough: boolean,
+): MeshPhysicalMaterial {
   const lustre = fibre === 'wool' && weave !== 'velvet' ? WOOL : (LUSTRES[weave ?? 'plain'] ?? LUSTRES.plain);
   return new MeshPhysicalMaterial({
     vertexColors: true,
+    ...(isSeenThrough ? { transparent: true, opacity: 0.34, depthWrite: false } : {}),
     roughness: lustre.roughness,
     sheen: lustre.sheen,
     sheenRoughness: 0.5,

@@ -1,4 +1,4 @@
-import { DIGITS, HAND_POINTS, pointIndex, RADII_MM, SLEEVE_POINT } from '@easytuck/core';
+import { DIGITS, pointIndex, RADII_MM, SLEEVE_POINT } from '@easytuck/core';
 import { BufferAttribute, BufferGeometry } from 'three';
 
 /** Parts of a drawn hand, as the shader tells them apart: the digits by their numbers, then these. */
@@ -185,9 +185,6 @@ export function handGeometry(): HandGeometry {
   };
   return { geometry, lay };
 }
-
-/** Numbers of both hands at a moment. */
-export const BOTH_HANDS = 2 * 3 * HAND_POINTS;
 
 /** Seams on a glove's back, three short lines behind the knuckles, as pairs of points. */
 const SEAMS: readonly (readonly [digit: number, from: number, until: number])[] = [

@@ -1,0 +1,187 @@
+import { add, cross, distance, dot, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
+import { choreograph, poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
+import type { TyingMeasures } from '../tying/measures.ts';
+import { WAY_PARTS, type TyingWay } from '../tying/ways.ts';
+import type { TyingHands } from './arm.ts';
+import type { Coming } from './comings.ts';
+import { GRIPS, HAND_ROLES, POSTURES, type Grip, type HandRole, type PartName } from './grips.ts';
+import { DIGITS, handPoints, placeHand, pointIndex, type HandPose } from './handModel.ts';
+import { ballsOf, handSide, HOLD_TURNS, padsOf, resolve, surroundings, type Around, type Scene } from './playHands.ts';
+import { costOf, solveHand, type PadAim } from './solveHand.ts';
+
+/** A way that was found to come to a grip. */
+export interface FoundComing {
+  readonly part: PartName;
+  readonly role: HandRole;
+  /** Place of the grip in its part. */
+  readonly index: number;
+  readonly coming: Coming;
+  /** What it costs, a moment: about the squares of what pads are off and fingers are in, in mm². */
+  readonly cost: number;
+}
+
+/** Moments of a grip that a way to come to it is judged by. */
+const MOMENTS = 7;
+const FIRST_STEPS = 40;
+const NEXT_STEPS = 12;
+/** What deviating from where people's hands come from costs, and what the way from the grip before costs, against mm². */
+const LEANING = 60;
+const TRAVEL = 0.02;
+
+interface Frame {
+  readonly around: Around;
+  readonly pads: readonly PadAim[];
+}
+
+/**
+ * Finds how each hand best comes to each grip of a way, by trying many turns of the hand: what {@link COMINGS} keeps. Slow; for whoever
+ * changes a grip.
+ * @param tries turns that are tried for each grip.
+ * @param random numbers from 0 to 1.
+ */
+export function findComings(
+  m: TyingMeasures,
+  way: TyingWay,
+  hands: TyingHands,
+  tries: number,
+  random: () => number,
+): readonly FoundComing[] {
+  const choreography = choreograph(m, 'left', way);
+  const scene: Scene = { choreography, hands, halfThickMm: m.tie.measured.cloth.thicknessMm / 2, room: null };
+  const held: { readonly at: number; readonly pose: HandPose }[] = [];
+  const before: Partial<Record<HandRole, readonly Point3[]>> = {};
+  return WAY_PARTS[way].flatMap((part, stepIndex) =>
+    HAND_ROLES.flatMap((role) =>
+      GRIPS[part][role].map((grip, index): FoundComing => {
+        const times = Array.from({ length: MOMENTS }, (_, k) => grip.from + ((grip.until - grip.from) * k) / (MOMENTS - 1));
+        const moments = times.map((share) => momentOf(choreography, stepIndex, share));
+        const [first] = moments;
+        if (!first) throw new RangeError('a grip has moments');
+        const places = resolve(scene, first, grip);
+        const frames = moments.map((moment, k): Frame => {
+          const time = stepIndex + (times[k] ?? 0);
+          const other = role === 'other' ? held.find(({ at }) => Math.abs(at - time) < 0.1) : undefined;
+          const around: Around = { moment, role, other: other ? ballsOf(other.pose) : new Float64Array(0) };
+          return { around, pads: padsOf(scene, around, grip, places) };
+        });
+        const best = bestOf(scene, frames, grip, hintFor(part, role, hands), before[role] ?? null, tries, random);
+        before[role] = tipsOf(best.poses[MOMENTS - 1] ?? best.first);
+        if (role === 'own') best.poses.forEach((pose, k) => held.push({ at: stepIndex + (times[k] ?? 0), pose }));
+        return { part, role, index, coming: comingOf(best.first), cost: best.cost / MOMENTS };
+      }),
+    ),
+  );
+}
+
+function momentOf(choreography: Choreography, stepIndex: number, share: number): PosedMoment {
+  const step = choreography.steps[stepIndex];
+  if (!step) throw new RangeError(`a way of tying has no step ${stepIndex}`);
+  return poseStep(choreography, step, share);
+}
+
+/** Where a hand comes from: from below while the ends hang, from its side at the bow; a helper's from their own side. */
+function hintFor(part: PartName, role: HandRole, hands: TyingHands): Point3 {
+  const side = role === 'own' ? -1 : 1;
+  const isLow = LOW.includes(part);
+  const own = isLow ? unit({ x: 0.75 * side, y: 0.62, z: -0.05 }) : unit({ x: 0.9 * side, y: 0.3, z: -0.3 });
+  if (hands === 'facing') return unit({ x: own.x, y: 0.6 * own.y, z: -0.9 });
+  return hands === 'behind' ? unit({ x: 0.8 * own.x, y: -0.35, z: 0.8 }) : own;
+}
+const LOW: readonly PartName[] = ['prepare', 'lead', 'cross', 'halfKnot', 'park', 'frontBow', 'collarDown'];
+
+interface Best {
+  readonly score: number;
+  readonly cost: number;
+  readonly first: HandPose;
+  readonly poses: readonly HandPose[];
+}
+
+function bestOf(
+  scene: Scene,
+  frames: readonly Frame[],
+  grip: Grip,
+  hint: Point3,
+  before: readonly Point3[] | null,
+  tries: number,
+  random: () => number,
+): Best {
+  let best: Best | null = null;
+  for (let k = 0; k < tries; k += 1) {
+    // the first few as people's hands come, the others anyhow
+    const spread = k < 8 ? 0 : 2.2;
+    const off = (): number => spread * (random() - 0.5);
+    const distal = unit(add(hint, { x: off(), y: off(), z: off() }));
+    const palmar = unit(cross(distal, { x: random() - 0.5, y: random() - 0.5, z: random() - 0.5 }));
+    const found = follow(scene, frames, grip, distal, palmar);
+    const [first] = found.poses;
+    if (!first) continue;
+    const leaning = subtract(hint, first.distal);
+    const tips = tipsOf(first);
+    const travel = before ? tips.reduce((sum, tip, digit) => sum + distance(tip, before[digit] ?? tip) ** 2, 0) / tips.length : 0;
+    const score = found.cost + LEANING * dot(leaning, leaning) + TRAVEL * travel;
+    if (!best || score < best.score) best = { ...found, score, first };
+  }
+  if (!best) throw new RangeError('at least one turn is tried');
+  return best;
+}
+
+/** Holds a grip through its moments, from a turn of the hand; with what it costs. */
+function follow(
+  scene: Scene,
+  frames: readonly Frame[],
+  grip: Grip,
+  distal: Point3,
+  palmar: Point3,
+): { readonly cost: number; readonly poses: readonly HandPose[] } {
+  const posture = POSTURES[grip.posture];
+  const poses: HandPose[] = [];
+  let cost = 0;
+  for (const { around, pads } of frames) {
+    const middle = scale(
+      pads.reduce<Point3>((sum, { place }) => add(sum, place), { x: 0, y: 0, z: 0 }),
+      1 / Math.max(1, pads.length),
+    );
+    const last = poses[poses.length - 1];
+    const start = last ?? placed(scene, around.role, distal, palmar, posture, pads, middle);
+    const near = { pose: { ...start, joints: posture }, placeWeight: 0.04, turnWeight: last ? HOLD_TURNS : 0.3, jointWeight: 2.5 };
+    const aims = { pads, together: grip.posture === 'pinch', near };
+    const near_ = surroundings(scene, around, middle);
+    const pose = solveHand(start, aims, near_, last ? NEXT_STEPS : FIRST_STEPS);
+    cost += costOf(pose, aims, near_);
+    poses.push(pose);
+  }
+  return { cost, poses };
+}
+
+const scratch = handPoints();
+
+function tipsOf(pose: HandPose): readonly Point3[] {
+  placeHand(pose, scratch);
+  return DIGITS.map((_, digit) => {
+    const at = 3 * pointIndex(digit, 3);
+    return { x: scratch.pointsMm[at] ?? 0, y: scratch.pointsMm[at + 1] ?? 0, z: scratch.pointsMm[at + 2] ?? 0 };
+  });
+}
+
+function placed(
+  scene: Scene,
+  role: HandRole,
+  distal: Point3,
+  palmar: Point3,
+  posture: Float64Array,
+  pads: readonly PadAim[],
+  middle: Point3,
+): HandPose {
+  const side = handSide(role, scene.hands);
+  const radial = scale(cross(distal, palmar), side === 'right' ? 1 : -1);
+  const pose: HandPose = { side, wrist: { x: 0, y: 0, z: 0 }, distal, palmar, radial, joints: Float64Array.from(posture) };
+  const tips = tipsOf(pose);
+  const own = pads.reduce<Point3>((sum, { digit }) => add(sum, tips[digit] ?? sum), { x: 0, y: 0, z: 0 });
+  return { ...pose, wrist: subtract(middle, scale(own, 1 / Math.max(1, pads.length))) };
+}
+
+/** A pose as it is kept: rounded to hundredths and whole degrees. */
+function comingOf({ distal, palmar, joints }: HandPose): Coming {
+  const directions = [distal.x, distal.y, distal.z, palmar.x, palmar.y, palmar.z].map((value) => Math.round(100 * value) / 100);
+  return [...directions, ...Array.from(joints, (angle) => Math.round((180 * angle) / Math.PI))];
+}

@@ -67,7 +67,8 @@ export function projectPose({
   };
   const isHidden = withBody && collarDown > 0.9 ? underLeaf(collarRadiusMm) : (): boolean => false;
   const patches: (StillPatch & { readonly depth: number })[] = [...clothPatches(pose, knotAt, see, towards, isHidden)];
-  if (withBody) for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards));
+  if (withBody)
+    for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards, isRough ? ROUGH : 1));
   for (const points of hands) patches.push(...handPatches(points, see, isRough));
   return { patches: patches.sort((a, b) => a.depth - b.depth).map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
 }
@@ -163,6 +164,9 @@ const patch = (corners: readonly Seen[]): Pick<StillPatch, 'points'> & { readonl
   depth: corners.reduce((sum, { depth }) => sum + depth, 0) / corners.length,
 });
 
+/** In a rough picture so many of the body's patches are drawn as one, each way. */
+const ROUGH = 3;
+
 /** Cloth lies on the body: the parts of it that face the eye are taken as further off than they are, the shirt as furthest of all. */
 const BODY_BEHIND_MM = { neck: 4, stand: 7, leaf: 1, shirt: 1000, placket: 990, button: 2 } as const;
 
@@ -177,11 +181,15 @@ function* bodyPatches(
   { name, rows, columns, pointsMm }: BodyPart,
   see: (p: Point3) => Seen,
   towards: Point3,
+  most: number,
 ): Generator<StillPatch & { readonly depth: number }> {
+  // what has few rows or columns loses none of them
+  const [down, aside] = [rows > 2 * most + 2 ? most : 1, columns > 2 * most + 2 ? most : 1];
   const at = (row: number, column: number): Point3 => pointOf(pointsMm, row * columns + column);
-  for (let row = 0; row + 1 < rows; row += 1) {
-    for (let column = 0; column + 1 < columns; column += 1) {
-      const corners = [at(row, column), at(row, column + 1), at(row + 1, column + 1), at(row + 1, column)] as const;
+  for (let row = 0; row + 1 < rows; row += down) {
+    for (let column = 0; column + 1 < columns; column += aside) {
+      const [below, beside] = [Math.min(rows - 1, row + down), Math.min(columns - 1, column + aside)];
+      const corners = [at(row, column), at(row, beside), at(below, beside), at(below, column)] as const;
       const normal = cross(
         { x: corners[1].x - corners[3].x, y: corners[1].y - corners[3].y, z: corners[1].z - corners[3].z },
         { x: corners[2].x - corners[0].x, y: corners[2].y - corners[0].y, z: corners[2].z - corners[0].z },
@@ -192,7 +200,7 @@ function* bodyPatches(
       yield {
         tone: name,
         light: Math.abs(dot(normal, towards)) / size,
-        edges: edgesSeen(name, row + 2 === rows, column === 0, column + 2 === columns),
+        edges: edgesSeen(name, below === rows - 1, column === 0, beside === columns - 1),
         points: seen.points,
         depth: seen.depth - BODY_BEHIND_MM[name],
       };

@@ -67,7 +67,7 @@ test.describe('the coach', () => {
     const bar = page.getByRole('slider', { name: 'The whole tying' });
     // slow, and looked at often: a machine that is busy must not let the step run out between two looks
     await coach.press('ArrowDown', 'ArrowDown', 'r');
-    await expect(page.getByRole('button', { name: 'Hold' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Hold', exact: true })).toBeVisible();
     await expect.poll(async () => Number(await bar.inputValue()), { intervals: [50] }).toBeLessThan(0.9);
     await expect.poll(async () => Number(await bar.inputValue()), { intervals: [50] }).toBeGreaterThan(0.2);
     await coach.press(' ');

@@ -29,11 +29,42 @@ test.describe('the coach without three dimensions', () => {
     const coach = new Coach(page, shop.address);
     await coach.open();
     await coach.press('w');
-    await expect(page.getByRole('group', { name: /^Which picture/ }).getByRole('radio')).toHaveCount(16);
+    await expect(page.getByRole('group', { name: /^Which picture/ }).getByRole('radio')).toHaveCount(17);
     await page.getByText('Both loops on one side; it falls apart').click();
     await expect(page.getByRole('region', { name: 'Cause and remedy' })).toContainText('pushed in from the flat end’s side');
     await page.getByRole('button', { name: 'Show that step' }).click();
     await expect(coach.name).toContainText('Find the passage');
+  });
+
+  test('tells by the faces of a reversible tie what was turned over, at which step, and leads there', async ({ page, shop }) => {
+    const coach = new Coach(page, shop.address);
+    await coach.open();
+    await coach.chooseTie('Tideline');
+    await coach.press('w');
+    const detective = page.getByRole('region', { name: 'Which face shows where?' });
+    await expect(detective.getByRole('status')).toContainText('Nothing was turned over');
+    await detective.getByRole('button', { name: 'front loop' }).click();
+    await expect(detective.getByRole('status')).toContainText('are one layer');
+    await detective.getByRole('button', { name: 'front loop' }).click();
+    for (const part of ['knot', 'back loop', 'back flat end']) await detective.getByRole('button', { name: part }).click();
+    await expect(detective.getByRole('status')).toContainText('The long end was turned over as it dropped.');
+    await expect(detective.getByRole('status')).toContainText('The back layer of the back loop runs into the knot');
+    await detective.getByRole('button', { name: 'Show drop' }).click();
+    await expect(coach.name).toContainText('Drop');
+  });
+
+  test('lights the finger that a sentence speaks of, and keeps whether hands are wanted', async ({ page, shop }) => {
+    const coach = new Coach(page, shop.address);
+    await coach.open();
+    const line = coach.step.getByRole('button', { name: /^Left hand: holds one blade/ });
+    await line.focus();
+    await expect(line).toHaveAttribute('aria-pressed', 'true');
+    await coach.press('PageDown');
+    await expect(coach.step.getByRole('button', { name: /^Left hand: draws the long end/ })).toHaveAttribute('aria-pressed', 'false');
+    await page.getByRole('group', { name: 'Hands' }).getByText('No hands', { exact: true }).click();
+    await page.reload();
+    await coach.isLaid();
+    await expect(page.getByRole('group', { name: 'Hands' }).getByRole('radio', { name: 'No hands' })).toBeChecked();
   });
 
   test('times a practice through a reload, keeps it, and shows the tries', async ({ page, shop }) => {

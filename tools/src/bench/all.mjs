@@ -4,6 +4,7 @@ import { measureCoach } from './coach.mjs';
 import { startDemo } from './demo.mjs';
 import { measureFaults } from './faults.mjs';
 import { figureLine } from './figure.mjs';
+import { measureHands } from './hands.mjs';
 import { measurePeople } from './people.mjs';
 import { measurePocket } from './pocket.mjs';
 import { measureReads } from './reads.mjs';
@@ -53,6 +54,9 @@ const PARTS = {
     console.log(
       `  (95th percentile ${coach.frameP95Ms.toFixed(2)} ms over ${coach.frameCount} frames, ${coach.drawnMs.p95.toFixed(1)} ms with WebGL)`,
     );
+    printBeside('Coach: script in a frame with hands, over the same without', coach.withHands, 2.5);
+    printBeside('Coach: movement with hands worked out, over the strip alone', await measureHands(), 1.5);
+    print('Coach: gallery of 17 faults, until all are drawn', coach.galleryMs / 1000, 's', 2, { digits: 2 });
     print('Coach: movement of another tie worked out in the worker', coach.choreographyMs / 1000, 's', 2, { digits: 2 });
     print('Coach: what the room loads beyond the Bench, gzipped', coach.roomKb, 'kB', 350);
     print('Coach: of that in the first load of the Bench', coach.inFirstLoadKb, 'kB', 0);

@@ -59,6 +59,30 @@ export async function measureCoach(address) {
       },
       () => page.evaluate(rewriteBare),
     );
+    const framesOf = async () => {
+      await frames();
+      await page.keyboard.press('r');
+      await page.waitForTimeout(2600);
+      return percentile(
+        (await frames()).filter(({ all, script }) => all - script > 0).map(({ script }) => script),
+        0.5,
+      );
+    };
+    const hands = page.getByRole('group', { name: 'Hands' });
+    const withHands = await sideBySide(
+      async () => {
+        await hands.locator('label').first().click();
+        return framesOf();
+      },
+      async () => {
+        await hands.getByText('No hands', { exact: true }).click();
+        return framesOf();
+      },
+    );
+    await page.keyboard.press('w');
+    const asked = Date.now();
+    await page.waitForFunction(() => document.querySelectorAll('fieldset canvas').length >= 17);
+    const galleryMs = Date.now() - asked;
     // at the end: the stage in three dimensions comes after the first flat picture
     const kb = async (/** @type {(url: string) => boolean} */ counts) =>
       (await Promise.all([...weights].filter(([url]) => counts(url)).map(([, bytes]) => bytes))).reduce((sum, bytes) => sum + bytes, 0) /
@@ -71,6 +95,8 @@ export async function measureCoach(address) {
       inFirstLoadKb,
       choreographyMs: took[took.length - 1] ?? Number.NaN,
       frame,
+      withHands,
+      galleryMs,
       frameP95Ms: percentile(
         drawn.map(({ script }) => script),
         0.95,

@@ -3,9 +3,11 @@ import {
   choreograph,
   collarGirthMm,
   fitTie,
-  handsInPictures,
+  HAND_ROLES,
   litColour,
   neckPathMm,
+  playHands,
+  pointsOfHand,
   poseStep,
   prepareTie,
   projectPose,
@@ -42,16 +44,14 @@ export function firstPicture(
   const hanging = choreography.steps[leadIndex];
   if (!hanging) throw new RangeError('a choreography has steps');
   const { pose, knotAt, collarDown } = poseStep(choreography, hanging, 1, SPACING_MM);
+  // both hands hold the same places from the beginning: nothing needs to be led up to here
+  const hands = isMirror ? 'wearer' : 'facing';
+  const led = playHands(choreography, hands).at(leadIndex, 1, poseStep(choreography, hanging, 1));
   const still = projectPose({
     ...{ pose, knotAt, collarDown, collarRadiusMm: choreography.measures.collarRadiusMm, withBody: true },
     view: { towards: { x: 0, y: 0.1, z: 1 }, up: { x: 0, y: 1, z: 0 } },
     isRough: true,
-    hands:
-      handsInPictures(
-        choreography,
-        isMirror ? 'wearer' : 'facing',
-        choreography.steps.slice(0, leadIndex + 1).map(() => 1),
-      )[leadIndex] ?? [],
+    hands: HAND_ROLES.map((role) => pointsOfHand(led[role].pose, role, hands, longEnd)),
   });
   const colours = new Map<string, number>();
   const patches = still.patches

@@ -43,6 +43,12 @@ const ARM_RINGS: readonly (readonly [alongMm: number, halfBreadth: number, halfT
   [93, 30, 5, HAND_PARTS.palm],
 ];
 
+/** Cosine and sine of each corner of a ring. */
+const turnsOf = (corners: number): Float64Array =>
+  Float64Array.from({ length: 2 * corners }, (_, i) => (i % 2 === 0 ? Math.cos : Math.sin)((2 * Math.PI * Math.floor(i / 2)) / corners));
+const FINGER_TURNS = turnsOf(FINGER_CORNERS);
+const PALM_TURNS = turnsOf(PALM_CORNERS);
+
 /** A gloved hand as triangles that are laid anew every frame. */
 export interface HandGeometry {
   readonly geometry: BufferGeometry;
@@ -104,6 +110,7 @@ export function handGeometry(): HandGeometry {
 
   const p = positions.array as Float32Array;
   const n = normals.array as Float32Array;
+  // (numbers one by one: this runs for each corner in each frame)
   const ring = (
     at: number,
     corners: number,
@@ -115,17 +122,20 @@ export function handGeometry(): HandGeometry {
     ahead: Vector,
     lean: number,
   ): void => {
+    const turns = corners === FINGER_CORNERS ? FINGER_TURNS : PALM_TURNS;
+    const [straight, leaning] = [Math.cos(lean), Math.sin(lean)];
     for (let k = 0; k < corners; k += 1) {
-      const angle = (2 * Math.PI * k) / corners;
-      const [c, s] = [Math.cos(angle), Math.sin(angle)];
-      const point = plus(plus(middle, u, c * ru), v, s * rv);
-      const out = sized(plus(plus([0, 0, 0], u, c * rv), v, s * ru));
-      const normal = sized(plus([out[0] * Math.cos(lean), out[1] * Math.cos(lean), out[2] * Math.cos(lean)], ahead, Math.sin(lean)));
+      const [c, s] = [turns[2 * k] ?? 0, turns[2 * k + 1] ?? 0];
+      const [nu, nv] = [c * rv, s * ru];
+      const size = straight / (Math.sqrt(nu * nu + nv * nv) || 1);
+      const [ou, ov] = [nu * size, nv * size];
       const to = 3 * (at + k);
-      for (let i = 0; i < 3; i += 1) {
-        p[to + i] = point[i] ?? 0;
-        n[to + i] = normal[i] ?? 0;
-      }
+      p[to] = middle[0] + c * ru * u[0] + s * rv * v[0];
+      p[to + 1] = middle[1] + c * ru * u[1] + s * rv * v[1];
+      p[to + 2] = middle[2] + c * ru * u[2] + s * rv * v[2];
+      n[to] = ou * u[0] + ov * v[0] + leaning * ahead[0];
+      n[to + 1] = ou * u[1] + ov * v[1] + leaning * ahead[1];
+      n[to + 2] = ou * u[2] + ov * v[2] + leaning * ahead[2];
     }
   };
 

@@ -65,32 +65,32 @@ export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm:
       // gathered cloth keeps its width in folds across
       const fold = free * Math.min(2.4, 0.16 * w * Math.sqrt(1 / (gather * gather) - 1));
       for (let k = 0; k < ACROSS; k += 1) {
-        const u = -1 + (2 * k) / (ACROSS - 1);
-        const wave = fold * Math.cos(2.5 * Math.PI * u);
-        const slope = w > 0.1 ? (-fold * 2.5 * Math.PI * Math.sin(2.5 * Math.PI * u)) / w : 0;
+        const u = U[k] ?? 0;
+        const wave = fold * (WAVE[k] ?? 0);
+        const slope = w > 0.1 ? (fold * (SLOPE[k] ?? 0)) / w : 0;
         // the edges are turned in a little, as seams are: they catch the light
-        const rolled = ROLLED_EDGE * u * u * u * u * u;
+        const rolled = ROLLED[k] ?? 0;
         const tilt = rolled - slope;
-        const size = Math.sqrt(1 + tilt * tilt);
-        const [nx, ny, nz] = [(ox + tilt * ax) / size, (oy + tilt * ay) / size, (oz + tilt * az) / size];
+        const size = 1 / Math.sqrt(1 + tilt * tilt);
         const beneath = rolled + slope;
-        const underSize = Math.sqrt(1 + beneath * beneath);
-        const half = halfMm * (1 - ROLLED_IN * u * u * u * u);
+        const underSize = 1 / Math.sqrt(1 + beneath * beneath);
+        const half = halfMm * (THIN[k] ?? 1);
         const top = 3 * (node * RING + k);
         const under = 3 * (node * RING + (RING - 1 - k));
-        const [x, y, z] = [cx + u * w * ax + wave * ox, cy + u * w * ay + wave * oy, cz + u * w * az + wave * oz];
+        const out = u * w;
+        const [x, y, z] = [cx + out * ax + wave * ox, cy + out * ay + wave * oy, cz + out * az + wave * oz];
         p[top] = x + half * ox;
         p[top + 1] = y + half * oy;
         p[top + 2] = z + half * oz;
         p[under] = x - half * ox;
         p[under + 1] = y - half * oy;
         p[under + 2] = z - half * oz;
-        n[top] = nx;
-        n[top + 1] = ny;
-        n[top + 2] = nz;
-        n[under] = (beneath * ax - ox) / underSize;
-        n[under + 1] = (beneath * ay - oy) / underSize;
-        n[under + 2] = (beneath * az - oz) / underSize;
+        n[top] = (ox + tilt * ax) * size;
+        n[top + 1] = (oy + tilt * ay) * size;
+        n[top + 2] = (oz + tilt * az) * size;
+        n[under] = (beneath * ax - ox) * underSize;
+        n[under + 1] = (beneath * ay - oy) * underSize;
+        n[under + 2] = (beneath * az - oz) * underSize;
       }
     }
     positions.needsUpdate = true;
@@ -123,6 +123,15 @@ export function ribbonGeometry(nodeCount: number, backNode: number, thicknessMm:
 /** How far the normals of the edges lean outwards, and how much thinner the cloth is there. */
 const ROLLED_EDGE = 1.1;
 const ROLLED_IN = 0.55;
+
+/** What depends on the place across alone: the place itself, the folds of gathered cloth and their slope, the rolled edge. */
+const across = (of: (u: number) => number): Float64Array =>
+  Float64Array.from({ length: ACROSS }, (_, k) => of(-1 + (2 * k) / (ACROSS - 1)));
+const U = across((u) => u);
+const WAVE = across((u) => Math.cos(2.5 * Math.PI * u));
+const SLOPE = across((u) => -2.5 * Math.PI * Math.sin(2.5 * Math.PI * u));
+const ROLLED = across((u) => ROLLED_EDGE * u ** 5);
+const THIN = across((u) => 1 - ROLLED_IN * u ** 4);
 
 /** So many mm of cloth are one repeat of its weave. */
 const WEAVE_MM = 9;

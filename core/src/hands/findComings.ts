@@ -25,7 +25,7 @@ const MOMENTS = 7;
 const FIRST_STEPS = 40;
 const NEXT_STEPS = 12;
 /** What deviating from where people's hands come from costs, and what the way from the grip before costs, against mm². */
-const LEANING = 60;
+const LEANING = 220;
 const TRAVEL = 0.02;
 
 interface Frame {

@@ -133,9 +133,9 @@ const BODY_COLOURS: Readonly<Record<BodyPart['name'], string>> = {
 /** Parts that fade out where the picture ends. */
 const FADING: readonly BodyPart['name'][] = ['shirt', 'placket', 'neck'];
 
-/** How thick the sheets are that the body's parts are cut from, in mm. */
-const THICK_MM: Readonly<Partial<Record<BodyPart['name'], number>>> = { leaf: -1.6, stand: 2.2 };
-const thicknessOf = (name: BodyPart['name']): number => Math.abs(THICK_MM[name] ?? 0);
+/** How thick the sheets are that the body's parts are cut from, in mm; the stand inwards, since the band lies on it. */
+const THICK_MM: Readonly<Partial<Record<BodyPart['name'], number>>> = { leaf: 1.6, stand: -2.2 };
+const thicknessOf = (name: BodyPart['name']): number => THICK_MM[name] ?? 0;
 
 /** The leaf's own edges: white on white, they are what is seen of it. */
 const EDGE_LINE = new LineBasicMaterial({ color: '#8d8f8a' });

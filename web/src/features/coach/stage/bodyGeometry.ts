@@ -6,10 +6,10 @@ const FADES = { fromY: -215, untilY: -268, fromX: 168, untilX: 206 } as const;
 /** Head and neck fade out above the chin. */
 const FADES_UP = { fromY: 102, untilY: 134 } as const;
 
-/** A part of the body as triangles; with a thickness, as a sheet that has two faces and an edge. */
+/** A part of the body as triangles; with a thickness, as a sheet that has two faces and an edge (below zero: on the other side). */
 export function bodyGeometry(part: BodyPart, thicknessMm = 0): BufferGeometry {
   const { rows, columns } = part;
-  const layers = thicknessMm > 0 ? 2 : 1;
+  const layers = thicknessMm !== 0 ? 2 : 1;
   const geometry = new BufferGeometry();
   const count = rows * columns;
   geometry.setAttribute('position', new BufferAttribute(new Float32Array(3 * layers * count), 3));
@@ -47,7 +47,7 @@ export function layBody(geometry: BufferGeometry, { rows, columns, pointsMm, nam
   const count = rows * columns;
   const p = position.array as Float32Array;
   p.set(pointsMm);
-  if (thicknessMm > 0) {
+  if (thicknessMm !== 0) {
     // the other face lies by the thickness below the first, by the sheet's own normals
     const at = (row: number, column: number, k: number): number =>
       pointsMm[3 * (Math.min(rows - 1, Math.max(0, row)) * columns + Math.min(columns - 1, Math.max(0, column))) + k] ?? 0;

@@ -60,26 +60,34 @@ interface Task {
   readonly coming: Coming | undefined;
 }
 
+const sceneOf = (choreography: Choreography, hands: TyingHands): Scene => ({
+  ...{ choreography, hands, room: null },
+  halfThickMm: choreography.measures.tie.measured.cloth.thicknessMm / 2,
+});
+
+/** All that a hand does in a way, one after another. */
+const tasksOf = ({ way }: Choreography, hands: TyingHands, role: HandRole): readonly Task[] =>
+  WAY_PARTS[way].flatMap((part, stepIndex) =>
+    GRIPS[part][role].map((grip, k): Task => ({
+      ...{ grip, stepIndex, coming: COMINGS[hands][part][role][k] },
+      ...{ from: stepIndex + grip.from, until: stepIndex + grip.until },
+    })),
+  );
+
 /** Prepares to lead the hands through a choreography. */
 export function playHands(choreography: Choreography, hands: TyingHands = 'wearer'): HandsPlayer {
   const mirrored = choreography.longEnd === 'right';
-  const parts = WAY_PARTS[choreography.way];
-  const halfThickMm = choreography.measures.tie.measured.cloth.thicknessMm / 2;
-  const scene: Scene = { choreography, hands, halfThickMm, room: null };
-  const tasksOf = (role: HandRole): readonly Task[] =>
-    parts.flatMap((part, stepIndex) =>
-      GRIPS[part][role].map((grip, k): Task => ({
-        ...{ grip, stepIndex, coming: COMINGS[hands][part][role][k] },
-        ...{ from: stepIndex + grip.from, until: stepIndex + grip.until },
-      })),
-    );
-  const tasks: Readonly<Record<HandRole, readonly Task[]>> = { own: tasksOf('own'), other: tasksOf('other') };
+  const scene = sceneOf(choreography, hands);
+  const tasks: Readonly<Record<HandRole, readonly Task[]>> = {
+    own: tasksOf(choreography, hands, 'own'),
+    other: tasksOf(choreography, hands, 'other'),
+  };
   const state: Partial<Record<HandRole, RoleState>> = {};
   let last = 0;
   return {
     at: (stepIndex, share, given) => {
       const moment = mirrored ? flipMoment(given) : given;
-      if (stepIndex >= parts.length) throw new RangeError(`a way of tying has no step ${stepIndex}`);
+      if (stepIndex >= choreography.steps.length) throw new RangeError(`a way of tying has no step ${stepIndex}`);
       const time = stepIndex + share;
       const mostMm = MOST_PER_24TH_MM * 24 * (time - last);
       last = time;
@@ -96,31 +104,34 @@ export function playHands(choreography: Choreography, hands: TyingHands = 'weare
   };
 }
 
-/** Moments of a step that the hands are led through where only one picture of it is wanted. */
-const WALKED = 8;
-
 /**
- * Points of both hands in one picture of each step, for paper and the like.
- * @param shares how far each step is when it is drawn, by its index; steps after the last are left out.
+ * Points of both hands in one picture of each step, for paper: each hand as it takes the grip that it has just then, or has next to
+ * then, without being led there.
+ * @param shares how far each step is when it is drawn, by its index.
  */
 export function handsInPictures(
   choreography: Choreography,
   hands: TyingHands,
   shares: readonly number[],
 ): readonly (readonly Float32Array[])[] {
-  const player = playHands(choreography, hands);
+  const mirrored = choreography.longEnd === 'right';
+  const scene = sceneOf(choreography, hands);
   return shares.map((share, stepIndex) => {
     const step = choreography.steps[stepIndex];
     if (!step) throw new RangeError(`a way of tying has no step ${stepIndex}`);
-    const at = (time: number): HandsMoment => player.at(stepIndex, time, poseStep(choreography, step, time, GOAL_SPACING_MM));
-    const moments = Array.from({ length: WALKED }, (_, k) => k / WALKED);
-    moments.filter((time) => time < share).forEach(at);
-    const led = at(share);
-    const points = ROLES.map((role) => pointsOfHand(led[role].pose, role, hands, choreography.longEnd));
-    // the next step goes on from this one's end
-    moments.filter((time) => time > share).forEach(at);
-    if (share < 1) at(1);
-    return points;
+    const given = poseStep(choreography, step, share, GOAL_SPACING_MM);
+    const moment = mirrored ? flipMoment(given) : given;
+    const time = stepIndex + share;
+    let other: Float64Array = NONE;
+    return ROLES.map((role) => {
+      const tasks = tasksOf(choreography, hands, role);
+      const apart = ({ from, until }: Task): number => Math.max(0, from - time, time - until);
+      const task = tasks.reduce((best, each) => (apart(each) < apart(best) ? each : best));
+      const around: Around = { moment, role, other };
+      const pose = reach(scene, around, task, padsOf(scene, around, task.grip, resolve(scene, moment, task.grip)), PICTURED_STEPS);
+      other = ballsOf(pose);
+      return pointsOfHand(mirrored ? mirrorHand(pose) : pose, role, hands, choreography.longEnd);
+    });
   });
 }
 
@@ -266,7 +277,7 @@ function beginning(scene: Scene, around: Around, tasks: readonly Task[]): RoleSt
 }
 
 /** Finds a pose for a grip from nowhere, the hand turned as it best comes in. */
-function reach(scene: Scene, around: Around, { grip, coming }: Task, pads: readonly PadAim[]): HandPose {
+function reach(scene: Scene, around: Around, { grip, coming }: Task, pads: readonly PadAim[], steps = REACH_STEPS): HandPose {
   if (!coming) throw new RangeError('how a hand comes to a grip is known for each');
   const middle = scale(
     pads.reduce<Point3>((sum, { place }) => add(sum, place), { x: 0, y: 0, z: 0 }),
@@ -275,10 +286,12 @@ function reach(scene: Scene, around: Around, { grip, coming }: Task, pads: reado
   const start = turnedTo(handSide(around.role, scene.hands), coming, pads, middle);
   const near = { pose: { ...start, joints: POSTURES[grip.posture] }, placeWeight: 0.04, turnWeight: HOLD_TURNS, jointWeight: 2.5 };
   const aims: HandAims = { pads, together: grip.posture === 'pinch', near };
-  return solveHand(start, aims, surroundings(scene, around, middle), REACH_STEPS);
+  return solveHand(start, aims, surroundings(scene, around, middle), steps);
 }
 
 const REACH_STEPS = 20;
+/** In a picture a hand is taken nearly as it is known to come. */
+const PICTURED_STEPS = 9;
 
 /** A hand turned as it comes in, its pads' middle at a place. */
 function turnedTo(side: Side, coming: Coming, pads: readonly PadAim[], middle: Point3): HandPose {

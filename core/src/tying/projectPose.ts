@@ -39,8 +39,8 @@ export interface StillRequest {
   readonly withBody: boolean;
   /** Points of the hands that are drawn, as `handPoints` lays them out. */
   readonly hands?: readonly ArrayLike<number>[];
-  /** Hands in few patches, for a picture that is sent. */
-  readonly isRough?: boolean;
+  /** In how many patches wearer and hands are drawn: as many as there are, fewer for paper, few for a picture that is sent. */
+  readonly detail?: keyof typeof DETAILS;
 }
 
 /** The cloth is cut into this many patches across, and a patch spans this many nodes, so that their order from far to near is sound. */
@@ -56,7 +56,7 @@ export function projectPose({
   view,
   withBody,
   hands = [],
-  isRough = false,
+  detail = 'full',
 }: StillRequest): Still {
   const towards = unit(view.towards);
   const right = unit(cross(view.up, towards));
@@ -68,24 +68,20 @@ export function projectPose({
   const isHidden = withBody && collarDown > 0.9 ? underLeaf(collarRadiusMm) : (): boolean => false;
   const patches: (StillPatch & { readonly depth: number })[] = [...clothPatches(pose, knotAt, see, towards, isHidden)];
   if (withBody)
-    for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards, isRough ? ROUGH : 1));
-  for (const points of hands) patches.push(...handPatches(points, see, isRough));
+    for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards, DETAILS[detail].every));
+  for (const points of hands) patches.push(...handPatches(points, see, DETAILS[detail].pieces));
   return { patches: patches.sort((a, b) => a.depth - b.depth).map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
 }
 
 /** Nearer to the knot than this in the picture, a hand before it is only outlined, in mm. */
 const GLASSY_MM = 44;
 
-/** Pieces that a bone is drawn in, so that one end of it may lie before cloth and the other behind. */
-const BONE_PIECES = 3;
-
 function* handPatches(
   pointsMm: ArrayLike<number>,
   see: (p: Point3) => Seen,
-  isRough: boolean,
+  pieces: number,
 ): Generator<StillPatch & { readonly depth: number }> {
-  const pieces = isRough ? 1 : BONE_PIECES;
-  const corners = isRough ? CAP_CORNERS.rough : CAP_CORNERS.fine;
+  const corners = pieces === 1 ? CAP_CORNERS.rough : CAP_CORNERS.fine;
   const sides = outlineSides(corners);
   for (const { from, to, fromRadiusMm, toRadiusMm, of, isTip } of handCapsules(pointsMm)) {
     for (let piece = 0; piece < pieces; piece += 1) {
@@ -164,8 +160,15 @@ const patch = (corners: readonly Seen[]): Pick<StillPatch, 'points'> & { readonl
   depth: corners.reduce((sum, { depth }) => sum + depth, 0) / corners.length,
 });
 
-/** In a rough picture so many of the body's patches are drawn as one, each way. */
-const ROUGH = 3;
+/**
+ * How many of the body's patches are drawn as one, each way, and how many pieces a bone is drawn in, so that one end of it may lie before
+ * cloth and the other behind.
+ */
+const DETAILS = {
+  full: { every: 1, pieces: 3 },
+  paper: { every: 2, pieces: 2 },
+  sent: { every: 3, pieces: 1 },
+} as const;
 
 /** Cloth lies on the body: the parts of it that face the eye are taken as further off than they are, the shirt as furthest of all. */
 const BODY_BEHIND_MM = { neck: 4, stand: 7, leaf: 1, shirt: 1000, placket: 990, button: 2 } as const;

@@ -50,7 +50,7 @@ export function firstPicture(
   const still = projectPose({
     ...{ pose, knotAt, collarDown, collarRadiusMm: choreography.measures.collarRadiusMm, withBody: true },
     view: { towards: { x: 0, y: 0.1, z: 1 }, up: { x: 0, y: 1, z: 0 } },
-    isRough: true,
+    detail: 'sent',
     hands: HAND_ROLES.map((role) => pointsOfHand(led[role].pose, role, hands, longEnd)),
   });
   const colours = new Map<string, number>();

@@ -120,6 +120,7 @@ export function layOutCoachSheet(
       collarRadiusMm: choreography.measures.collarRadiusMm,
       collarDown,
       withBody: true,
+      detail: 'paper',
       hands: hands[i] ?? [],
       view: { towards, up: view.up },
     });

@@ -1,12 +1,14 @@
-import { add, cross, distance, dot, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
+import { add, cross, distance, dot, ORIGIN, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { choreograph, poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
 import type { TyingMeasures } from '../tying/measures.ts';
 import { WAY_PARTS, type TyingWay } from '../tying/ways.ts';
 import type { TyingHands } from './arm.ts';
 import type { Coming } from './comings.ts';
 import { GRIPS, HAND_ROLES, POSTURES, type Grip, type HandRole, type PartName } from './grips.ts';
-import { DIGITS, handPoints, placeHand, pointIndex, type HandPose } from './handModel.ts';
-import { ballsOf, handSide, HOLD_TURNS, padsOf, resolve, surroundings, type Around, type Scene } from './playHands.ts';
+import { DIGITS, handDirections, handPoints, placeHand, tipOf, type HandPose } from './handModel.ts';
+import { ballsOf } from './obstacles.ts';
+import { HOLD_TURNS } from './playHands.ts';
+import { handSide, meanOf, middleOf, padsOf, placesOf, surroundings, type Around, type Scene } from './scene.ts';
 import { costOf, solveHand, type PadAim } from './solveHand.ts';
 
 /** A way that was found to come to a grip. */
@@ -57,7 +59,7 @@ export function findComings(
         const moments = times.map((share) => momentOf(choreography, stepIndex, share));
         const [first] = moments;
         if (!first) throw new RangeError('a grip has moments');
-        const places = resolve(scene, first, grip);
+        const places = placesOf(scene, first, grip);
         const frames = moments.map((moment, k): Frame => {
           const time = stepIndex + (times[k] ?? 0);
           const other = role === 'other' ? held.find(({ at }) => Math.abs(at - time) < 0.1) : undefined;
@@ -137,17 +139,14 @@ function follow(
   const poses: HandPose[] = [];
   let cost = 0;
   for (const { around, pads } of frames) {
-    const middle = scale(
-      pads.reduce<Point3>((sum, { place }) => add(sum, place), { x: 0, y: 0, z: 0 }),
-      1 / Math.max(1, pads.length),
-    );
+    const middle = middleOf(pads);
     const last = poses[poses.length - 1];
     const start = last ?? placed(scene, around.role, distal, palmar, posture, pads, middle);
     const near = { pose: { ...start, joints: posture }, placeWeight: 0.04, turnWeight: last ? HOLD_TURNS : 0.3, jointWeight: 2.5 };
     const aims = { pads, together: grip.posture === 'pinch', near };
-    const near_ = surroundings(scene, around, middle);
-    const pose = solveHand(start, aims, near_, last ? NEXT_STEPS : FIRST_STEPS);
-    cost += costOf(pose, aims, near_);
+    const about = surroundings(scene, around, middle);
+    const pose = solveHand(start, aims, about, last ? NEXT_STEPS : FIRST_STEPS);
+    cost += costOf(pose, aims, about);
     poses.push(pose);
   }
   return { cost, poses };
@@ -157,10 +156,7 @@ const scratch = handPoints();
 
 function tipsOf(pose: HandPose): readonly Point3[] {
   placeHand(pose, scratch);
-  return DIGITS.map((_, digit) => {
-    const at = 3 * pointIndex(digit, 3);
-    return { x: scratch.pointsMm[at] ?? 0, y: scratch.pointsMm[at + 1] ?? 0, z: scratch.pointsMm[at + 2] ?? 0 };
-  });
+  return DIGITS.map((_, digit) => tipOf(scratch.pointsMm, digit));
 }
 
 function placed(
@@ -173,11 +169,9 @@ function placed(
   middle: Point3,
 ): HandPose {
   const side = handSide(role, scene.hands);
-  const radial = scale(cross(distal, palmar), side === 'right' ? 1 : -1);
-  const pose: HandPose = { side, wrist: { x: 0, y: 0, z: 0 }, distal, palmar, radial, joints: Float64Array.from(posture) };
+  const pose: HandPose = { side, wrist: ORIGIN, ...handDirections(side, distal, palmar), joints: Float64Array.from(posture) };
   const tips = tipsOf(pose);
-  const own = pads.reduce<Point3>((sum, { digit }) => add(sum, tips[digit] ?? sum), { x: 0, y: 0, z: 0 });
-  return { ...pose, wrist: subtract(middle, scale(own, 1 / Math.max(1, pads.length))) };
+  return { ...pose, wrist: subtract(middle, meanOf(pads.map(({ digit }) => tips[digit] ?? ORIGIN))) };
 }
 
 /** A pose as it is kept: rounded to hundredths and whole degrees. */

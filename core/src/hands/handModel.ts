@@ -1,5 +1,5 @@
 import { oppositeSide, type Side } from '../fit/index.ts';
-import type { Point3 } from '../geometry/index.ts';
+import { cross, dot, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 
 /** Digits of a hand, from the thumb's side. */
 export const DIGITS = ['thumb', 'forefinger', 'middleFinger', 'ringFinger', 'littleFinger'] as const;
@@ -208,6 +208,19 @@ function placeThumb(hand: HandPose, { pointsMm, pads, axes }: HandPoints): void 
     putPoint(pointsMm, 3 * pointIndex(0, bone + 1), hand, r, d, n);
   }
   put(pads, 0, hand, -sin(bend) * mr + cos(bend) * fr, -sin(bend) * md + cos(bend) * fd, -sin(bend) * mn + cos(bend) * fn);
+}
+
+/** A hand's own directions from where its fingers point and about where its palm looks. */
+export function handDirections(side: Side, fingersTo: Point3, palmTo: Point3): Pick<HandPose, 'distal' | 'palmar' | 'radial'> {
+  const distal = unit(fingersTo);
+  const palmar = unit(subtract(palmTo, scale(distal, dot(palmTo, distal))));
+  return { distal, palmar, radial: scale(cross(distal, palmar), side === 'right' ? 1 : -1) };
+}
+
+/** Middle of a digit's rounded end, of points that {@link placeHand} has placed. */
+export function tipOf(pointsMm: Float64Array, digit: number): Point3 {
+  const at = 3 * pointIndex(digit, 3);
+  return { x: pointsMm[at] ?? 0, y: pointsMm[at + 1] ?? 0, z: pointsMm[at + 2] ?? 0 };
 }
 
 /** The same hand on the other side of the wearer. */

@@ -8,7 +8,6 @@ import {
   handPoints,
   JOINT_RANGES,
   placeHand,
-  pointIndex,
   RADII_MM,
   TYING_HANDS,
   handSide,
@@ -16,8 +15,8 @@ import {
   type HandsMoment,
   type TyingHands,
 } from './index.ts';
-import { BALL_COUNT, clothNear, clothRoom, HAND_BALLS, placeBalls, pushOfBody, pushOfCloth, pushOfHand, type Push } from './obstacles.ts';
-import { firstJoint } from './handModel.ts';
+import { ballsOf, clothNear, clothRoom, HAND_BALLS, pushOfBody, pushOfCloth, pushOfHand, type Push } from './obstacles.ts';
+import { firstJoint, tipOf } from './handModel.ts';
 
 /** Moments of a step that are looked at. */
 const MOMENTS = 24;
@@ -37,10 +36,7 @@ interface Seen {
 const points = handPoints();
 const tipsOf = (hands: HandsMoment, role: (typeof HAND_ROLES)[number]): readonly Point3[] => {
   placeHand(hands[role].pose, points);
-  return DIGITS.map((_, digit) => {
-    const at = 3 * pointIndex(digit, 3);
-    return { x: points.pointsMm[at] ?? 0, y: points.pointsMm[at + 1] ?? 0, z: points.pointsMm[at + 2] ?? 0 };
-  });
+  return DIGITS.map((_, digit) => tipOf(points.pointsMm, digit));
 };
 
 /** All moments of a way, the hands led through them. */
@@ -90,12 +86,7 @@ function deepMoments(m: TyingMeasures, seen: readonly Seen[]): { readonly held: 
     const step = choreography.steps[stepIndex];
     if (!step) continue;
     const { pose } = poseStep(choreography, step, share);
-    const balls = HAND_ROLES.map((role) => {
-      placeHand(hands[role].pose, points);
-      const placed = new Float64Array(4 * BALL_COUNT);
-      placeBalls(points.pointsMm, placed);
-      return placed;
-    });
+    const balls = HAND_ROLES.map((role) => ballsOf(hands[role].pose));
     HAND_ROLES.forEach((role, r) => {
       const { wrist, distal } = hands[role].pose;
       const cloth = clothNear(

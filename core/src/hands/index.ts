@@ -13,5 +13,6 @@ export {
   type Digit,
   type HandPose,
 } from './handModel.ts';
-export { handsInPictures, handSide, playHands, pointsOfHand, type HandMoment, type HandsMoment, type HandsPlayer } from './playHands.ts';
+export { handsInPictures, playHands, pointsOfHand, type HandMoment, type HandsMoment, type HandsPlayer } from './playHands.ts';
 export { HAND_ROLES, type HandRole } from './grips.ts';
+export { handSide } from './scene.ts';

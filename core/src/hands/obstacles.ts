@@ -1,7 +1,7 @@
 import type { Pose } from '../tying/pose.ts';
 import { shoulderHeight } from '../tying/body.ts';
 import { shirtFrontZ } from '../tying/poses/collar.ts';
-import { DIGITS, pointIndex, RADII_MM, WRIST_RADIUS_MM } from './handModel.ts';
+import { DIGITS, handPoints, placeHand, pointIndex, RADII_MM, WRIST_RADIUS_MM, type HandPose } from './handModel.ts';
 
 /** Balls that stand for a hand where it must not go into something: place and radius, four numbers each, and which bone each is of. */
 export const HAND_BALLS: readonly { readonly digit: number; readonly bone: number; readonly share: number; readonly radiusMm: number }[] =
@@ -32,6 +32,16 @@ export function placeBalls(pointsMm: Float64Array, into: Float64Array): void {
   for (let digit = 1; digit < DIGITS.length; digit += 1)
     for (const share of PALM_SHARES) put(0, pointIndex(digit, 0), share, PALM_RADIUS_MM);
   put(0, 0, 0, WRIST_RADIUS_MM);
+}
+
+const scratch = handPoints();
+
+/** Balls of a hand. */
+export function ballsOf(hand: HandPose): Float64Array {
+  placeHand(hand, scratch);
+  const balls = new Float64Array(4 * BALL_COUNT);
+  placeBalls(scratch.pointsMm, balls);
+  return balls;
 }
 
 /** Cloth near a hand: nodes of the strip, eleven numbers each: middle, across, outward, half-width, and which node it is. */
@@ -95,7 +105,9 @@ function chunksOf(nodes: Float64Array, count: number): Float64Array {
   return chunks;
 }
 
+/** Working room for {@link clothNear}, and whether there is enough of it for a pose. */
 export const clothRoom = (pose: Pose): Float64Array => new Float64Array(NODE * pose.nodeCount);
+export const holds = (room: Float64Array, pose: Pose): boolean => room.length >= NODE * pose.nodeCount;
 
 /** What something pushes a ball out by: how deep it is in, in mm (0 where it is clear), and the way out. */
 export interface Push {

@@ -1,15 +1,15 @@
 import { oppositeSide, type Side } from '../fit/index.ts';
-import { add, blend, cross, distance, dot, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
-import { leafPlace } from '../tying/body.ts';
+import { add, distance, ORIGIN, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
-import { pointOf, type Pose } from '../tying/pose.ts';
 import { WAY_PARTS } from '../tying/ways.ts';
 import { elbowOf, type TyingHands } from './arm.ts';
+import { furthestTip, poseBetween, slowed } from './betweenGrips.ts';
 import { COMINGS, type Coming } from './comings.ts';
-import { GRIPS, POSTURES, type Grip, type HandRole, type StripPlace, type Touch } from './grips.ts';
-import { DIGITS, handPoints, JOINT_COUNT, mirrorHand, placeHand, pointIndex, RADII_MM, SLEEVE_POINT, type HandPose } from './handModel.ts';
-import { BALL_COUNT, clothNear, clothRoom, placeBalls } from './obstacles.ts';
-import { solveHand, type HandAims, type HandSurroundings, type PadAim } from './solveHand.ts';
+import { GRIPS, HAND_ROLES, POSTURES, type Grip, type HandRole, type Touch } from './grips.ts';
+import { DIGITS, handDirections, handPoints, mirrorHand, placeHand, RADII_MM, SLEEVE_POINT, tipOf, type HandPose } from './handModel.ts';
+import { ballsOf } from './obstacles.ts';
+import { fromOf, handSide, meanOf, middleOf, padsOf, placesOf, surroundings, type Around, type Scene } from './scene.ts';
+import { solveHand, type HandAims, type PadAim } from './solveHand.ts';
 
 /** One hand at a moment. */
 export interface HandMoment {
@@ -74,14 +74,16 @@ const tasksOf = ({ way }: Choreography, hands: TyingHands, role: HandRole): read
     })),
   );
 
+const allTasks = (choreography: Choreography, hands: TyingHands): Readonly<Record<HandRole, readonly Task[]>> => ({
+  own: tasksOf(choreography, hands, 'own'),
+  other: tasksOf(choreography, hands, 'other'),
+});
+
 /** Prepares to lead the hands through a choreography. */
 export function playHands(choreography: Choreography, hands: TyingHands = 'wearer'): HandsPlayer {
   const mirrored = choreography.longEnd === 'right';
   const scene = sceneOf(choreography, hands);
-  const tasks: Readonly<Record<HandRole, readonly Task[]>> = {
-    own: tasksOf(choreography, hands, 'own'),
-    other: tasksOf(choreography, hands, 'other'),
-  };
+  const tasks = allTasks(choreography, hands);
   const state: Partial<Record<HandRole, RoleState>> = {};
   let last = 0;
   return {
@@ -92,7 +94,7 @@ export function playHands(choreography: Choreography, hands: TyingHands = 'weare
       const mostMm = MOST_PER_24TH_MM * 24 * (time - last);
       last = time;
       const result = {} as Record<HandRole, HandMoment>;
-      for (const role of ROLES) {
+      for (const role of HAND_ROLES) {
         const other = state[role === 'own' ? 'other' : 'own'];
         const around: Around = { moment, role, other: other ? ballsOf(other.pose) : NONE };
         const isFirst = !state[role];
@@ -116,6 +118,7 @@ export function handsInPictures(
 ): readonly (readonly Float32Array[])[] {
   const mirrored = choreography.longEnd === 'right';
   const scene = sceneOf(choreography, hands);
+  const tasks = allTasks(choreography, hands);
   return shares.map((share, stepIndex) => {
     const step = choreography.steps[stepIndex];
     if (!step) throw new RangeError(`a way of tying has no step ${stepIndex}`);
@@ -123,12 +126,11 @@ export function handsInPictures(
     const moment = mirrored ? flipMoment(given) : given;
     const time = stepIndex + share;
     let other: Float64Array = NONE;
-    return ROLES.map((role) => {
-      const tasks = tasksOf(choreography, hands, role);
+    return HAND_ROLES.map((role) => {
       const apart = ({ from, until }: Task): number => Math.max(0, from - time, time - until);
-      const task = tasks.reduce((best, each) => (apart(each) < apart(best) ? each : best));
+      const task = tasks[role].reduce((best, each) => (apart(each) < apart(best) ? each : best));
       const around: Around = { moment, role, other };
-      const pose = reach(scene, around, task, padsOf(scene, around, task.grip, resolve(scene, moment, task.grip)), PICTURED_STEPS);
+      const pose = reach(scene, around, task, padsOf(scene, around, task.grip, placesOf(scene, moment, task.grip)), PICTURED_STEPS);
       other = ballsOf(pose);
       return pointsOfHand(mirrored ? mirrorHand(pose) : pose, role, hands, choreography.longEnd);
     });
@@ -148,39 +150,7 @@ export function pointsOfHand(pose: HandPose, role: HandRole, hands: TyingHands, 
   return points;
 }
 
-const ROLES = ['own', 'other'] as const;
 const NONE = new Float64Array(0);
-
-export interface Scene {
-  readonly choreography: Choreography;
-  readonly hands: TyingHands;
-  readonly halfThickMm: number;
-  room: Float64Array | null;
-}
-
-export interface Around {
-  readonly moment: PosedMoment;
-  readonly role: HandRole;
-  readonly other: Float64Array;
-}
-
-/** Side of the wearer that a role's arm comes from, for a long end from the wearer's left. */
-const fromOf = (role: HandRole): Side => (role === 'own' ? 'left' : 'right');
-
-/** Whose hand it is of its owner's own: who faces the wearer has the right one on the wearer's left. */
-export const handSide = (role: HandRole, hands: TyingHands): Side => (hands === 'facing' ? oppositeSide(fromOf(role)) : fromOf(role));
-
-export function surroundings(scene: Scene, { moment, role, other }: Around, near: Point3): HandSurroundings {
-  scene.room ??= clothRoom(moment.pose);
-  if (scene.room.length < 11 * moment.pose.nodeCount) scene.room = clothRoom(moment.pose);
-  return {
-    hands: scene.hands,
-    from: fromOf(role),
-    collarRadiusMm: scene.choreography.measures.collarRadiusMm,
-    cloth: clothNear(moment.pose, near.x, near.y, near.z, scene.halfThickMm, 2, scene.room),
-    other,
-  };
-}
 
 /** One hand a moment further. */
 function advance(scene: Scene, around: Around, tasks: readonly Task[], now: RoleState, time: number, mostMm: number): HandMoment {
@@ -198,7 +168,7 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
     now.leaving = before;
     now.leftAt = time;
     now.task = task;
-    now.places = resolve(scene, then, task.grip);
+    now.places = placesOf(scene, then, task.grip);
     now.progress = follows || mostMm === Infinity ? 1 : 0;
     now.goal = follows
       ? before
@@ -239,7 +209,7 @@ function onTheWay(scene: Scene, around: Around, now: RoleState, task: Task, pads
   const between = poseBetween(now.leaving, now.goal, now.progress);
   // fingers go out beside what they held and in beside what they will hold, not through it
   const { left } = now;
-  const beside = now.progress < 0.5 && left ? padsOf(scene, around, left.grip, resolve(scene, around.moment, left.grip)) : pads;
+  const beside = now.progress < 0.5 && left ? padsOf(scene, around, left.grip, placesOf(scene, around.moment, left.grip)) : pads;
   const aims: HandAims = {
     pads: [],
     beside,
@@ -272,17 +242,14 @@ const momentThen = ({ choreography }: Scene, { stepIndex, grip }: Task): PosedMo
 function beginning(scene: Scene, around: Around, tasks: readonly Task[]): RoleState {
   const [first] = tasks;
   if (!first) throw new RangeError('a hand has something to do');
-  const pose = reach(scene, around, first, padsOf(scene, around, first.grip, resolve(scene, around.moment, first.grip)));
+  const pose = reach(scene, around, first, padsOf(scene, around, first.grip, placesOf(scene, around.moment, first.grip)));
   return { pose, task: null, places: new Map(), leftAt: 0, leaving: pose, left: null, goal: pose, progress: 1 };
 }
 
 /** Finds a pose for a grip from nowhere, the hand turned as it best comes in. */
 function reach(scene: Scene, around: Around, { grip, coming }: Task, pads: readonly PadAim[], steps = REACH_STEPS): HandPose {
   if (!coming) throw new RangeError('how a hand comes to a grip is known for each');
-  const middle = scale(
-    pads.reduce<Point3>((sum, { place }) => add(sum, place), { x: 0, y: 0, z: 0 }),
-    1 / Math.max(1, pads.length),
-  );
+  const middle = middleOf(pads);
   const start = turnedTo(handSide(around.role, scene.hands), coming, pads, middle);
   const near = { pose: { ...start, joints: POSTURES[grip.posture] }, placeWeight: 0.04, turnWeight: HOLD_TURNS, jointWeight: 2.5 };
   const aims: HandAims = { pads, together: grip.posture === 'pinch', near };
@@ -296,147 +263,18 @@ const PICTURED_STEPS = 9;
 /** A hand turned as it comes in, its pads' middle at a place. */
 function turnedTo(side: Side, coming: Coming, pads: readonly PadAim[], middle: Point3): HandPose {
   const [fx = 0, fy = 0, fz = 0, px = 0, py = 0, pz = 0, ...degrees] = coming;
-  const distal = unit({ x: fx, y: fy, z: fz });
-  const loose = { x: px, y: py, z: pz };
-  const palmar = unit(subtract(loose, scale(distal, dot(loose, distal))));
-  const radial = scale(cross(distal, palmar), side === 'right' ? 1 : -1);
   const pose: HandPose = {
     side,
-    wrist: { x: 0, y: 0, z: 0 },
-    distal,
-    palmar,
-    radial,
+    wrist: ORIGIN,
+    ...handDirections(side, { x: fx, y: fy, z: fz }, { x: px, y: py, z: pz }),
     joints: Float64Array.from(degrees, (angle) => (angle * Math.PI) / 180),
   };
   placeHand(pose, scratch);
-  const digits = pads.length > 0 ? pads.map(({ digit }) => digit) : [1];
-  const own = digits.reduce<Point3>((sum, digit) => add(sum, tipOf(scratch.pointsMm, digit)), { x: 0, y: 0, z: 0 });
-  return { ...pose, wrist: subtract(middle, scale(own, 1 / digits.length)) };
+  return { ...pose, wrist: subtract(middle, meanOf(pads.map(({ digit }) => tipOf(scratch.pointsMm, digit)))) };
 }
 
 const scratch = handPoints();
-const tipOf = (pointsMm: Float64Array, digit: number): Point3 => {
-  const at = 3 * pointIndex(digit, 3);
-  return { x: pointsMm[at] ?? 0, y: pointsMm[at + 1] ?? 0, z: pointsMm[at + 2] ?? 0 };
-};
-
-/** Places of a grip that are found when it begins: how far from the nose. */
-export function resolve(scene: Scene, { pose, knotAt }: PosedMoment, { touches }: Grip): ReadonlyMap<Touch, number> {
-  const m = scene.choreography.measures;
-  return new Map(
-    touches.map((touch) => {
-      if (touch.on === 'leaf') return [touch, 0];
-      const { at, end } = touch.on;
-      return [touch, typeof at === 'function' ? at(m) : nearestFromNose(scene, pose, end, at.nearestTo(m, knotAt))];
-    }),
-  );
-}
-
-function nearestFromNose(scene: Scene, pose: Pose, end: StripPlace['end'], point: Point3): number {
-  const bladeMm = scene.choreography.measures.tie.profile.bladeLengthMm;
-  let [best, least] = [0, Infinity];
-  const [from, until] = end === 'short' ? [0, pose.backNode] : [pose.backNode, pose.nodeCount];
-  for (let node = from; node < until; node += 1) {
-    const apart = distance(pointOf(pose.centreMm, node), point);
-    if (apart < least) [best, least] = [node, apart];
-  }
-  const fromTip = (end === 'short' ? best : pose.nodeCount - 1 - best) * pose.spacingMm;
-  return bladeMm - fromTip;
-}
-
-/** So far along the strip from the place that it touches, a finger keeps to its side, in mm. */
-const SIDED_MM = 40;
-
-/** Where a grip's pads belong just now. */
-export function padsOf(scene: Scene, around: Around, { touches }: Grip, places: ReadonlyMap<Touch, number>): readonly PadAim[] {
-  const { choreography, hands, halfThickMm } = scene;
-  const m = choreography.measures;
-  const { pose, collarDown } = around.moment;
-  return touches.map((touch): PadAim => {
-    const digit = DIGITS.indexOf(hands === 'facing' ? swapped(touch.digit) : touch.digit);
-    if (touch.on === 'leaf') {
-      const { at, outward } = leafPlace(m.collarRadiusMm, collarDown, fromOf(around.role));
-      return { digit, place: at, face: scale(outward, touch.face === 'outer' ? 1 : -1), touched: null };
-    }
-    const { end, across = 0 } = touch.on;
-    const fromTip = Math.min(pose.spacingMm * (pose.nodeCount - 1), Math.max(0, m.tie.profile.bladeLengthMm - (places.get(touch) ?? 0)));
-    const index = end === 'short' ? fromTip / pose.spacingMm : pose.nodeCount - 1 - fromTip / pose.spacingMm;
-    const first = Math.min(pose.nodeCount - 2, Math.floor(index));
-    const share = index - first;
-    const mix = (array: Float32Array): Point3 => blend(pointOf(array, first), pointOf(array, first + 1), share);
-    const outward = unit(mix(pose.outward));
-    const sign = touch.face === 'outer' ? 1 : -1;
-    const face = scale(outward, sign);
-    const half = (pose.halfWidthMm[first] ?? 0) * across;
-    const place = add(add(mix(pose.centreMm), scale(mix(pose.across), half)), scale(face, halfThickMm));
-    const span = SIDED_MM / pose.spacingMm;
-    return { digit, place, face, touched: { fromNode: first - span, untilNode: first + span, sign, outward } };
-  });
-}
-
-/** Who faces the wearer has the forefinger where the wearer has the thumb: behind, and the other way round. */
-const swapped = (digit: Touch['digit']): Touch['digit'] => (digit === 'thumb' ? 'forefinger' : digit === 'forefinger' ? 'thumb' : digit);
-
 const palmOf = ({ wrist, distal }: HandPose): Point3 => add(wrist, scale(distal, 90));
-
-/** How far a hand draws back along its own fingers before it goes elsewhere, and goes in along them, in mm. */
-const DRAWN_BACK_MM = 30;
-
-/** A pose on the way from one to another: out along the fingers, which open, across, and in along them. */
-function poseBetween(a: HandPose, b: HandPose, share: number): HandPose {
-  const straight = straightBetween(a, b, share);
-  const back = Math.min(DRAWN_BACK_MM, 6 + 0.2 * distance(a.wrist, b.wrist));
-  const [p, q] = [subtract(a.wrist, scale(a.distal, back)), subtract(b.wrist, scale(b.distal, back))];
-  const [s, t] = [1 - share, share];
-  const wrist = add(add(scale(a.wrist, s * s * s), scale(p, 3 * s * s * t)), add(scale(q, 3 * s * t * t), scale(b.wrist, t * t * t)));
-  const open = Math.sin(Math.PI * share);
-  const joints = straight.joints.map((angle, k) => angle * (1 - open) + (POSTURES.wide[k] ?? 0) * open);
-  return { ...straight, wrist, joints };
-}
-
-const [was, is] = [handPoints(), handPoints()];
-
-/** How far the fingertip goes that goes furthest. */
-function furthestTip(before: HandPose, after: HandPose): number {
-  placeHand(before, was);
-  placeHand(after, is);
-  let far = 0;
-  for (let digit = 0; digit < DIGITS.length; digit += 1)
-    far = Math.max(far, distance(tipOf(was.pointsMm, digit), tipOf(is.pointsMm, digit)));
-  return far;
-}
-
-/** The new pose, or as much of the way to it as no fingertip goes too far. */
-function slowed(before: HandPose, after: HandPose, mostMm: number): HandPose {
-  let pose = after;
-  for (let k = 0; k < 4; k += 1) {
-    const far = furthestTip(before, pose);
-    if (far <= mostMm) return pose;
-    pose = straightBetween(before, pose, mostMm / far);
-  }
-  return pose;
-}
-
-function straightBetween(a: HandPose, b: HandPose, share: number): HandPose {
-  const distal = unit(blend(a.distal, b.distal, share));
-  const loose = blend(a.palmar, b.palmar, share);
-  const palmar = unit(subtract(loose, scale(distal, dot(loose, distal))));
-  return {
-    side: b.side,
-    wrist: blend(a.wrist, b.wrist, share),
-    distal,
-    palmar,
-    radial: scale(cross(distal, palmar), b.side === 'right' ? 1 : -1),
-    joints: Float64Array.from({ length: JOINT_COUNT }, (_, k) => (a.joints[k] ?? 0) * (1 - share) + (b.joints[k] ?? 0) * share),
-  };
-}
-
-export function ballsOf(pose: HandPose): Float64Array {
-  placeHand(pose, scratch);
-  const balls = new Float64Array(4 * BALL_COUNT);
-  placeBalls(scratch.pointsMm, balls);
-  return balls;
-}
 
 const flipHand = ({ pose, pads }: HandMoment): HandMoment => ({
   pose: mirrorHand(pose),

@@ -5,6 +5,7 @@ import {
   DIGITS,
   END_JOINT_RATIO,
   firstJoint,
+  handDirections,
   handPoints,
   JOINT_COUNT,
   JOINT_RANGES,
@@ -12,6 +13,7 @@ import {
   pointIndex,
   RADII_MM,
   RANGES,
+  tipOf,
   type HandPose,
   type HandPoints,
 } from './handModel.ts';
@@ -203,8 +205,7 @@ const AXES: readonly Point3[] = [
 function addAims(hand: HandPose, { pads, near }: HandAims): void {
   for (const { digit, place, face } of pads) {
     const r = RADII_MM[DIGITS[digit] ?? 'thumb'][3];
-    const at = 3 * pointIndex(digit, 3);
-    const tip = { x: points.pointsMm[at] ?? 0, y: points.pointsMm[at + 1] ?? 0, z: points.pointsMm[at + 2] ?? 0 };
+    const tip = tipOf(points.pointsMm, digit);
     const off = subtract(add(place, scale(face, r)), tip);
     const pad = { x: points.pads[3 * digit] ?? 0, y: points.pads[3 * digit + 1] ?? 0, z: points.pads[3 * digit + 2] ?? 0 };
     const padOff = subtract(scale(face, -1), pad);
@@ -344,17 +345,14 @@ function moved(hand: HandPose): HandPose {
   const round = sqrt(rx * rx + ry * ry + rz * rz);
   const by = min(1, MOST_STEP.mm / max(far, 1e-9), MOST_STEP.rad / max(round, 1e-9));
   const turn = { x: by * rx, y: by * ry, z: by * rz };
-  const distal = unit(turned(hand.distal, turn));
-  const palmarLoose = turned(hand.palmar, turn);
-  const palmar = unit(subtract(palmarLoose, scale(distal, dot(palmarLoose, distal))));
-  const radial = scale(cross(distal, palmar), hand.side === 'right' ? 1 : -1);
+  const directions = handDirections(hand.side, turned(hand.distal, turn), turned(hand.palmar, turn));
   const joints = hand.joints;
   for (let joint = 0; joint < JOINT_COUNT; joint += 1) {
     const [least, most] = JOINT_RANGES[joint] ?? [0, 0];
     const change = max(-MOST_STEP.rad, min(MOST_STEP.rad, by * (step[6 + joint] ?? 0)));
     joints[joint] = min(most, max(least, (joints[joint] ?? 0) + change));
   }
-  return { side: hand.side, wrist: add(hand.wrist, { x: by * tx, y: by * ty, z: by * tz }), distal, palmar, radial, joints };
+  return { side: hand.side, wrist: add(hand.wrist, { x: by * tx, y: by * ty, z: by * tz }), ...directions, joints };
 }
 
 const DEPTH_COST = 3;
@@ -366,8 +364,7 @@ export function costOf(hand: HandPose, aims: HandAims, { hands, from, cloth, col
   let cost = 0;
   for (const { digit, place, face } of pads) {
     const r = RADII_MM[DIGITS[digit] ?? 'thumb'][3];
-    const at = 3 * pointIndex(digit, 3);
-    const tip = { x: points.pointsMm[at] ?? 0, y: points.pointsMm[at + 1] ?? 0, z: points.pointsMm[at + 2] ?? 0 };
+    const tip = tipOf(points.pointsMm, digit);
     const off = subtract(add(place, scale(face, r)), tip);
     const pad = { x: points.pads[3 * digit] ?? 0, y: points.pads[3 * digit + 1] ?? 0, z: points.pads[3 * digit + 2] ?? 0 };
     const padOff = add(face, pad);

@@ -1,5 +1,5 @@
 import { evenLeadMm, fitTie, naturalSetMm, prepareTie, TYING_HANDS, TYING_WAYS, tyingMeasures } from '@easytuck/core';
-import { findComings, GRIPS, HAND_ROLES } from '@easytuck/core/hands';
+import { COMINGS, findComings, GRIPS, HAND_ROLES } from '@easytuck/core/hands';
 import { WORKED_TIE } from '@easytuck/core/testing';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -23,10 +23,19 @@ const random = () => {
   return seed / 2_147_483_648;
 };
 
-/** @type {Record<string, Record<string, Record<string, (readonly number[])[]>>>} */
-const found = {};
-for (const hands of TYING_HANDS) {
-  const parts = (found[hands] = /** @type {Record<string, Record<string, (readonly number[])[]>>} */ ({}));
+const asked = process.argv.slice(2);
+const unknown = asked.find((hands) => !TYING_HANDS.some((known) => known === hands));
+if (unknown !== undefined) {
+  console.error(`There is no ${unknown}. Whose hands: ${TYING_HANDS.join(', ')}; all where none is named.`);
+  process.exit(1);
+}
+
+/** @type {Record<string, Record<string, Record<string, (readonly (readonly number[])[])>>>} */
+const found = { ...COMINGS };
+for (const hands of TYING_HANDS.filter((each) => asked.length === 0 || asked.includes(each))) {
+  /** @type {Record<string, Record<string, (readonly number[])[]>>} */
+  const parts = {};
+  found[hands] = parts;
   for (const way of TYING_WAYS) {
     for (const { part, role, index, coming, cost } of findComings(MEASURES, way, hands, TRIES, random)) {
       const roles = (parts[part] ??= {});

@@ -147,5 +147,6 @@ export function sureWords({ sure, takeUpOf }: Pick<FittingResult, 'sure' | 'take
   return now === untied ? `give or take ${now}` : `give or take ${now}; ${untied} before it was tied`;
 }
 export { GLOSSARY, type GlossaryEntry } from './glossary.ts';
+export * from './waysAndFaults.ts';
 export * from './tyingWords.ts';
 export { READERS, type Reader } from './readers.ts';

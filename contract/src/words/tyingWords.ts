@@ -1,15 +1,4 @@
-import {
-  halfKnotCheck,
-  oppositeSide,
-  type Digit,
-  type Folding,
-  type PreparedTie,
-  type Side,
-  type TyingFault,
-  type TyingStep,
-  type TyingWay,
-  type OfferedWay,
-} from '@easytuck/core';
+import { halfKnotCheck, oppositeSide, type Digit, type PreparedTie, type Side, type TyingStep, type TyingWay } from '@easytuck/core';
 import type { Reader } from './readers.ts';
 
 /** The readers as they are chosen. */
@@ -68,6 +57,22 @@ export function stepWords(step: TyingStep, context: StepContext): StepWords {
   );
 }
 
+/** What the strip is tied on, as the steps name its places: a collar on a neck, or a leg. */
+interface Ground {
+  readonly round: string;
+  readonly middle: string;
+  readonly up: string;
+  readonly close: string;
+  readonly snug: string;
+  readonly park: (own: string) => string;
+  readonly parkTo: string;
+  readonly off: string;
+  readonly parkOr: string | null;
+  /** How the gap behind the front bow is seen, where it can be seen at all. */
+  readonly lookIn: Readonly<Record<Reader, string>>;
+  readonly neverTight: string;
+}
+
 interface Named {
   readonly own: string;
   readonly other: string;
@@ -93,11 +98,37 @@ function named({ longEnd, reader }: StepContext): Named {
   };
 }
 
-/** How the gap behind the front bow is seen, where it can be seen at all. */
-const LOOK_IN: Readonly<Record<Reader, string>> = {
-  wearer: 'turn sideways to the mirror and you can see it',
-  facing: 'look in from the side and you can see it',
-  behind: 'have the wearer turn sideways to the mirror and you can see it',
+const ON_NECK: Ground = {
+  round: 'collar',
+  middle: 'the collar button',
+  up: 'towards the chin',
+  close: 'the neck',
+  snug: 'Snug at the button, with room for a finger at the throat.',
+  park: (own) => `over the shoulder on ${own}`,
+  parkTo: 'over the shoulder',
+  off: 'off the shoulder',
+  parkOr: 'Some tuck it into the collar, or simply leave it hanging.',
+  lookIn: {
+    wearer: 'turn sideways to the mirror and you can see it',
+    facing: 'look in from the side and you can see it',
+    behind: 'have the wearer turn sideways to the mirror and you can see it',
+  },
+  neverTight: ' Never draw it so far that it presses.',
+};
+
+const LOOK_FROM_ABOVE = 'bend over it and you can see it';
+const ON_LEG: Ground = {
+  round: 'leg',
+  middle: 'the middle of the leg',
+  up: 'away from you',
+  close: 'the leg',
+  snug: 'Snug on the leg.',
+  park: (own) => `aside, on ${own}`,
+  parkTo: 'aside',
+  off: 'back',
+  parkOr: null,
+  lookIn: { wearer: LOOK_FROM_ABOVE, facing: LOOK_FROM_ABOVE, behind: LOOK_FROM_ABOVE },
+  neverTight: '',
 };
 
 const BEFORE_FIRST =
@@ -108,6 +139,7 @@ const AT_NIGHT = 'At the end of the evening, pull one flat end: it is open.';
 function leadWords(step: TyingStep, context: StepContext): StepWords {
   const { way, lead, late, reader, halfKnot } = context;
   const { own, other, ownHand, otherHand, isHelped, behind, inFront } = named(context);
+  const on = context.onThigh ? ON_LEG : ON_NECK;
   const isThumbWay = way === 'pinchAndTurn';
   switch (step) {
     case 'prepare':
@@ -130,36 +162,38 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
           `${ownHand}: draws the long end down.`,
           `${otherHand}: lets the band slide, then holds it. Work one against the other, like a rope.`,
         ],
-        check: `The long end, on ${own}, hangs ${lead} lower. The band still lies on the collar.`,
+        check: `The long end, on ${own}, hangs ${lead} lower. The band still lies on the ${on.round}.`,
         trap: 'By eye, the lead is often half an inch out, and the back bow comes out wider or narrower than the front.',
         more: 'Many go by eye: the short tip level with the narrow waist of the long blade. This tie’s own lead is surer.',
       };
     case 'cross':
       return {
         name: 'Cross',
-        act: `Cross the long end over the short end in front of the collar button, where the short end starts to widen, so that it points to ${other}.`,
+        act: `Cross the long end over the short end at ${on.middle}, where the short end starts to widen, so that it points to ${other}.`,
         hands: [
           `${ownHand}: brings the long end across, then takes hold of the short end.`,
           `${otherHand}: takes the long end as it comes across, ${behind} behind, ${inFront} in front.`,
         ],
-        check: 'The long end lies on top, flat. The short end’s nose is at the collar button.',
+        check: `The long end lies on top, flat. The short end’s nose is at ${on.middle}.`,
         trap: 'If they cross where they are wide, the knot turns lumpy: the band is set too short.',
         more: null,
       };
     case 'halfKnot':
       return {
         name: 'Half-knot',
-        act: 'Pass the long end under the crossing and up between tie and collar. Draw both ends until the half-knot sits on the button.',
+        act: `Pass the long end under the crossing and up between tie and ${on.round}. Draw both ends until the half-knot sits at ${on.middle}.`,
         hands: [
           `${ownHand}: draws the short end down, ${behind} behind, ${inFront} in front.`,
-          `${otherHand}: leads the long end under, lets go, and takes it again above; then draws it up towards the chin.`,
+          `${otherHand}: leads the long end under, lets go, and takes it again above; then draws it up, ${on.up}.`,
         ],
         check: halfKnot
-          ? `Snug at the button, with room for a finger at the throat. The short end’s nose just shows under the half-knot. Bring the long end down over the front for a moment: its tip is ${halfKnot.lower}. If not, slide the band round by half of what is missing.`
-          : 'Snug at the button, with room for a finger at the throat. Brought down over the front for a moment, the long end is still the longer.',
-        trap: late
-          ? 'Snug the half-knot all the same: the slack in the band comes out at the back, at the very end. Never draw it so far that it presses.'
-          : 'For most people this is the last chance to tighten at the neck. If it stays slack, the bow hangs low. Never draw it so far that it presses.',
+          ? `${on.snug} The short end’s nose just shows under the half-knot. Bring the long end down over the front for a moment: its tip is ${halfKnot.lower}. If not, slide the band round by half of what is missing.`
+          : `${on.snug} Brought down over the front for a moment, the long end is still the longer.`,
+        trap: `${
+          late
+            ? 'Snug the half-knot all the same: the slack in the band comes out at the back, at the very end.'
+            : 'For most people this is the last chance to tighten the band. If it stays slack, the bow hangs low.'
+        }${on.neverTight}`,
         more: halfKnot
           ? `Some even both ends at this moment. The back bow then comes out ${halfKnot.evened} narrower, and the front bow as much wider.`
           : null,
@@ -167,19 +201,19 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
     case 'park':
       return {
         name: 'Park the long end',
-        act: `Lay the long end over the shoulder on ${own}, out of the way.`,
+        act: `Lay the long end ${on.park(own)}, out of the way.`,
         hands: [
-          `${ownHand}: keeps the short end drawn down, and the half-knot at the button.`,
-          `${otherHand}: lays the long end over the shoulder and lets go.`,
+          `${ownHand}: keeps the short end drawn down, and the half-knot in its place.`,
+          `${otherHand}: lays the long end ${on.parkTo} and lets go.`,
         ],
         check: 'The short end hangs alone in the middle.',
         trap: 'Let go of the half-knot here and it loosens.',
-        more: 'Some tuck it into the collar, or simply leave it hanging.',
+        more: on.parkOr,
       };
     case 'frontBow':
       return {
         name: 'Front bow',
-        act: `Fold the short blade at its belly and lay it across the button: the loop on ${other}, the flat end on ${own}, the waist in the middle.`,
+        act: `Fold the short blade at its belly and lay it across ${on.middle}: the loop on ${other}, the flat end on ${own}, the waist in the middle.`,
         hands: [
           `${ownHand}: holds the tail and brings it across while the fold is made; then holds the front bow, ${behind} behind, ${inFront} in front.`,
           `${otherHand}: the forefinger lies behind the widest line; the blade is folded over it, towards ${other}. Keep it taut. Then the finger slips out.`,
@@ -191,7 +225,7 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
     case 'drop':
       return {
         name: 'Drop',
-        act: `Bring the long end off the shoulder and straight down over the middle of the front bow.`,
+        act: `Bring the long end ${on.off} and straight down over the middle of the front bow.`,
         hands: [
           `${ownHand}: lifts its ${inFront}, lets the long end pass, and closes the ${inFront} on it. The ${behind} stays behind.`,
           `${otherHand}: lifts the long end over, flat, and lets it fall.`,
@@ -215,9 +249,9 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
               `${ownHand}: brings the flat end forward; its ${behind} is behind it already, its ${inFront} holds the long end.`,
               `${otherHand}: brings the loop forward, ${behind} behind it, ${inFront} in front.`,
             ],
-        check: `A finger goes through behind the front bow, in front of the half-knot. You feel it more than you see it; ${LOOK_IN[reader]}.`,
+        check: `A finger goes through behind the front bow, in front of the half-knot. You feel it more than you see it; ${on.lookIn[reader]}.`,
         trap: 'No gap? Either the front bow was folded the wrong way or the half-knot has come loose.',
-        more: 'Draw the upper and the lower edge of the gap apart, close to the neck, and it opens wider.',
+        more: `Draw the upper and the lower edge of the gap apart, close to ${on.close}, and it opens wider.`,
       };
     case 'backBow':
       return {
@@ -229,7 +263,7 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
             : `Fold the long blade at its belly, fold first, and push it through the passage from ${other} to ${own}, high behind the front bow. Stop when the waist is in the knot.`,
         hands: [
           `${ownHand}: does not let go of the front bow; its ${behind} draws out as the fold comes.`,
-          `${otherHand}: the forefinger goes in front of the widest line, folds the blade towards the neck, finds the ${behind}’s tip and pushes in where that draws out.`,
+          `${otherHand}: the forefinger goes in front of the widest line, folds the blade towards ${on.close}, finds the ${behind}’s tip and pushes in where that draws out.`,
         ],
         check: 'Untidy, but two loops and two flat ends: one of each on either side. That is normal here. Go on.',
         trap: 'Pushed in from the flat end’s side, both loops end on one side and it falls apart. A loop drawn only half through makes a lopsided bow; the whole end pulled through, and it is undone.',
@@ -271,7 +305,7 @@ function tightenWords(context: StepContext): StepWords {
       `${otherHand}: draws the front bow’s loop, ${behind} behind it, ${inFront} in front; the other fingers keep the flat end from following.`,
     ],
     check:
-      'The knot is firm, sits on the button and does not slip. Now the twist test: pull the upper single piece; the upper cloth must move. If the lower one moves, that end went through turned.',
+      'The knot is firm, sits in its place and does not slip. Now the twist test: pull the upper single piece; the upper cloth must move. If the lower one moves, that end went through turned.',
     trap: 'Never tighten by the flat ends: that undoes it. Pull a loop too far and its flat end slips out through the knot.',
     more: 'Tighten, ease the flat ends back a little, tighten again. How firm is taste: a very tight knot looks small and hard.',
   };
@@ -286,27 +320,20 @@ function balanceWords(context: StepContext): StepWords {
       `${ownHand}: takes loop and flat end of its side together, ${behind} behind, ${inFront} in front.`,
       `${otherHand}: takes its side the same way. Turn both up and down against each other, then stretch sideways.`,
     ],
-    check: 'Loop and flat end reach equally far on each side. Front and back bow match. Level, knot on the button.',
+    check: 'Loop and flat end reach equally far on each side. Front and back bow match. Level, knot in the middle.',
     trap: 'Large pulls overshoot. Look again after each round.',
     more: 'A flat end is set to length while the knot is held; it never tightens anything, the loops do. Roll the cloth of each loop round a thumb close to the knot, and press dimples in with a finger now.',
   };
 }
 
-/** Steps of tying on a thigh or a cylinder that differ: where it is laid, and how it comes to the neck. */
+/** Steps of tying on a thigh or a cylinder that differ in more than what it is tied on: how it is laid, and how it comes to the neck. */
 function thighWords(step: TyingStep, context: StepContext, mark: string): StepWords | null {
   const { ownHand, otherHand } = named(context);
-  const plain = stepWords(step, { ...context, onThigh: null });
   if (step === 'prepare')
     return {
-      ...plain,
+      ...leadWords(step, context),
       act: 'Lay the tie round the thigh or a cylinder, at a place about as thick as the collar: just above the knee for many. Seam to the leg; draw it to and fro until it lies flat.',
-      check: 'Both ends hang flat on the far side of the leg, and the band is not twisted behind it.',
-    };
-  if (step === 'halfKnot')
-    return {
-      ...plain,
-      check: plain.check.replace('with room for a finger at the throat', 'not tight on the leg'),
-      trap: 'If it stays slack, the bow hangs low on the neck later.',
+      check: 'Both ends lie flat towards you, and the band is not twisted behind.',
     };
   if (step === 'collarDown')
     return {
@@ -452,221 +479,3 @@ export const digitsIn = (sentence: string): readonly Digit[] =>
   DIGIT_WORDS.flatMap(([word, digits]) => (word.test(sentence) ? digits : []));
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-/** What to say of a way of tying: its name, whom it suits, what it costs. */
-export interface WayWords {
-  readonly name: string;
-  readonly suits: string;
-  readonly costs: string;
-}
-
-/** Common practice, no source. */
-export const WAY_WORDS: Readonly<Record<OfferedWay, WayWords>> = {
-  main: {
-    name: 'Front bow first',
-    suits: 'anyone learning: each step can be checked before the next',
-    costs: 'the passage is found by feel',
-  },
-  pinchAndTurn: {
-    name: 'Thumb in the passage',
-    suits: 'nimble fingers that keep losing the passage',
-    costs: 'one thumb is tied up from the front bow on',
-  },
-  plainPush: {
-    name: 'Plain push',
-    suits: 'short or stiff ties, stiff fingers',
-    costs: 'the back bow lies less well and needs more smoothing',
-  },
-  evenEnds: {
-    name: 'Even ends, round a finger',
-    suits: 'those who never remember a lead',
-    costs: 'the band is let out to its longest and taken in afterwards, often by someone else; the back bow comes out narrower',
-  },
-  onThigh: {
-    name: 'On the thigh or a cylinder',
-    suits: 'practice, and tying for somebody who cannot',
-    costs: 'the band is set for that girth, then reset for the neck',
-  },
-  helper: {
-    name: 'Tied by a helper',
-    suits: 'those who cannot tie it themselves',
-    costs: 'face to face, left and right change places. Ask before working at someone’s throat, say what you will do, stop when asked',
-  },
-};
-
-/** What is seen of a fault, why, what to do, and the step to go back to. */
-export interface FaultWords {
-  readonly seen: string;
-  readonly cause: string;
-  readonly remedy: string;
-  readonly backTo: TyingStep;
-}
-
-/** Common practice, no source; the granny and the one-sided push are derived in docs/model.md. */
-export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
-  granny: {
-    seen: 'The bow turns upright, sits crooked, slips',
-    cause: 'The front loop was folded to the side the long end came from. Both half-knots then turn the same way: a granny.',
-    remedy: 'Undo it back to the front bow and fold that to the other side.',
-    backTo: 'frontBow',
-  },
-  noPassage: {
-    seen: 'There is no gap behind the front bow',
-    cause: 'The front bow was folded the wrong way, or the half-knot came loose.',
-    remedy: 'Lift the long end off, fold the front bow again and keep hold of the knot.',
-    backTo: 'frontBow',
-  },
-  loopsOnOneSide: {
-    seen: 'Both loops on one side; it falls apart',
-    cause: 'The back bow was pushed in from the flat end’s side: there is no second half-knot.',
-    remedy: 'Draw it back out and push it in from the front loop’s side.',
-    backTo: 'passage',
-  },
-  halfThrough: {
-    seen: 'The back loop is small, its flat end long',
-    cause: 'The loop was drawn only half through: not the waist but the belly sits in the knot.',
-    remedy: 'Hold the front bow and draw the back loop further, until its waist is in the knot.',
-    backTo: 'backBow',
-  },
-  flatEndThrough: {
-    seen: 'A flat end came through, all undone',
-    cause: 'A flat end was pulled, or a loop was pulled too far.',
-    remedy: 'Start again at the front bow; tighten by the loops only.',
-    backTo: 'frontBow',
-  },
-  leadTooLong: {
-    seen: 'The back bow is wider than the front',
-    cause: 'The lead was too long.',
-    remedy: 'Retie with less lead; Balance says how much.',
-    backTo: 'lead',
-  },
-  leadTooShort: {
-    seen: 'The front bow is wider than the back',
-    cause: 'The lead was too short.',
-    remedy: 'Retie with more lead; Balance says how much.',
-    backTo: 'lead',
-  },
-  twistedEnd: {
-    seen: 'A flat end shows its wrong face',
-    cause: 'The strip was turned over at the drop or at the push.',
-    remedy: 'Draw that end back, lay it flat, push again.',
-    backTo: 'drop',
-  },
-  setTooShort: {
-    seen: 'Tiny and ragged; the ends hardly reach',
-    cause: 'The band is set too short.',
-    remedy: 'Let the band out; the Bench says how far.',
-    backTo: 'prepare',
-  },
-  lumpyCrossing: {
-    seen: 'The knot is lumpy',
-    cause: 'The ends cross on the widened part of the blade.',
-    remedy: 'Set the band longer, so that the narrow part crosses.',
-    backTo: 'cross',
-  },
-  lowBow: {
-    seen: 'The bow hangs below the button',
-    cause: 'The half-knot was not snug, or the band is too long.',
-    remedy: 'Snug the half-knot before the first fold; take the band in.',
-    backTo: 'halfKnot',
-  },
-  standsOff: {
-    seen: 'The bow stands off the collar',
-    cause: 'The half-knot slid forward while the bows were made, or the band is slack.',
-    remedy:
-      'Drawing the loops only tightens the knot. Push the knot back to the button and take the slack in at the band; if there is none, retie from the half-knot and hold it there.',
-    backTo: 'halfKnot',
-  },
-  fatKnot: {
-    seen: 'The knot is fat',
-    cause: 'A wide waist or thick cloth was not gathered, or it is not pulled up.',
-    remedy: 'Fold the long end lengthwise at the drop; tighten by the loops; roll the knot flat over a thumb.',
-    backTo: 'drop',
-  },
-  uneven: {
-    seen: 'One side is wider',
-    cause: 'Loop and flat end are uneven.',
-    remedy: 'Draw the longer flat end in by its loop’s tail-side layer, a little at a time.',
-    backTo: 'balance',
-  },
-  tilted: {
-    seen: 'The bow leans to one side',
-    cause: 'It was not levelled. If it turns back by itself, look for a granny.',
-    remedy: 'Hold the knot and turn the whole bow level.',
-    backTo: 'balance',
-  },
-  creased: {
-    seen: 'Creases across the front',
-    cause: 'The front bow was crushed while the back bow was pushed.',
-    remedy: 'Stretch the wings out and smooth them; steam it later.',
-    backTo: 'backBow',
-  },
-  loosened: {
-    seen: 'It shrinks and loosens as the evening goes on',
-    cause: 'Slippery cloth, or a knot that was never firm.',
-    remedy: 'Draw both loops up again; tie a firmer knot next time.',
-    backTo: 'tighten',
-  },
-};
-
-/** What a bow's faces tell of how it was folded: what was turned, at which step, and which layer of the back loop now tightens it. */
-export interface FoldingWords {
-  readonly turns: readonly { readonly step: TyingStep; readonly told: string }[];
-  readonly tightens: string;
-}
-
-/** A folding in words. Which layer runs into the knot follows from where the tail lies (docs/model.md). */
-export function foldingWords({ frontTurned, dropTurned, backTurned, backTail }: Folding): FoldingWords {
-  return {
-    turns: [
-      ...(frontTurned ? [{ step: 'frontBow', told: 'The short end was turned over before it was folded.' } as const] : []),
-      ...(dropTurned ? [{ step: 'drop', told: 'The long end was turned over as it dropped.' } as const] : []),
-      ...(backTurned
-        ? [{ step: 'backBow', told: 'The long end was turned over behind the front bow, before its own fold.' } as const]
-        : []),
-      ...(backTail === 'behind'
-        ? [{ step: 'backBow', told: 'The back bow’s tail was folded away behind its loop, not in front of it.' } as const]
-        : []),
-    ],
-    tightens: `The ${backTail === 'before' ? 'back' : 'front'} layer of the back loop runs into the knot: that is the one to draw.`,
-  };
-}
-
-/** A line of the blade that the fingers hold. */
-export type FingerMark = { readonly end: 'long' | 'short'; readonly line: 'nose' | 'belly' | 'waist' | 'tip' };
-
-/** Where the fingers are in a step. */
-export const FINGER_MARKS: Readonly<Record<TyingStep, readonly FingerMark[]>> = {
-  prepare: [
-    { end: 'long', line: 'belly' },
-    { end: 'short', line: 'belly' },
-  ],
-  lead: [{ end: 'long', line: 'belly' }],
-  cross: [
-    { end: 'long', line: 'nose' },
-    { end: 'short', line: 'nose' },
-  ],
-  halfKnot: [
-    { end: 'long', line: 'tip' },
-    { end: 'short', line: 'nose' },
-  ],
-  park: [{ end: 'long', line: 'belly' }],
-  frontBow: [
-    { end: 'short', line: 'belly' },
-    { end: 'short', line: 'waist' },
-  ],
-  drop: [{ end: 'long', line: 'nose' }],
-  passage: [{ end: 'short', line: 'waist' }],
-  wrap: [{ end: 'long', line: 'nose' }],
-  pushFront: [{ end: 'short', line: 'belly' }],
-  backBow: [{ end: 'long', line: 'belly' }],
-  tighten: [
-    { end: 'long', line: 'belly' },
-    { end: 'short', line: 'belly' },
-  ],
-  balance: [
-    { end: 'long', line: 'belly' },
-    { end: 'short', line: 'belly' },
-  ],
-  collarDown: [],
-};

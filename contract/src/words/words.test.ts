@@ -197,12 +197,16 @@ describe('stepWords', () => {
   it('has steps of its own on a thigh: where it is laid, and how it comes to the neck', () => {
     const onThigh = { mark: 'mark 16' };
     expect(told('prepare', { onThigh }).act).toContain('about as thick as the collar');
-    expect(told('halfKnot', { onThigh }).check).not.toContain('throat');
     expect(told('collarDown', { onThigh })).toMatchObject({
       name: 'Over to the neck',
       act: expect.stringContaining('Set the band to mark 16') as string,
     });
-    expect(told('backBow', { onThigh })).toEqual(told('backBow'));
+    // between these nothing is said of what a leg has not
+    for (const reader of ['wearer', 'facing', 'behind'] as const)
+      for (const step of stepsOf('main').filter((each) => each !== 'prepare' && each !== 'collarDown')) {
+        const { act, hands, check, trap, more } = told(step, { onThigh, reader, halfKnot: { lower: 'lower', evened: '7 mm' } });
+        expect([act, ...hands, check, trap, more ?? ''].join(' ')).not.toMatch(/collar|button|chin|throat|shoulder|mirror|\bneck/);
+      }
   });
 
   it('knows which fingers a sentence speaks of', () => {

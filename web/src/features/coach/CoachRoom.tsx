@@ -166,12 +166,13 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
 function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
   const { state, dispatch, reading, playhead, words, step, longEnd, reader } = coach;
   const { length } = useUnits();
+  const onThigh = state.way === 'onThigh' ? ANY_MARK : null;
   const names = useMemo(
     () =>
       reading.state === 'ready'
-        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: STRIP_WAY[state.way], reader: reader, lead: '' }).name)
+        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: STRIP_WAY[state.way], reader, lead: '', onThigh }).name)
         : [],
-    [reading, longEnd, state.way, reader],
+    [reading, longEnd, state.way, reader, onThigh],
   );
   if (reading.state === 'failed')
     return (
@@ -238,6 +239,9 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
     </>
   );
 }
+
+/** Where a step is only named, its mark does not matter. */
+const ANY_MARK = { mark: '' } as const;
 
 /** What is left of a laptop's window: the words beside the picture scroll by themselves, so that what is pressed stays in sight. */
 const STAGE_HEIGHT = 'max(22.5rem, calc(100dvh - 19.5rem))';

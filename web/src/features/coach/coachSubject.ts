@@ -45,8 +45,8 @@ const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null
 /** The collar that is shown where no wearer is chosen. */
 const USUAL_COLLAR: CollarSize = { label: 15.5, system: 'in' };
 
-/** A fitting as it was given out. */
-export function subjectOfFitting(fitting: Fitting): CoachSubject {
+/** A fitting as it was given out, and what is known of its wearer by now. */
+export function subjectOfFitting(fitting: Fitting, wearer: Pick<Wearer, 'backKnotLayer'> | null): CoachSubject {
   const collar = toCollar(fitting.collar);
   return {
     tie: fitting.tie,
@@ -62,7 +62,7 @@ export function subjectOfFitting(fitting: Fitting): CoachSubject {
     leadMm: fitting.leadMm,
     longEnd: fitting.longEnd,
     late: fitting.result.drawInMm > 0 ? { longest: longestOf(fitting.tie), mark: settingAt(fitting.tie.hardware, fitting.step) } : null,
-    backKnotLayer: null,
+    backKnotLayer: wearer?.backKnotLayer ?? null,
   };
 }
 

@@ -133,11 +133,15 @@ export function FlatStage({
     if (!element) return;
     const packed = new Float32Array(NODE_NUMBERS * baked.nodeCount);
     let [waiting, paintedAt] = [0, 0];
+    let framed: { readonly aspect: number; readonly view: View } | null = null;
     const paint = (): void => {
       waiting = 0;
       paintedAt = performance.now();
       fitToBox(element);
-      const view = framedView(baked, Math.min(baked.steps.length - 1, stepIndex), chosen, element.width / element.height, withHands);
+      const aspect = element.width / element.height;
+      if (framed?.aspect !== aspect)
+        framed = { aspect, view: framedView(baked, Math.min(baked.steps.length - 1, stepIndex), chosen, aspect, withHands) };
+      const { view } = framed;
       const still = stillAt(baked, playhead.time(), view, withHands, packed);
       paintStill(element, still, element.height / (view.awayMm * SHOWN_PER_AWAY), view);
     };

@@ -32,7 +32,12 @@ const HEIGHTS: Readonly<Partial<Record<Weave, (x: number, y: number) => number>>
   pique: (x, y) => Math.max(Math.abs(Math.sin((Math.PI * 4 * x) / SIDE)), Math.abs(Math.sin((Math.PI * 4 * y) / SIDE))),
 };
 
+/** Made once each: what a material is given up with is not its texture. */
+const textures = new Map<Weave, DataTexture>();
+
 function weaveTexture(weave: Weave): DataTexture {
+  const made = textures.get(weave);
+  if (made) return made;
   const height = HEIGHTS[weave] ?? HEIGHTS.plain;
   const data = new Uint8Array(4 * SIDE * SIDE);
   for (let y = 0; y < SIDE; y += 1)
@@ -48,6 +53,7 @@ function weaveTexture(weave: Weave): DataTexture {
   texture.magFilter = LinearFilter;
   texture.anisotropy = 4;
   texture.needsUpdate = true;
+  textures.set(weave, texture);
   return texture;
 }
 

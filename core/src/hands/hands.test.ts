@@ -2,7 +2,7 @@ import { distance, dot, type Point3 } from '../geometry/index.ts';
 import { choreograph, poseStep, TYING_WAYS, type TyingMeasures, type TyingWay } from '../tying/index.ts';
 import { DOZEN, MEASURES, print } from '../tying/testing.ts';
 import { COMINGS } from './comings.ts';
-import { GRIPS, HAND_ROLES } from './grips.ts';
+import { GRIPS, HAND_ROLES, type Grip } from './grips.ts';
 import {
   DIGITS,
   handPoints,
@@ -17,6 +17,7 @@ import {
 } from './index.ts';
 import { ballsOf, clothNear, clothRoom, HAND_BALLS, pushOfBody, pushOfCloth, pushOfHand, type Push } from './obstacles.ts';
 import { firstJoint, tipOf } from './handModel.ts';
+import { padsOf, placesOf } from './scene.ts';
 
 /** Moments of a step that are looked at. */
 const MOMENTS = 24;
@@ -198,21 +199,39 @@ describe('hands', () => {
     }
   });
 
-  it.each(TYING_HANDS)(
-    'of %s push with a forefinger, whoever ties: before the widest line, on the face that shows in front afterwards',
-    (whose) => {
-      const push = choreograph(MEASURES, 'left', 'main').steps.findIndex(({ step }) => step === 'backBow');
-      const pushing = through(MEASURES, 'main', whose).filter(
-        ({ stepIndex, share, hands }) => stepIndex === push && share > 0.2 && hands.other.pads.length > 0,
-      );
-      expect(pushing.length).toBeGreaterThan(0);
-      for (const { hands } of pushing) {
-        const [pad] = hands.other.pads;
-        expect(DIGITS[pad?.digit ?? 0]).toBe('forefinger');
-        expect(pad?.touched?.sign).toBe(1);
-      }
-    },
-  );
+  it('push with a forefinger that lies before the widest line, on the face that shows in front afterwards', () => {
+    const push = choreograph(MEASURES, 'left', 'main').steps.findIndex(({ step }) => step === 'backBow');
+    const pushing = through(MEASURES, 'main', 'wearer').filter(
+      ({ stepIndex, share, hands }) => stepIndex === push && share > 0.2 && hands.other.pads.length > 0,
+    );
+    expect(pushing.length).toBeGreaterThan(3);
+    for (const { hands } of pushing) {
+      const [pad] = hands.other.pads;
+      expect(DIGITS[pad?.digit ?? 0]).toBe('forefinger');
+      expect(pad?.touched?.sign).toBe(1);
+    }
+  });
+
+  it('keep a lone finger that finger whoever ties; only where two pinch, who faces has them the other way round', () => {
+    const choreography = choreograph(MEASURES, 'left', 'main');
+    const [step] = choreography.steps;
+    if (!step) throw new Error('no step');
+    const moment = poseStep(choreography, step, 0);
+    const around = { moment, role: 'other', other: new Float64Array(0) } as const;
+    const digitsOf = (hands: TyingHands, grip: Grip | undefined): readonly string[] => {
+      if (!grip) throw new Error('no grip');
+      const scene = { choreography, hands, halfThickMm: 0.5, room: null };
+      return padsOf(scene, around, grip, placesOf(scene, moment, grip)).map(({ digit }) => DIGITS[digit] ?? '');
+    };
+    for (const hands of TYING_HANDS) {
+      expect(digitsOf(hands, GRIPS.backBow.other[0])).toEqual(['forefinger']);
+      expect(digitsOf(hands, GRIPS.wrap.own[0])).toEqual(['forefinger']);
+      // the finger behind the widest line that the blade is folded over
+      expect(digitsOf(hands, GRIPS.frontBow.other[0])).toEqual(['thumb', 'forefinger']);
+    }
+    expect(digitsOf('behind', GRIPS.frontBow.own[0])).toEqual(['forefinger', 'thumb']);
+    expect(digitsOf('facing', GRIPS.frontBow.own[0])).toEqual(['thumb', 'forefinger']);
+  });
 
   it('have a way to come to every grip, within the joints’ ranges', () => {
     for (const hands of TYING_HANDS)

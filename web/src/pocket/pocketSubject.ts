@@ -20,6 +20,5 @@ export function subjectOfPocket({ tie, fitting, collar: written, longEnd, wearer
       fitting.drawInMm > 0
         ? { longest: settingAt(tie.hardware, lastStep(tie.hardware)), mark: settingAt(tie.hardware, fitting.step) }
         : null,
-    backKnotLayer: null,
   };
 }

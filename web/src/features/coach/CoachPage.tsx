@@ -1,4 +1,4 @@
-import type { Fitting, Tie, Wearer } from '@easytuck/contract';
+import type { Tie, Wearer } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -18,15 +18,11 @@ export function CoachPage() {
 }
 
 function OfFitting({ id }: { id: string }) {
-  return <Loaded reading={useFitting(id)}>{(fitting) => <OfWearer key={fitting.id} fitting={fitting} />}</Loaded>;
-}
-
-function OfWearer({ fitting }: { fitting: Fitting }) {
-  const isErased = fitting.wearer.name === '';
-  const { data, error } = useWearer(isErased ? null : fitting.wearer.id);
-  // a wearer who cannot be read keeps nobody from the tying
-  if (!isErased && data === undefined && error === undefined) return null;
-  return <Room make={() => subjectOfFitting(fitting, data ?? null)} ties={[fitting.tie]} />;
+  return (
+    <Loaded reading={useFitting(id)}>
+      {(fitting) => <Room key={fitting.id} make={() => subjectOfFitting(fitting)} ties={[fitting.tie]} />}
+    </Loaded>
+  );
 }
 
 function OfTie({ tieId, wearerId }: { tieId: string | null; wearerId: string | null }) {

@@ -47,7 +47,8 @@ const TABS = [
 /** The coach for one tie on one neck. */
 export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: readonly Tie[] }) {
   const { length } = useUnits();
-  const coach = useCoach(subject, length);
+  const known = useWearer(subject.wearer?.id ?? null).data;
+  const coach = useCoach(subject, length, {}, null, known?.backKnotLayer ?? null);
   const { state, dispatch } = coach;
   const [search] = useSearchParams();
   const asked = TYING_FAULTS.find((fault) => fault === search.get('fault')) ?? null;

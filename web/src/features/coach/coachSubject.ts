@@ -36,8 +36,6 @@ export interface CoachSubject {
   readonly longEnd: Side;
   /** Where the band is let out for tying and taken back in afterwards; null where it is tied as it is worn. */
   readonly late: { readonly longest: Setting; readonly mark: Setting } | null;
-  /** Which layer of the back loop tightens it, where that is known of the wearer. */
-  readonly backKnotLayer: 'front' | 'back' | null;
 }
 
 const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;
@@ -45,8 +43,8 @@ const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null
 /** The collar that is shown where no wearer is chosen. */
 const USUAL_COLLAR: CollarSize = { label: 15.5, system: 'in' };
 
-/** A fitting as it was given out, and what is known of its wearer by now. */
-export function subjectOfFitting(fitting: Fitting, wearer: Pick<Wearer, 'backKnotLayer'> | null): CoachSubject {
+/** A fitting as it was given out. */
+export function subjectOfFitting(fitting: Fitting): CoachSubject {
   const collar = toCollar(fitting.collar);
   return {
     tie: fitting.tie,
@@ -62,7 +60,6 @@ export function subjectOfFitting(fitting: Fitting, wearer: Pick<Wearer, 'backKno
     leadMm: fitting.leadMm,
     longEnd: fitting.longEnd,
     late: fitting.result.drawInMm > 0 ? { longest: longestOf(fitting.tie), mark: settingAt(fitting.tie.hardware, fitting.step) } : null,
-    backKnotLayer: wearer?.backKnotLayer ?? null,
   };
 }
 
@@ -85,7 +82,6 @@ export function subjectOfTie(tie: Tie, wearer: Wearer | null): CoachSubject {
     leadMm: evenLeadMm(prepared),
     longEnd: wearer?.longEnd ?? 'left',
     late: null,
-    backKnotLayer: wearer?.backKnotLayer ?? null,
   };
 }
 

@@ -1,4 +1,4 @@
-import { halfKnotTold, settingWords, stepWords, type StepWords, type Reader } from '@easytuck/contract';
+import { halfKnotTold, settingWords, stepWords, type StepWords, type Reader, type Wearer } from '@easytuck/contract';
 import { type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
@@ -49,12 +49,14 @@ type Kept = Partial<Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'way' | 'han
  * @param length writes a length in the unit that is read.
  * @param start what the coach begins with where nothing else was chosen.
  * @param readBy who reads, where that is not for this device to choose.
+ * @param backKnotLayer which layer of the back loop tightens it, where that is known of the wearer.
  */
 export function useCoach(
   subject: CoachSubject,
   length: (lengthMm: number) => string,
   start: Partial<CoachState> = {},
   readBy: Reader | null = null,
+  backKnotLayer: Wearer['backKnotLayer'] = null,
 ): Coach {
   const [state, dispatch] = useReducer(coachReducer, null, () => ({
     ...COACH_START,
@@ -98,10 +100,10 @@ export function useCoach(
       stepWords(step, {
         ...{ longEnd, reader, way: STRIP_WAY[way], lead: length(tied.leadMm), late: lateWords },
         halfKnot: halfKnotTold(subject.prepared, tied.leadMm, length),
-        backKnotLayer: subject.backKnotLayer,
+        backKnotLayer,
         onThigh: way === 'onThigh' ? { mark: settingWords(settingOnNeck(subject), length).phrase } : null,
       }),
-    [step, longEnd, way, reader, length, tied.leadMm, lateWords, subject],
+    [step, longEnd, way, reader, length, tied.leadMm, lateWords, subject, backKnotLayer],
   );
   const viewName = state.view === 'best' ? bestView(step, reader) : state.view;
   const view = useMemo(() => viewOf(viewName, longEnd), [viewName, longEnd]);

@@ -43,6 +43,10 @@ test.describe('the coach without three dimensions', () => {
     await coach.press('w');
     const detective = page.getByRole('region', { name: 'Which face shows where?' });
     await expect(detective.getByRole('status')).toContainText('Nothing was turned over');
+    // what is told of the chosen fault stays beside the pictures, however far the page is scrolled
+    await detective.getByRole('button').last().scrollIntoViewIfNeeded();
+    const [told, below] = [await page.getByRole('region', { name: 'Cause and remedy' }).boundingBox(), await detective.boundingBox()];
+    expect((told?.y ?? 0) + (told?.height ?? 0)).toBeLessThanOrEqual(below?.y ?? 0);
     await detective.getByRole('button', { name: 'front loop' }).click();
     await expect(detective.getByRole('status')).toContainText('are one layer');
     await detective.getByRole('button', { name: 'front loop' }).click();

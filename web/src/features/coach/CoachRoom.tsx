@@ -245,7 +245,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
 const ANY_MARK = { mark: '' } as const;
 
 /** What is left of a laptop's window: the words beside the picture scroll by themselves, so that what is pressed stays in sight. */
-const STAGE_HEIGHT = 'max(22.5rem, calc(100dvh - 19.5rem))';
+const STAGE_HEIGHT = 'max(22.5rem, calc(100dvh - 21rem))';
 
 /** Whom the way suits and what it costs; on the thigh also how the band is set for it. */
 function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coach; length: (mm: number) => string }) {

@@ -43,7 +43,7 @@ export function FaceDetective({
   const loopSide = oppositeSide(longEnd);
   const isFlipped = (loopSide === 'left') !== seesMirrored(reader);
   return (
-    <Box component="section" aria-labelledby="detective" sx={{ gridColumn: '1 / -1', borderTop: `1px solid ${COLOURS.thread}`, pt: 2 }}>
+    <Box component="section" aria-labelledby="detective" sx={{ mt: 3, borderTop: `1px solid ${COLOURS.thread}`, pt: 2 }}>
       <Box component="h2" id="detective" sx={{ m: 0, mb: 1, fontFamily: FIGURES, fontSize: SIZE.large, fontWeight: 560 }}>
         Which face shows where?
       </Box>

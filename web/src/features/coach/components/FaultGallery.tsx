@@ -39,64 +39,66 @@ export function FaultGallery({
   const backTo = steps.includes(words.backTo) ? words.backTo : (steps.find((step) => step === 'pushFront') ?? 'prepare');
   const large = posed.get(chosen);
   return (
-    <Box
-      sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 23.75rem' }, alignItems: 'start' }}
-    >
+    <>
       <Box
-        component="fieldset"
-        sx={{ border: 0, m: 0, p: 0, display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(auto-fill, minmax(11.125rem, 1fr))' }}
+        sx={{ display: 'grid', gap: 3, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 23.75rem' }, alignItems: 'start' }}
       >
-        <Box component="legend" sx={{ fontSize: SIZE.clear, p: 0, mb: 1.25 }}>
-          {reader === 'facing'
-            ? 'Which picture is most like what you see on the wearer?'
-            : 'Which picture is most like what you see in the mirror?'}
-        </Box>
-        {TYING_FAULTS.map((fault) => {
-          const moment = posed.get(fault);
-          return (
-            <Box
-              key={fault}
-              component="label"
-              sx={{
-                position: 'relative',
-                border: `1px solid ${COLOURS.thread}`,
-                backgroundColor: COLOURS.card,
-                cursor: 'pointer',
-                '&:has(:checked)': { outline: `3px solid ${COLOURS.ink}`, outlineOffset: -1 },
-                '@media (forced-colors: active)': { '&:has(:checked)': { outline: '4px solid Highlight' } },
-                '&:has(:focus-visible)': { boxShadow: `0 0 0 5px ${COLOURS.long}` },
-              }}
-            >
-              <input
-                type="radio"
-                name="fault"
-                checked={fault === chosen}
-                onChange={() => setChosen(fault)}
-                style={{ position: 'absolute', opacity: 0, inset: 0, pointerEvents: 'none' }}
-              />
-              <Box sx={{ height: 118, backgroundColor: COLOURS.paper }}>
-                {moment && <Picture moment={moment} measures={measures} view={view} heightPx={118} label={FAULT_WORDS[fault].seen} />}
+        <Box
+          component="fieldset"
+          sx={{ border: 0, m: 0, p: 0, display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(auto-fill, minmax(11.125rem, 1fr))' }}
+        >
+          <Box component="legend" sx={{ fontSize: SIZE.clear, p: 0, mb: 1.25 }}>
+            {reader === 'facing'
+              ? 'Which picture is most like what you see on the wearer?'
+              : 'Which picture is most like what you see in the mirror?'}
+          </Box>
+          {TYING_FAULTS.map((fault) => {
+            const moment = posed.get(fault);
+            return (
+              <Box
+                key={fault}
+                component="label"
+                sx={{
+                  position: 'relative',
+                  border: `1px solid ${COLOURS.thread}`,
+                  backgroundColor: COLOURS.card,
+                  cursor: 'pointer',
+                  '&:has(:checked)': { outline: `3px solid ${COLOURS.ink}`, outlineOffset: -1 },
+                  '@media (forced-colors: active)': { '&:has(:checked)': { outline: '4px solid Highlight' } },
+                  '&:has(:focus-visible)': { boxShadow: `0 0 0 5px ${COLOURS.long}` },
+                }}
+              >
+                <input
+                  type="radio"
+                  name="fault"
+                  checked={fault === chosen}
+                  onChange={() => setChosen(fault)}
+                  style={{ position: 'absolute', opacity: 0, inset: 0, pointerEvents: 'none' }}
+                />
+                <Box sx={{ height: 118, backgroundColor: COLOURS.paper }}>
+                  {moment && <Picture moment={moment} measures={measures} view={view} heightPx={118} label={FAULT_WORDS[fault].seen} />}
+                </Box>
+                <Box sx={{ px: 1, py: 0.75, fontSize: SIZE.plain, lineHeight: 1.25 }}>{FAULT_WORDS[fault].seen}</Box>
               </Box>
-              <Box sx={{ px: 1, py: 0.75, fontSize: SIZE.plain, lineHeight: 1.25 }}>{FAULT_WORDS[fault].seen}</Box>
-            </Box>
-          );
-        })}
-      </Box>
-      <Box component="section" aria-label="Cause and remedy" aria-live="polite" sx={{ position: { md: 'sticky' }, top: 16 }}>
-        <Box sx={{ border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.paper, mb: 2 }}>
-          {large && <Picture moment={large} measures={measures} view={view} heightPx={230} label={words.seen} />}
+            );
+          })}
         </Box>
-        <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.large, lineHeight: 1.2, fontWeight: 560, mb: 1.5 }}>{words.seen}</Box>
-        <Box sx={QUIET_ASIDE}>Cause</Box>
-        <Box sx={{ fontSize: SIZE.field, lineHeight: 1.4, mb: 1.5 }}>{words.cause}</Box>
-        <Box sx={QUIET_ASIDE}>Remedy</Box>
-        <Box sx={{ fontSize: SIZE.field, lineHeight: 1.4, mb: 2 }}>{words.remedy}</Box>
-        <Button variant="contained" onClick={() => onGoBack(backTo)}>
-          Show that step
-        </Button>
+        <Box component="section" aria-label="Cause and remedy" aria-live="polite" sx={{ position: { md: 'sticky' }, top: 16 }}>
+          <Box sx={{ border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.paper, mb: 2 }}>
+            {large && <Picture moment={large} measures={measures} view={view} heightPx={230} label={words.seen} />}
+          </Box>
+          <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.large, lineHeight: 1.2, fontWeight: 560, mb: 1.5 }}>{words.seen}</Box>
+          <Box sx={QUIET_ASIDE}>Cause</Box>
+          <Box sx={{ fontSize: SIZE.field, lineHeight: 1.4, mb: 1.5 }}>{words.cause}</Box>
+          <Box sx={QUIET_ASIDE}>Remedy</Box>
+          <Box sx={{ fontSize: SIZE.field, lineHeight: 1.4, mb: 2 }}>{words.remedy}</Box>
+          <Button variant="contained" onClick={() => onGoBack(backTo)}>
+            Show that step
+          </Button>
+        </Box>
       </Box>
       {tie.faces.inner && <FaceDetective faces={tie.faces} longEnd={longEnd} reader={reader} steps={steps} onGoBack={onGoBack} />}
-    </Box>
+    </>
   );
 }
 

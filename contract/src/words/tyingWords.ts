@@ -215,7 +215,7 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
         name: 'Front bow',
         act: `Fold the short blade at its belly and lay it across ${on.middle}: the loop on ${other}, the flat end on ${own}, the waist in the middle.`,
         hands: [
-          `${ownHand}: holds the tail and brings it across while the fold is made; then holds the front bow, ${behind} behind, ${inFront} in front.`,
+          `${ownHand}: lifts the short end, then takes its tail and brings it across; it holds the front bow, ${behind} behind, ${inFront} in front.`,
           `${otherHand}: the forefinger lies behind the widest line; the blade is folded over it, towards ${other}. Keep it taut. Then the finger slips out.`,
         ],
         check: `The fold lies on ${other}. The side matters: folded to ${own}, the knot ends as a granny.`,

@@ -1,21 +1,29 @@
-import { add, blend, distance, scale, subtract } from '../geometry/index.ts';
+import { add, blend, distance, scale, subtract, type Point3 } from '../geometry/index.ts';
 import { POSTURES } from './grips.ts';
 import { DIGITS, handDirections, handPoints, JOINT_COUNT, placeHand, tipOf, type HandPose } from './handModel.ts';
 
 /** How far a hand draws back along its own fingers before it goes elsewhere, and goes in along them, in mm. */
-const DRAWN_BACK_MM = 30;
+const DRAWN_BACK_MM = { most: 90, share: 0.6 } as const;
+/** Share of the way, at its beginning and at its end, in which a hand keeps the turn that it has. */
+const HELD_TURN = 0.2;
+/** A hand turns about a place so far from its wrist towards its fingers, in mm: fingertips go no further than they must. */
+const TURNS_ABOUT_MM = 60;
 
 /** A pose on the way from one to another: out along the fingers, which open, across, and in along them. */
 export function poseBetween(a: HandPose, b: HandPose, share: number): HandPose {
-  const straight = straightBetween(a, b, share);
-  const back = Math.min(DRAWN_BACK_MM, 6 + 0.2 * distance(a.wrist, b.wrist));
-  const [p, q] = [subtract(a.wrist, scale(a.distal, back)), subtract(b.wrist, scale(b.distal, back))];
+  const turned = Math.min(1, Math.max(0, (share - HELD_TURN) / (1 - 2 * HELD_TURN)));
+  const straight = straightBetween(a, b, turned * turned * (3 - 2 * turned));
+  const [from, until] = [middleOf(a), middleOf(b)];
+  const back = Math.min(DRAWN_BACK_MM.most, 6 + DRAWN_BACK_MM.share * distance(from, until));
+  const [p, q] = [subtract(from, scale(a.distal, back)), subtract(until, scale(b.distal, back))];
   const [s, t] = [1 - share, share];
-  const wrist = add(add(scale(a.wrist, s * s * s), scale(p, 3 * s * s * t)), add(scale(q, 3 * s * t * t), scale(b.wrist, t * t * t)));
+  const middle = add(add(scale(from, s * s * s), scale(p, 3 * s * s * t)), add(scale(q, 3 * s * t * t), scale(until, t * t * t)));
   const open = Math.sin(Math.PI * share);
   const joints = straight.joints.map((angle, k) => angle * (1 - open) + (POSTURES.wide[k] ?? 0) * open);
-  return { ...straight, wrist, joints };
+  return { ...straight, wrist: subtract(middle, scale(straight.distal, TURNS_ABOUT_MM)), joints };
 }
+
+const middleOf = ({ wrist, distal }: HandPose): Point3 => add(wrist, scale(distal, TURNS_ABOUT_MM));
 
 const [was, is] = [handPoints(), handPoints()];
 

@@ -1,4 +1,4 @@
-import { add, cross, distance, dot, ORIGIN, subtract, unit, type Point3 } from '../geometry/index.ts';
+import { add, cross, distance, dot, ORIGIN, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { choreograph, poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
 import type { TyingMeasures } from '../tying/measures.ts';
 import { WAY_PARTS, type TyingWay } from '../tying/ways.ts';
@@ -9,7 +9,7 @@ import { DIGITS, handDirections, handPoints, placeHand, tipOf, type HandPose } f
 import { ballsOf } from './obstacles.ts';
 import { HOLD_TURNS } from './playHands.ts';
 import { handSide, meanOf, middleOf, padsOf, placesOf, surroundings, type Around, type Scene } from './scene.ts';
-import { costOf, solveHand, type PadAim } from './solveHand.ts';
+import { costOf, depthCostOf, solveHand, type PadAim } from './solveHand.ts';
 
 /** A way that was found to come to a grip. */
 export interface FoundComing {
@@ -24,11 +24,18 @@ export interface FoundComing {
 
 /** Moments of a grip that a way to come to it is judged by. */
 const MOMENTS = 7;
+/** Turns that are held through all of them. */
+const HELD_THROUGH = 24;
 const FIRST_STEPS = 40;
 const NEXT_STEPS = 12;
 /** What deviating from where people's hands come from costs, and what the way from the grip before costs, against mm². */
-const LEANING = 220;
-const TRAVEL = 0.02;
+const LEANING = 550;
+const TRAVEL = 0.012;
+/** What a turn on the way costs, for the squares of what its directions change by. */
+const TURNING = 35;
+/** Distances that a hand is drawn back by, in mm, and what it then counts for to lie in something. */
+const DRAWN_BACK_BY_MM = [25, 55, 90] as const;
+const DRAWN_BACK = 0.35;
 
 interface Frame {
   readonly around: Around;
@@ -40,6 +47,7 @@ interface Frame {
  * changes a grip.
  * @param tries turns that are tried for each grip.
  * @param random numbers from 0 to 1.
+ * @param known what was found for a way before, of parts that ways share: it is not looked for again.
  */
 export function findComings(
   m: TyingMeasures,
@@ -47,11 +55,12 @@ export function findComings(
   hands: TyingHands,
   tries: number,
   random: () => number,
+  known: (part: PartName, role: HandRole, index: number) => Coming | undefined = () => undefined,
 ): readonly FoundComing[] {
   const choreography = choreograph(m, 'left', way);
   const scene: Scene = { choreography, hands, halfThickMm: m.tie.measured.cloth.thicknessMm / 2, room: null };
   const held: { readonly at: number; readonly pose: HandPose }[] = [];
-  const before: Partial<Record<HandRole, readonly Point3[]>> = {};
+  const before: Partial<Record<HandRole, Before>> = {};
   return WAY_PARTS[way].flatMap((part, stepIndex) =>
     HAND_ROLES.flatMap((role) =>
       GRIPS[part][role].map((grip, index): FoundComing => {
@@ -66,10 +75,14 @@ export function findComings(
           const around: Around = { moment, role, other: other ? ballsOf(other.pose) : new Float64Array(0) };
           return { around, pads: padsOf(scene, around, grip, places) };
         });
-        const best = bestOf(scene, frames, grip, hintFor(part, role, hands), before[role] ?? null, tries, random);
-        before[role] = tipsOf(best.poses[MOMENTS - 1] ?? best.first);
+        const found = known(part, role, index);
+        const best = found
+          ? followed(scene, frames, grip, found)
+          : bestOf(scene, frames, grip, hintFor(part, role, hands), before[role] ?? null, tries, random);
+        const last = best.poses[MOMENTS - 1] ?? best.first;
+        before[role] = { pose: last, tips: tipsOf(last) };
         if (role === 'own') best.poses.forEach((pose, k) => held.push({ at: stepIndex + (times[k] ?? 0), pose }));
-        return { part, role, index, coming: comingOf(best.first), cost: best.cost / MOMENTS };
+        return { part, role, index, coming: found ?? comingOf(best.first), cost: best.cost / MOMENTS };
       }),
     ),
   );
@@ -85,11 +98,17 @@ function momentOf(choreography: Choreography, stepIndex: number, share: number):
 function hintFor(part: PartName, role: HandRole, hands: TyingHands): Point3 {
   const side = role === 'own' ? -1 : 1;
   const isLow = LOW.includes(part);
-  const own = isLow ? unit({ x: 0.75 * side, y: 0.62, z: -0.05 }) : unit({ x: 0.9 * side, y: 0.3, z: -0.3 });
+  const own = isLow ? unit({ x: 0.65 * side, y: 0.75, z: -0.05 }) : unit({ x: 0.8 * side, y: 0.5, z: -0.3 });
   if (hands === 'facing') return unit({ x: own.x, y: 0.6 * own.y, z: -0.9 });
   return hands === 'behind' ? unit({ x: 0.8 * own.x, y: -0.35, z: 0.8 }) : own;
 }
 const LOW: readonly PartName[] = ['prepare', 'lead', 'cross', 'halfKnot', 'park', 'frontBow', 'collarDown'];
+
+/** How a hand let go of what it held before. */
+interface Before {
+  readonly pose: HandPose;
+  readonly tips: readonly Point3[];
+}
 
 interface Best {
   readonly score: number;
@@ -103,28 +122,47 @@ function bestOf(
   frames: readonly Frame[],
   grip: Grip,
   hint: Point3,
-  before: readonly Point3[] | null,
+  before: Before | null,
   tries: number,
   random: () => number,
 ): Best {
-  let best: Best | null = null;
-  for (let k = 0; k < tries; k += 1) {
+  const [first] = frames;
+  if (!first) throw new RangeError('a grip has moments');
+  const preferred = (pose: HandPose): number => {
+    const leaning = subtract(hint, pose.distal);
+    const tips = tipsOf(pose);
+    const travel = before ? tips.reduce((sum, tip, digit) => sum + distance(tip, before.tips[digit] ?? tip) ** 2, 0) / tips.length : 0;
+    const turn = before ? distance(pose.distal, before.pose.distal) ** 2 + distance(pose.palmar, before.pose.palmar) ** 2 : 0;
+    return LEANING * dot(leaning, leaning) + TRAVEL * travel + TURNING * turn;
+  };
+  // many turns are tried for the first moment, and those that do best there are held through all
+  const begun = Array.from({ length: tries }, (_, k) => {
     // the first few as people's hands come, the others anyhow
     const spread = k < 8 ? 0 : 2.2;
     const off = (): number => spread * (random() - 0.5);
     const distal = unit(add(hint, { x: off(), y: off(), z: off() }));
     const palmar = unit(cross(distal, { x: random() - 0.5, y: random() - 0.5, z: random() - 0.5 }));
-    const found = follow(scene, frames, grip, distal, palmar);
-    const [first] = found.poses;
-    if (!first) continue;
-    const leaning = subtract(hint, first.distal);
-    const tips = tipsOf(first);
-    const travel = before ? tips.reduce((sum, tip, digit) => sum + distance(tip, before[digit] ?? tip) ** 2, 0) / tips.length : 0;
-    const score = found.cost + LEANING * dot(leaning, leaning) + TRAVEL * travel;
-    if (!best || score < best.score) best = { ...found, score, first };
-  }
-  if (!best) throw new RangeError('at least one turn is tried');
-  return best;
+    const start = placed(scene, first, distal, palmar, POSTURES[grip.posture]);
+    const { poses, cost } = follow(scene, [first], grip, start);
+    return { start, score: cost + preferred(poses[0] ?? start) };
+  }).sort((a, b) => a.score - b.score);
+  const tried = begun.slice(0, HELD_THROUGH).map(({ start }): Best => {
+    const { poses, cost } = follow(scene, frames, grip, start);
+    const pose = poses[0] ?? start;
+    return { poses, cost, first: pose, score: cost + preferred(pose) };
+  });
+  return tried.reduce((best, each) => (each.score < best.score ? each : best));
+}
+
+/** How a grip is held that is come to in a known way. */
+function followed(scene: Scene, frames: readonly Frame[], grip: Grip, coming: Coming): Best {
+  const [first] = frames;
+  if (!first) throw new RangeError('a grip has moments');
+  const [fx = 0, fy = 0, fz = 0, px = 0, py = 0, pz = 0, ...degrees] = coming;
+  const joints = Float64Array.from(degrees, (angle) => (angle * Math.PI) / 180);
+  const start = placed(scene, first, { x: fx, y: fy, z: fz }, { x: px, y: py, z: pz }, joints);
+  const { poses, cost } = follow(scene, frames, grip, start);
+  return { score: cost, cost, first: poses[0] ?? start, poses };
 }
 
 /** Holds a grip through its moments, from a turn of the hand; with what it costs. */
@@ -132,8 +170,7 @@ function follow(
   scene: Scene,
   frames: readonly Frame[],
   grip: Grip,
-  distal: Point3,
-  palmar: Point3,
+  begin: HandPose,
 ): { readonly cost: number; readonly poses: readonly HandPose[] } {
   const posture = POSTURES[grip.posture];
   const poses: HandPose[] = [];
@@ -141,12 +178,16 @@ function follow(
   for (const { around, pads } of frames) {
     const middle = middleOf(pads);
     const last = poses[poses.length - 1];
-    const start = last ?? placed(scene, around.role, distal, palmar, posture, pads, middle);
+    const start = last ?? begin;
     const near = { pose: { ...start, joints: posture }, placeWeight: 0.04, turnWeight: last ? HOLD_TURNS : 0.3, jointWeight: 2.5 };
     const aims = { pads, together: grip.posture === 'pinch', near };
     const about = surroundings(scene, around, middle);
     const pose = solveHand(start, aims, about, last ? NEXT_STEPS : FIRST_STEPS);
     cost += costOf(pose, aims, about);
+    // as it comes in and goes out along its fingers, it had better be clear too
+    if (poses.length === 0 || poses.length === MOMENTS - 1)
+      for (const backMm of DRAWN_BACK_BY_MM)
+        cost += DRAWN_BACK * depthCostOf({ ...pose, wrist: subtract(pose.wrist, scale(pose.distal, backMm)) }, aims, about);
     poses.push(pose);
   }
   return { cost, poses };
@@ -159,19 +200,12 @@ function tipsOf(pose: HandPose): readonly Point3[] {
   return DIGITS.map((_, digit) => tipOf(scratch.pointsMm, digit));
 }
 
-function placed(
-  scene: Scene,
-  role: HandRole,
-  distal: Point3,
-  palmar: Point3,
-  posture: Float64Array,
-  pads: readonly PadAim[],
-  middle: Point3,
-): HandPose {
-  const side = handSide(role, scene.hands);
-  const pose: HandPose = { side, wrist: ORIGIN, ...handDirections(side, distal, palmar), joints: Float64Array.from(posture) };
+/** A hand turned so, its pads' middle where they belong. */
+function placed(scene: Scene, { around, pads }: Frame, distal: Point3, palmar: Point3, joints: Float64Array): HandPose {
+  const side = handSide(around.role, scene.hands);
+  const pose: HandPose = { side, wrist: ORIGIN, ...handDirections(side, distal, palmar), joints: Float64Array.from(joints) };
   const tips = tipsOf(pose);
-  return { ...pose, wrist: subtract(middle, meanOf(pads.map(({ digit }) => tips[digit] ?? ORIGIN))) };
+  return { ...pose, wrist: subtract(middleOf(pads), meanOf(pads.map(({ digit }) => tips[digit] ?? ORIGIN))) };
 }
 
 /** A pose as it is kept: rounded to hundredths and whole degrees. */

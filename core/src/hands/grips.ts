@@ -13,8 +13,14 @@ export type Posture = 'pinch' | 'point' | 'relaxed' | 'wide';
 /** A place of the strip: an end, a distance from its nose towards its tip, and where across. */
 export interface StripPlace {
   readonly end: 'long' | 'short';
-  /** Distance from the nose in mm, or the place of the end that is nearest to a point when the grip begins. */
-  readonly at: ((m: TyingMeasures) => number) | { readonly nearestTo: (m: TyingMeasures, knotAt: Point3) => Point3 };
+  /**
+   * Distance from the nose in mm; or, as the end lies when the grip begins, its place that is nearest to a point, or that of its
+   * furthest layer, or of its nearest one to whoever stands in front, so far to the wearer's left of the knot, in mm.
+   */
+  readonly at:
+    | ((m: TyingMeasures) => number)
+    | { readonly nearestTo: (m: TyingMeasures, knotAt: Point3) => Point3 }
+    | { readonly layer: 'back' | 'front'; readonly leftMm: (m: TyingMeasures) => number };
   /** −1 to 1 between the edges. */
   readonly across?: number;
 }
@@ -41,19 +47,11 @@ type At = (m: TyingMeasures) => number;
 const bladeMm = (m: TyingMeasures): number => m.tie.profile.bladeLengthMm;
 const bellyMm = (m: TyingMeasures): number => m.tie.measured.blade.noseToBellyMm;
 
-/** Place on the outer layer of a bow, so far from its middle: on the loop's back layer, on its front layer, on the flat end. */
+/** Place on a bow: so far from its middle on the flat end, or beside its loop's fold. */
 const onBow = (bow: 'front' | 'back') => {
   const of = (m: TyingMeasures) => (bow === 'front' ? m.front : m.back);
   const foldMm = (m: TyingMeasures): number => bladeMm(m) - of(m).flatEndMm - of(m).loopMm;
   return {
-    loopBack:
-      (share: number): At =>
-      (m) =>
-        foldMm(m) - (1 - share) * of(m).loopMm,
-    loopFront:
-      (share: number): At =>
-      (m) =>
-        foldMm(m) + (1 - share) * of(m).loopMm,
     flatEnd:
       (share: number): At =>
       (m) =>
@@ -99,48 +97,51 @@ const BELLY_OF_SHORT = pinchBehind('short', bellyMm, NEAR_EDGE);
 const CROSSED_SHORT = pinchBehind('short', bellyMm, FAR_EDGE);
 const CROSSED_LONG = pinchBehind('long', (m) => 0.55 * bellyMm(m), FAR_EDGE);
 
-const DRAWN_LONG = pinch('long', bellyMm, 0.6);
+const DRAWN_LONG = pinch('long', bellyMm, 0.75);
 
 /** The front bow held by its flat end: thumb behind, forefinger in front. */
-const HOLD_FRONT = pinchBehind('short', FRONT.flatEnd(0.42));
+const HOLD_FRONT = pinchBehind('short', FRONT.flatEnd(0.22));
 /** The same with the forefinger on the long end that hangs over the middle. */
 const HOLD_UNDER_DROP: readonly Touch[] = [
-  touch('thumb', 'short', FRONT.flatEnd(0.46), 'inner', 0.2),
+  touch('thumb', 'short', FRONT.flatEnd(0.22), 'inner'),
   touch('forefinger', 'long', { nearestTo: frontOfKnot }, 'outer', -0.5),
 ];
 /** The front bow's loop between thumb, behind, and forefinger. */
 const HOLD_LOOP: readonly Touch[] = [
-  touch('thumb', 'short', FRONT.loopBack(0.82), 'outer', 0.2),
-  touch('forefinger', 'short', FRONT.loopFront(0.82), 'outer'),
+  touch('thumb', 'short', { layer: 'back', leftMm: (m) => -0.72 * m.front.loopMm }, 'outer', 0.2),
+  touch('forefinger', 'short', { layer: 'front', leftMm: (m) => -0.72 * m.front.loopMm }, 'outer'),
 ];
 
 const DRAW_BACK_LOOP: readonly Touch[] = [
-  touch('thumb', 'long', BACK.loopBack(0.86), 'outer'),
-  touch('forefinger', 'long', BACK.loopFront(0.86), 'outer'),
+  touch('thumb', 'long', { layer: 'back', leftMm: (m) => 0.76 * m.back.loopMm }, 'outer'),
+  touch('forefinger', 'long', { layer: 'front', leftMm: (m) => 0.76 * m.back.loopMm }, 'outer'),
 ];
 const DRAW_FRONT_LOOP: readonly Touch[] = [
-  touch('thumb', 'short', FRONT.loopBack(0.86), 'outer'),
-  touch('forefinger', 'short', FRONT.loopFront(0.86), 'outer'),
+  touch('thumb', 'short', { layer: 'back', leftMm: (m) => -0.76 * m.front.loopMm }, 'outer'),
+  touch('forefinger', 'short', { layer: 'front', leftMm: (m) => -0.76 * m.front.loopMm }, 'outer'),
 ];
 /** A whole wing, the front bow's half and the back bow's together. */
 const LEFT_WING: readonly Touch[] = [
-  touch('thumb', 'long', BACK.loopBack(0.86), 'outer'),
-  touch('forefinger', 'short', FRONT.flatEnd(0.82), 'outer'),
+  touch('thumb', 'long', { layer: 'back', leftMm: (m) => 0.8 * Math.min(m.back.loopMm, m.front.flatEndMm) }, 'outer'),
+  touch('forefinger', 'short', { layer: 'front', leftMm: (m) => 0.8 * Math.min(m.back.loopMm, m.front.flatEndMm) }, 'outer'),
 ];
 const RIGHT_WING: readonly Touch[] = [
-  touch('thumb', 'long', BACK.flatEnd(0.82), 'inner'),
-  touch('forefinger', 'short', FRONT.loopFront(0.86), 'outer'),
+  touch('thumb', 'long', { layer: 'back', leftMm: (m) => -0.8 * Math.min(m.back.flatEndMm, m.front.loopMm) }, 'inner'),
+  touch('forefinger', 'short', { layer: 'front', leftMm: (m) => -0.8 * Math.min(m.back.flatEndMm, m.front.loopMm) }, 'outer'),
 ];
 
 /** The forefinger that pushes: in front of the widest line, beside the fold. */
 const PUSH: readonly Touch[] = [touch('forefinger', 'long', BACK.fold(9), 'outer')];
 
+/** The leaf taken near its edge, from outside, until it falls by itself. */
+const LEAF_LED: readonly Touch[] = [{ digit: 'forefinger', on: 'leaf', face: 'inner' }];
+
 const DROP: Readonly<Record<HandRole, readonly Grip[]>> = {
-  own: [grip([0, 0.6], HOLD_FRONT), grip([0.6, 0.87], HOLD_FRONT.slice(1)), grip([0.97, 1], HOLD_UNDER_DROP)],
+  own: [grip([0, 0.62], HOLD_FRONT), grip([0.62, 0.94], HOLD_FRONT.slice(1)), grip([0.94, 1], HOLD_UNDER_DROP)],
   other: [
     grip(
-      [0.4, 0.66],
-      pinch('long', (m) => 0.5 * bellyMm(m)),
+      [0.46, 0.79],
+      pinch('long', (m) => 0.5 * bellyMm(m), 0.7),
     ),
   ],
 };
@@ -158,29 +159,29 @@ export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly
     other: [grip([0, 1], BELLY_OF_SHORT)],
   },
   cross: {
-    own: [grip([0, 0.66], BELLY_OF_LONG), grip([0.94, 1], CROSSED_SHORT)],
-    other: [grip([0, 0.3], BELLY_OF_SHORT), grip([0.62, 1], CROSSED_LONG)],
+    own: [grip([0, 0.6], BELLY_OF_LONG)],
+    other: [grip([0, 0.24], BELLY_OF_SHORT), grip([0.58, 1], CROSSED_LONG)],
   },
   halfKnot: {
-    own: [grip([0, 1], CROSSED_SHORT)],
-    other: [grip([0, 0.3], CROSSED_LONG), grip([0.76, 1], DRAWN_LONG)],
+    own: [grip([0.06, 1], CROSSED_SHORT)],
+    other: [grip([0, 0.24], CROSSED_LONG), grip([0.7, 1], DRAWN_LONG)],
   },
   park: {
-    own: [grip([0, 0.45], CROSSED_SHORT)],
-    other: [grip([0, 0.74], DRAWN_LONG)],
+    own: [grip([0, 1], CROSSED_SHORT)],
+    other: [grip([0, 0.8], DRAWN_LONG)],
   },
   frontBow: {
-    own: [grip([0.05, 1], HOLD_FRONT)],
-    other: [grip([0.28, 0.84], pinch('short', bellyMm, -0.6), 'point')],
+    own: [grip([0, 0.36], CROSSED_SHORT), grip([0.74, 1], HOLD_FRONT)],
+    other: [grip([0.38, 0.78], pinch('short', bellyMm, -0.75), 'point')],
   },
   drop: DROP,
   passage: {
     own: [grip([0, 1], HOLD_UNDER_DROP)],
-    other: [grip([0.4, 1], HOLD_LOOP)],
+    other: [grip([0.34, 0.8], HOLD_LOOP)],
   },
   passageFirst: {
     own: [grip([0, 1], HOLD_FRONT)],
-    other: [grip([0.4, 1], HOLD_LOOP)],
+    other: [grip([0.4, 0.86], HOLD_LOOP)],
   },
   dropLast: DROP,
   wrap: {
@@ -206,27 +207,27 @@ export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly
   },
   backBow: {
     own: [grip([0, 0.6], HOLD_UNDER_DROP), grip([0.6, 1], HOLD_UNDER_DROP.slice(1))],
-    other: [grip([0.24, 0.86], PUSH, 'point')],
+    other: [grip([0.3, 0.86], PUSH, 'point')],
   },
   backBowHeld: {
     own: [grip([0.3, 1], HOLD_UNDER_DROP.slice(1))],
-    other: [grip([0.22, 0.86], PUSH, 'point')],
+    other: [grip([0.28, 0.86], PUSH, 'point')],
   },
   backBowPlain: {
     own: [grip([0, 0.5], HOLD_UNDER_DROP), grip([0.5, 1], HOLD_UNDER_DROP.slice(1))],
-    other: [grip([0.24, 0.84], PUSH, 'point')],
+    other: [grip([0.3, 0.84], PUSH, 'point')],
   },
   tighten: {
-    own: [grip([0.35, 1], DRAW_BACK_LOOP)],
-    other: [grip([0.35, 1], DRAW_FRONT_LOOP)],
+    own: [grip([0.45, 1], DRAW_BACK_LOOP)],
+    other: [grip([0.45, 1], DRAW_FRONT_LOOP)],
   },
   balance: {
-    own: [grip([0, 0.14], DRAW_BACK_LOOP), grip([0.5, 1], LEFT_WING)],
-    other: [grip([0, 0.14], DRAW_FRONT_LOOP), grip([0.5, 1], RIGHT_WING)],
+    own: [grip([0, 0.08], DRAW_BACK_LOOP), grip([0.62, 0.94], LEFT_WING)],
+    other: [grip([0, 0.08], DRAW_FRONT_LOOP), grip([0.62, 0.94], RIGHT_WING)],
   },
   collarDown: {
-    own: [grip([0.3, 0.62], [{ digit: 'forefinger', on: 'leaf', face: 'inner' }], 'relaxed')],
-    other: [grip([0.3, 0.62], [{ digit: 'forefinger', on: 'leaf', face: 'inner' }], 'relaxed')],
+    own: [grip([0.5, 0.68], LEAF_LED, 'relaxed')],
+    other: [grip([0.5, 0.68], LEAF_LED, 'relaxed')],
   },
 };
 

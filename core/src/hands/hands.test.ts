@@ -135,8 +135,9 @@ describe('hands', () => {
     expect(worst.step).toBeLessThan(LONGEST_STEP_MM);
     expect(worst.joint).toBeLessThan(ROUNDING);
     // (that fingers go through cloth while they are on their way is told in docs/model.md; what holds lies on it)
-    expect(deep.held).toBeLessThan(0.25);
-    expect(worst.named).toBeGreaterThan(0.4 * 2 * seen.length);
+    expect(deep.held).toBeLessThan(0.2);
+    expect(deep.onTheWay).toBeLessThan(0.4);
+    expect(worst.named).toBeGreaterThan(0.45 * 2 * seen.length);
   });
 
   it.each([...TYING_HANDS.map((hands) => [hands, 'main'] as const), ...TYING_WAYS.slice(1).map((way) => ['wearer', way] as const)])(
@@ -147,7 +148,7 @@ describe('hands', () => {
       expect(worst.off).toBeLessThan(AT_ITS_PLACE_MM);
       expect(worst.step).toBeLessThan(LONGEST_STEP_MM);
       expect(worst.joint).toBeLessThan(ROUNDING);
-      expect(worst.named).toBeGreaterThan(0.25 * 2 * seen.length);
+      expect(worst.named).toBeGreaterThan(0.4 * 2 * seen.length);
     },
   );
 
@@ -182,7 +183,7 @@ describe('hands', () => {
     // as the short blade is taken, and once it is folded; between, its tail points forward
     const { steps } = choreograph(MEASURES, 'left', 'main');
     const isSeen = (stepIndex: number, share: number): boolean =>
-      (steps[stepIndex]?.step === 'frontBow' && share < 0.3) || (steps[stepIndex]?.step === 'drop' && share < 0.6);
+      (steps[stepIndex]?.step === 'frontBow' && share < 0.15) || (steps[stepIndex]?.step === 'drop' && share < 0.6);
     for (const [hands, behind, inFront] of [
       ['wearer', 'thumb', 'forefinger'],
       ['behind', 'thumb', 'forefinger'],

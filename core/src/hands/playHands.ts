@@ -30,12 +30,12 @@ export interface HandsPlayer {
 /** No fingertip goes further than this in a 24th of a step, in mm. */
 const MOST_PER_24TH_MM = 24;
 
-const HOLD_STEPS = 5;
+const HOLD_STEPS = 4;
 const HOLDING_ON = { place: 0.3, turn: 15, joint: 8 } as const;
 const EASES = 0.15;
 /** How much a hand that takes hold is kept turned as it came. */
 export const HOLD_TURNS = 2;
-const ON_THE_WAY = { steps: 5, place: 1, turn: 40, joint: 18 } as const;
+const ON_THE_WAY = { steps: 4, place: 1, turn: 40, joint: 18 } as const;
 
 interface RoleState {
   pose: HandPose;
@@ -49,6 +49,9 @@ interface RoleState {
   /** The pose that holds what it is going to, and how far it has come on its way there, 0 to 1. */
   goal: HandPose;
   progress: number;
+  /** Whether the pose that holds no longer changes, and where its pads belonged a moment before. */
+  isSettled: boolean;
+  held: readonly PadAim[];
 }
 
 /** A grip with its time in the whole tying: a step's index and the share of the step. */
@@ -96,8 +99,10 @@ export function playHands(choreography: Choreography, hands: TyingHands = 'weare
       const result = {} as Record<HandRole, HandMoment>;
       for (const role of HAND_ROLES) {
         const other = state[role === 'own' ? 'other' : 'own'];
-        const around: Around = { moment, role, other: other ? ballsOf(other.pose) : NONE };
         const isFirst = !state[role];
+        // who is on the way gives way to who holds
+        const mayPass = other && (other.progress === 1 || (state[role]?.progress ?? 1) < 1);
+        const around: Around = { moment, role, other: mayPass ? ballsOf(other.pose) : NONE };
         const now = (state[role] ??= beginning(scene, around, tasks[role]));
         result[role] = advance(scene, around, tasks[role], now, time, isFirst ? Infinity : mostMm);
       }
@@ -159,7 +164,7 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
   const later = tasks[index + 1];
   const task = index >= 0 && later && time >= later.from - SOON ? later : tasks[index];
   const before = now.pose;
-  if (!task) return { pose: before, pads: [] };
+  if (!task) return { pose: (now.pose = slowed(before, goneOut(before, around.role), mostMm)), pads: [] };
   const isHeld = time >= task.from - SOON;
   if (now.task !== task) {
     const follows = now.task !== null && task.from - now.task.until < SOON;
@@ -169,13 +174,21 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
     now.leftAt = time;
     now.task = task;
     now.places = placesOf(scene, then, task.grip);
+    now.isSettled = false;
+    now.held = [];
     now.progress = follows || mostMm === Infinity ? 1 : 0;
     now.goal = follows
       ? before
       : reach(scene, { ...around, moment: then }, task, padsOf(scene, { ...around, moment: then }, task.grip, now.places));
   }
   const pads = padsOf(scene, around, task.grip, now.places);
-  if (isHeld) now.goal = hold(scene, around, task, pads, now.goal);
+  // what is held at rest, and has come to rest itself, is held on
+  if (isHeld && !(now.isSettled && isAtRest(now.held, pads))) {
+    const goal = hold(scene, around, task, pads, now.held, now.goal);
+    now.isSettled = now.progress === 1 && furthestTip(now.goal, goal) < SETTLED_MM;
+    now.goal = goal;
+  }
+  now.held = pads;
   if (now.progress < 1) {
     const wanted = isHeld ? 1 : Math.min(1, (time - now.leftAt) / Math.max(1e-6, task.from - now.leftAt));
     const from = now.progress;
@@ -190,23 +203,37 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
   return { pose: now.pose, pads: isHeld && isThere(now.pose, pads) ? pads : [] };
 }
 
+/** A hand that has no more to do: lowered, and a little to its own side. */
+function goneOut(pose: HandPose, role: HandRole): HandPose {
+  const aside = fromOf(role) === 'left' ? 1 : -1;
+  const wrist = add(pose.wrist, { x: 5 * aside, y: -14, z: 7 });
+  return { ...pose, wrist, joints: pose.joints.map((angle, k) => angle + EASES * ((POSTURES.relaxed[k] ?? 0) - angle)) };
+}
+
 const SOON = 1e-9;
 /** A hand that has to go round something still keeps up. */
 const PACE = 0.92;
 const STRIDES = [1, 0.7, 0.5, 0.35, 0.25, 0.17, 0.11, 0.06, 0.02] as const;
 
-/** The pose that goes on holding what it holds. */
-function hold(scene: Scene, around: Around, { grip }: Task, pads: readonly PadAim[], pose: HandPose): HandPose {
+/** The pose that goes on holding what it holds: carried along with it first, then set right. */
+function hold(scene: Scene, around: Around, { grip }: Task, pads: readonly PadAim[], was: readonly PadAim[], pose: HandPose): HandPose {
   const posture = POSTURES[grip.posture];
+  const moved = was.length === pads.length ? subtract(middleOf(pads), middleOf(was)) : ORIGIN;
   // what need not move stays as it is, and eases towards how such a hand is held
   const joints = pose.joints.map((angle, k) => angle + EASES * ((posture[k] ?? 0) - angle));
-  const near = { pose: { ...pose, joints }, placeWeight: HOLDING_ON.place, turnWeight: HOLDING_ON.turn, jointWeight: HOLDING_ON.joint };
-  return solveHand(pose, { pads, together: grip.posture === 'pinch', near }, surroundings(scene, around, palmOf(pose)), HOLD_STEPS);
+  const carried = { ...pose, wrist: add(pose.wrist, moved), joints };
+  const near = { pose: carried, placeWeight: HOLDING_ON.place, turnWeight: HOLDING_ON.turn, jointWeight: HOLDING_ON.joint };
+  const start = { ...carried, joints: pose.joints };
+  return solveHand(start, { pads, together: grip.posture === 'pinch', near }, surroundings(scene, around, palmOf(start)), HOLD_STEPS);
 }
 
 /** The pose between what was let go and what will be held, clear of what is in the way. */
 function onTheWay(scene: Scene, around: Around, now: RoleState, task: Task, pads: readonly PadAim[]): HandPose {
-  const between = poseBetween(now.leaving, now.goal, now.progress);
+  const straight = poseBetween(now.leaving, now.goal, now.progress);
+  const between = {
+    ...straight,
+    wrist: add(straight.wrist, roundNeck(straight, scene.choreography.measures.collarRadiusMm, now.progress)),
+  };
   // fingers go out beside what they held and in beside what they will hold, not through it
   const { left } = now;
   const beside = now.progress < 0.5 && left ? padsOf(scene, around, left.grip, placesOf(scene, around.moment, left.grip)) : pads;
@@ -218,6 +245,37 @@ function onTheWay(scene: Scene, around: Around, now: RoleState, task: Task, pads
   };
   return solveHand(now.pose, aims, surroundings(scene, around, palmOf(now.pose)), ON_THE_WAY.steps);
 }
+
+/** No part of a hand on its way comes nearer to the collar than this, in mm; it holds nothing there. */
+const ROUND_NECK_MM = 60;
+
+/** How much further from the neck a hand on its way is led, so that it goes round it: outwards, as its palm is from the neck. */
+function roundNeck(pose: HandPose, collarRadiusMm: number, progress: number): Point3 {
+  const palm = palmOf(pose);
+  // (behind the neck nobody goes)
+  const out = unit({ x: palm.x, y: 0, z: Math.max(40, palm.z + collarRadiusMm) });
+  placeHand(pose, scratch);
+  const { pointsMm } = scratch;
+  let missing = 0;
+  for (let at = 0; at + 2 < 3 * SLEEVE_POINT; at += 3) {
+    const [x, z] = [pointsMm[at] ?? 0, (pointsMm[at + 2] ?? 0) + collarRadiusMm];
+    if ((pointsMm[at + 1] ?? 0) < -40) continue;
+    // so far along `out` until it is as far from the neck's middle as it should be
+    const along = x * out.x + z * out.z;
+    const aside = x * out.z - z * out.x;
+    const wanted = (collarRadiusMm + ROUND_NECK_MM) ** 2 - aside ** 2;
+    if (wanted > 0) missing = Math.max(missing, Math.sqrt(wanted) - along);
+  }
+  return scale(out, missing * Math.min(1, 2 * Math.sin(Math.PI * progress)));
+}
+
+/** A hand of which no fingertip moves further than this has come to rest, in mm. */
+const SETTLED_MM = 0.2;
+/** Places that moved less than this are where they were, in mm. */
+const AT_REST_MM = 0.02;
+
+const isAtRest = (before: readonly PadAim[], now: readonly PadAim[]): boolean =>
+  now.length === before.length && now.every(({ place }, k) => distance(place, before[k]?.place ?? ORIGIN) < AT_REST_MM);
 
 /** A hand has taken hold once all its pads are this near to their places, in mm. */
 const THERE_MM = 5.5;
@@ -243,7 +301,7 @@ function beginning(scene: Scene, around: Around, tasks: readonly Task[]): RoleSt
   const [first] = tasks;
   if (!first) throw new RangeError('a hand has something to do');
   const pose = reach(scene, around, first, padsOf(scene, around, first.grip, placesOf(scene, around.moment, first.grip)));
-  return { pose, task: null, places: new Map(), leftAt: 0, leaving: pose, left: null, goal: pose, progress: 1 };
+  return { pose, task: null, places: new Map(), leftAt: 0, leaving: pose, left: null, goal: pose, progress: 1, isSettled: false, held: [] };
 }
 
 /** Finds a pose for a grip from nowhere, the hand turned as it best comes in. */

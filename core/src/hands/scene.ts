@@ -59,21 +59,53 @@ export function placesOf(scene: Scene, { pose, knotAt }: PosedMoment, { touches 
     touches.map((touch) => {
       if (touch.on === 'leaf') return [touch, 0];
       const { at, end } = touch.on;
-      return [touch, typeof at === 'function' ? at(m) : nearestFromNose(scene, pose, end, at.nearestTo(m, knotAt))];
+      if (typeof at === 'function') return [touch, at(m)];
+      // (layers are those of the bow, not of the band behind it)
+      if ('layer' in at) return [touch, placeOnLayer(scene, pose, end, knotAt.x, at.leftMm(m), at.layer)];
+      const point = at.nearestTo(m, knotAt);
+      return [touch, nearestFromNose(scene, pose, end, Infinity, (place) => distance(place, point))];
     }),
   );
 }
 
-function nearestFromNose(scene: Scene, pose: Pose, end: StripPlace['end'], point: Point3): number {
+/** Place on a layer of a bow so far to the wearer's left of the knot, but no further out than most of its wing reaches. */
+function placeOnLayer(scene: Scene, pose: Pose, end: StripPlace['end'], knotX: number, leftMm: number, layer: 'back' | 'front'): number {
   const bladeMm = scene.choreography.measures.tie.profile.bladeLengthMm;
+  const furthest = nearestFromNose(scene, pose, end, bladeMm, ({ x }) => -Math.sign(leftMm) * (x - knotX));
+  const reachMm = Math.abs(pointFromNose(scene, pose, end, furthest).x - knotX);
+  const x = knotX + Math.sign(leftMm) * Math.min(Math.abs(leftMm), OUT_ON_WING * reachMm);
+  return nearestFromNose(scene, pose, end, bladeMm, apartFromLayer(x, layer));
+}
+/** Beyond this share of a wing its layers meet in the fold. */
+const OUT_ON_WING = 0.84;
+
+/** How far a place is from a layer of an end at a distance from the middle: first by that distance, then by how far back or in front it lies. */
+const apartFromLayer =
+  (x: number, layer: 'back' | 'front') =>
+  (place: Point3): number =>
+    Math.max(0, Math.abs(place.x - x) - SAME_PLACE_MM) * 100 + (layer === 'back' ? place.z : -place.z) + FAR_MM;
+/** Nodes of a strip are no further apart than twice this. */
+const SAME_PLACE_MM = 2.5;
+const FAR_MM = 10_000;
+
+/** Where the middle of the strip is, so far from an end's nose towards its tip, in mm. */
+function pointFromNose({ choreography }: Scene, pose: Pose, end: StripPlace['end'], fromNoseMm: number): Point3 {
+  const node = Math.round((choreography.measures.tie.profile.bladeLengthMm - fromNoseMm) / pose.spacingMm);
+  return pointOf(pose.centreMm, end === 'short' ? node : pose.nodeCount - 1 - node);
+}
+
+/** Place of the end for which `apartFrom` is least, among those no further from its tip than `reachMm`; as a distance from the nose, in mm. */
+function nearestFromNose(scene: Scene, pose: Pose, end: StripPlace['end'], reachMm: number, apartFrom: (place: Point3) => number): number {
   let [best, least] = [0, Infinity];
-  const [from, until] = end === 'short' ? [0, pose.backNode] : [pose.backNode, pose.nodeCount];
+  const reach = Math.floor(reachMm / pose.spacingMm);
+  const [from, until] =
+    end === 'short' ? [0, Math.min(pose.backNode, reach + 1)] : [Math.max(pose.backNode, pose.nodeCount - 1 - reach), pose.nodeCount];
   for (let node = from; node < until; node += 1) {
-    const apart = distance(pointOf(pose.centreMm, node), point);
+    const apart = apartFrom(pointOf(pose.centreMm, node));
     if (apart < least) [best, least] = [node, apart];
   }
   const fromTip = (end === 'short' ? best : pose.nodeCount - 1 - best) * pose.spacingMm;
-  return bladeMm - fromTip;
+  return scene.choreography.measures.tie.profile.bladeLengthMm - fromTip;
 }
 
 /** So far along the strip from the place that it touches, a finger keeps to its side, in mm. */

@@ -85,6 +85,7 @@ class Normal {
   readonly matrix = new Float64Array(SIZE * SIZE);
   readonly right = new Float64Array(SIZE);
   readonly row = new Float64Array(SIZE);
+  private readonly filled = new Uint8Array(SIZE);
 
   clear(): void {
     this.matrix.fill(0);
@@ -93,14 +94,21 @@ class Normal {
 
   /** Adds the row, weighted, which is to take away `off`; and clears it. */
   take(weight: number, off: number): void {
-    const { matrix, right, row } = this;
+    const { matrix, right, row, filled } = this;
     const square = weight * weight;
+    // most of a row is nothing: a finger does not move with its neighbours' joints
+    let count = 0;
     for (let i = 0; i < SIZE; i += 1) {
       const a = row[i] ?? 0;
       if (a === 0) continue;
+      filled[count] = i;
+      count += 1;
       const wa = square * a;
       right[i] = (right[i] ?? 0) + wa * off;
-      for (let j = 0; j <= i; j += 1) matrix[i * SIZE + j] = (matrix[i * SIZE + j] ?? 0) + wa * (row[j] ?? 0);
+      for (let k = 0; k < count; k += 1) {
+        const j = filled[k] ?? 0;
+        matrix[i * SIZE + j] = (matrix[i * SIZE + j] ?? 0) + wa * (row[j] ?? 0);
+      }
     }
     row.fill(0);
   }
@@ -314,9 +322,9 @@ export function solveHand(start: HandPose, aims: HandAims, around: HandSurroundi
   return hand;
 }
 
-/** Steps smaller than this change nothing that is seen: 0.1 mm, a third of a degree. */
+/** Steps smaller than this change nothing that is seen: 0.3 mm, a degree. */
 const isSmall = (by: Float64Array): boolean => {
-  for (let i = 0; i < SIZE; i += 1) if (abs(by[i] ?? 0) > (i < 3 ? 0.1 : 0.006)) return false;
+  for (let i = 0; i < SIZE; i += 1) if (abs(by[i] ?? 0) > (i < 3 ? 0.3 : 0.02)) return false;
   return true;
 };
 
@@ -358,7 +366,8 @@ function moved(hand: HandPose): HandPose {
 const DEPTH_COST = 3;
 
 /** How far a pose is from what it is to do, as the sum that {@link solveHand} makes small: pads, wrist, and what it lies in. */
-export function costOf(hand: HandPose, aims: HandAims, { hands, from, cloth, collarRadiusMm, other }: HandSurroundings): number {
+export function costOf(hand: HandPose, aims: HandAims, around: HandSurroundings): number {
+  const { hands, from } = around;
   placeHand(hand, points);
   const { pads } = aims;
   let cost = 0;
@@ -373,8 +382,15 @@ export function costOf(hand: HandPose, aims: HandAims, { hands, from, cloth, col
   const { bendRad, asideRad } = wristAngles(hand, hands, from);
   const past = (angle: number, [least, most]: readonly [number, number]): number => max(0, angle - most, least - angle);
   cost += (WRIST_WEIGHT * past(bendRad, RANGES.wristBend)) ** 2 + (WRIST_WEIGHT * past(asideRad, RANGES.wristAside)) ** 2;
+  return cost + depthCostOf(hand, aims, around);
+}
+
+/** How deep a pose lies in cloth, body and the other hand, as that sum counts it; it need not hold its pads. */
+export function depthCostOf(hand: HandPose, aims: HandAims, { cloth, collarRadiusMm, other }: HandSurroundings): number {
+  placeHand(hand, points);
   placeBalls(points.pointsMm, balls);
   const sides = sidesOf(aims);
+  let cost = 0;
   for (let ball = 0; ball < BALL_COUNT; ball += 1) {
     const at = 4 * ball;
     const [x, y, z, r] = [balls[at] ?? 0, balls[at + 1] ?? 0, balls[at + 2] ?? 0, balls[at + 3] ?? 0];

@@ -59,7 +59,7 @@ const rest = (from: number, until: number, strip: PosedStrip): readonly Written[
 ];
 
 /** Between these shares of its step the collar is turned down: hands come to it before, and go after. */
-const COLLAR_TURNS = { from: 0.3, until: 0.9 } as const;
+const COLLAR_TURNS = { from: 0.5, until: 0.96 } as const;
 
 const step = (name: TyingStep, frames: readonly Written[], isCollarTurned = false): ChoreographedStep => ({
   step: name,
@@ -99,8 +99,8 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
   const push = (from: PosedStrip, fromSwept: boolean): ChoreographedStep =>
     step('backBow', [
       [0, from],
-      [0.24, from, null, 'rests'],
-      ...(fromSwept ? [] : [[0.38, poses.backFold(m, pinched, 'swept')] as const]),
+      [0.2, from, null, 'rests'],
+      ...(fromSwept ? [] : [[0.39, poses.backFold(m, pinched, 'swept')] as const]),
       [0.48, poses.backFold(m, pinched, 'begun')],
       [0.6, poses.backFold(m, pinched, 'made')],
       [0.72, poses.backFold(m, pinched, 'held'), 'foldHeld'],
@@ -117,25 +117,25 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
       [0, drape(0)],
       [1, drape(m.leadMm), 'leadSet'],
     ]),
-    cross: step('cross', [[0, drape(m.leadMm)], ...rest(0.35, 0.64, poses.crossing(m)), [1, poses.crossed(m, false), 'crossed']]),
+    cross: step('cross', [[0, drape(m.leadMm)], ...rest(0.36, 0.6, poses.crossing(m)), [1, poses.crossed(m, false), 'crossed']]),
     halfKnot: step('halfKnot', [
       [0, poses.crossed(m, true)],
-      [0.32, poses.turnedUnder(m)],
-      [0.5, poses.through(m), 'upBehind', 'rests'],
-      [0.78, poses.through(m), null, 'rests'],
+      [0.28, poses.turnedUnder(m)],
+      [0.52, poses.through(m), 'upBehind', 'rests'],
+      [0.7, poses.through(m), null, 'rests'],
       [1, poses.snug(m), 'halfKnot'],
     ]),
     park: step('park', [
       [0, poses.snug(m)],
-      [0.42, poses.liftedAside(m)],
-      [0.78, poses.parked(m), null, 'rests'],
+      [0.3, poses.liftedAside(m)],
+      [0.8, poses.parked(m), null, 'rests'],
       [1, poses.parked(m), 'parked'],
     ]),
     frontBow: step('frontBow', [
       [0, poses.parked(m)],
-      [0.28, poses.parked(m), null, 'rests'],
-      [0.52, poses.takenUp(m, s)],
-      [0.76, poses.foldBegun(m, s)],
+      [0.02, poses.parked(m), null, 'rests'],
+      [0.4, poses.takenUp(m, s)],
+      [0.66, poses.foldBegun(m, s)],
       [1, poses.frontBow(m, s), 'frontBow'],
     ]),
     drop: step('drop', [
@@ -146,13 +146,15 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     ]),
     passage: step('passage', [
       [0, poses.dropped(m, working)],
-      [0.4, poses.dropped(m, working), null, 'rests'],
+      [0.34, poses.dropped(m, working), null, 'rests'],
+      [0.8, poses.dropped(m, pinched), null, 'rests'],
       [1, poses.dropped(m, pinched), 'passage'],
     ]),
     // the thumb opens the passage while the long end is still over the shoulder
     passageFirst: step('passage', [
       [0, poses.frontBow(m, s)],
       [0.4, poses.frontBow(m, s), null, 'rests'],
+      [0.86, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }, null, 'rests'],
       [1, { ...poses.frontBow(m, s), short: poses.dropped(m, pinched).short }, 'passage'],
     ]),
     dropLast: step('drop', [
@@ -163,15 +165,15 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     ]),
     wrap: step('wrap', [
       [0, poses.snug(m)],
-      [0.3, poses.liftedOver(m, working, hanging)],
-      [0.55, poses.falling(m, working, hanging)],
+      [0.4, poses.liftedOver(m, working, hanging)],
+      [0.6, poses.falling(m, working, hanging)],
       [0.78, { ...poses.dropped(m, open), short: poses.hangingStrand(m, hanging) }],
       [1, { ...held, short: poses.hangingStrand(m, hanging) }, 'dropped'],
     ]),
     pushFront: step('pushFront', [
       [0, { ...held, short: poses.hangingStrand(m, hanging) }],
-      [0.16, poses.frontFold(m, open, 'swept', held)],
-      [0.3, poses.frontFold(m, open, 'begun', held)],
+      [0.22, poses.frontFold(m, open, 'swept', held)],
+      [0.33, poses.frontFold(m, open, 'begun', held)],
       [0.46, poses.frontFold(m, open, 'made', held)],
       [0.62, poses.frontFold(m, open, 'held', held)],
       [0.8, poses.frontFold(m, open, 'halfway', held)],
@@ -189,13 +191,13 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     ]),
     tighten: step('tighten', [
       [0, poses.bow(m, messy)],
-      [0.35, poses.bow(m, messy), null, 'rests'],
+      [0.45, poses.bow(m, messy), null, 'rests'],
       [1, poses.bow(m, drawn), 'drawnUp'],
     ]),
     balance: step('balance', [
       [0, poses.bow(m, drawn)],
-      [0.15, poses.bow(m, drawn), null, 'rests'],
-      [0.5, poses.bow(m, { ...drawn, pinchedMm: 0 }), null, 'rests'],
+      [0.12, poses.bow(m, drawn), null, 'rests'],
+      [0.58, poses.bow(m, { ...drawn, pinchedMm: 0 }), null, 'rests'],
       [1, poses.bow(m, finished), 'even'],
     ]),
     collarDown: step(
@@ -213,9 +215,9 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
 
 /** The long end on its way from the shoulder over the front bow. */
 const dropFrames = (m: TyingMeasures, lay: BowForm): readonly Written[] => [
-  [0.6, poses.liftedAside(m, shortBow(m, lay))],
-  [0.74, poses.liftedOver(m, lay)],
-  [0.87, poses.falling(m, lay)],
+  [0.66, poses.liftedAside(m, shortBow(m, lay))],
+  [0.79, poses.liftedOver(m, lay)],
+  [0.9, poses.falling(m, lay)],
 ];
 
 const stepsOf = (way: TyingWay, part: Parts): readonly ChoreographedStep[] => WAY_PARTS[way].map((name) => part[name]);

@@ -2,6 +2,7 @@ import { blend, cross, dot, type Point3 } from '../geometry/index.ts';
 import { CAP_CORNERS, capsuleOutline, handCapsules, outlineSides } from '../hands/handOutline.ts';
 import { bodyParts, type BodyPart } from './body.ts';
 import { pointOf, type Pose } from './pose.ts';
+import { boxOf, visibleOrder } from './visibleOrder.ts';
 import { distance, unit } from '../geometry/index.ts';
 
 /** A place to look from. `towards` points from the knot to the eye; `up` is up in the picture, more or less. */
@@ -39,7 +40,7 @@ export interface StillRequest {
   readonly withBody: boolean;
   /** Points of the hands that are drawn, as `handPoints` lays them out. */
   readonly hands?: readonly ArrayLike<number>[];
-  /** In how many patches wearer and hands are drawn: as many as there are, fewer for paper, few for a picture that is sent. */
+  /** In how many patches wearer and hands are drawn, and how finely they are compared: as many as there are, fewer for paper and for small pictures, few for a picture that is sent. */
   readonly detail?: keyof typeof DETAILS;
 }
 
@@ -47,7 +48,7 @@ export interface StillRequest {
 const ACROSS = 4;
 const ALONG = 2;
 
-/** Projects a pose for paper or for a screen without depth of its own. Parallel projection; patches are sorted by their middles. */
+/** Projects a pose for paper or for a screen without depth of its own. Parallel projection; see {@link visibleOrder}. */
 export function projectPose({
   pose,
   knotAt,
@@ -66,21 +67,37 @@ export function projectPose({
     return { x: dot(q, right), y: -dot(q, up), depth: dot(q, towards) };
   };
   const isHidden = withBody && collarDown > 0.9 ? underLeaf(collarRadiusMm) : (): boolean => false;
-  const patches: (StillPatch & { readonly depth: number })[] = [...clothPatches(pose, knotAt, see, towards, isHidden)];
+  const patches: PatchInDepth[] = [...clothPatches(pose, knotAt, see, towards, isHidden)];
   if (withBody)
     for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards, DETAILS[detail].every));
   for (const points of hands) patches.push(...handPatches(points, see, DETAILS[detail].pieces));
-  return { patches: patches.sort((a, b) => a.depth - b.depth).map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
+  // the shirt is behind all else wherever it is
+  const behind = patches.filter(({ depths }) => (depths[0] ?? 0) < FAR_BEHIND_MM).sort((a, b) => (a.depths[0] ?? 0) - (b.depths[0] ?? 0));
+  const before = patches.filter(({ depths }) => (depths[0] ?? 0) >= FAR_BEHIND_MM);
+  const order = visibleOrder(
+    before.map((each) => ({ points: each.points, depths: each.depths, isClear: each.tone === 'glass' })),
+    // where there is neither cloth nor hand, nothing lies over anything
+    boxOf(before.filter(({ tone }) => isOfTying(tone))),
+    DETAILS[detail].cellMm,
+  );
+  const shown = [...behind, ...order.flatMap((index) => before[index] ?? [])];
+  return { patches: shown.map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
+}
+
+const FAR_BEHIND_MM = -700;
+
+const OF_TYING: readonly StillTone[] = ['longOuter', 'longInner', 'shortOuter', 'shortInner', 'glove', 'glass', 'sleeve'];
+const isOfTying = (tone: StillTone): boolean => OF_TYING.includes(tone);
+
+/** A patch with how near each of its corners is. */
+interface PatchInDepth extends StillPatch {
+  readonly depths: readonly number[];
 }
 
 /** Nearer to the knot than this in the picture, a hand before it is only outlined, in mm. */
 const GLASSY_MM = 44;
 
-function* handPatches(
-  pointsMm: ArrayLike<number>,
-  see: (p: Point3) => Seen,
-  pieces: number,
-): Generator<StillPatch & { readonly depth: number }> {
+function* handPatches(pointsMm: ArrayLike<number>, see: (p: Point3) => Seen, pieces: number): Generator<PatchInDepth> {
   const corners = pieces === 1 ? CAP_CORNERS.rough : CAP_CORNERS.fine;
   const sides = outlineSides(corners);
   for (const { from, to, fromRadiusMm, toRadiusMm, of, isTip } of handCapsules(pointsMm)) {
@@ -90,13 +107,18 @@ function* handPatches(
       const [ra, rb] = [start, end].map((share) => fromRadiusMm + (toRadiusMm - fromRadiusMm) * share) as [number, number];
       // the knot is at the origin of the picture
       const isGlass = a.depth + b.depth > 0 && Math.hypot((a.x + b.x) / 2, (a.y + b.y) / 2) < GLASSY_MM;
+      const points = capsuleOutline([a.x, a.y], [b.x, b.y], ra, rb, corners);
+      const length = Math.max(1e-9, (b.x - a.x) ** 2 + (b.y - a.y) ** 2);
       yield {
         tone: isGlass ? 'glass' : of === 'sleeve' ? 'sleeve' : 'glove',
         light: 1,
         edges: of === 'palm' ? [] : [...sides.flanks, ...(isTip && piece === pieces - 1 ? sides.end : [])],
-        points: capsuleOutline([a.x, a.y], [b.x, b.y], ra, rb, corners),
+        points,
         // what is seen of a finger is its near side
-        depth: (a.depth + b.depth) / 2 + (of === 'palm' ? 0 : 0.6 * Math.min(ra, rb)),
+        depths: points.map(([x, y]) => {
+          const along = Math.min(1, Math.max(0, ((x - a.x) * (b.x - a.x) + (y - a.y) * (b.y - a.y)) / length));
+          return a.depth + along * (b.depth - a.depth) + (of === 'palm' ? 0 : 0.6 * Math.min(ra, rb));
+        }),
       };
     }
   }
@@ -124,7 +146,7 @@ function* clothPatches(
   see: (p: Point3) => Seen,
   towards: Point3,
   isHidden: (p: Point3) => boolean,
-): Generator<StillPatch & { readonly depth: number }> {
+): Generator<PatchInDepth> {
   for (let node = 0; node + 1 < pose.nodeCount; node += ALONG) {
     const next = Math.min(pose.nodeCount - 1, node + ALONG);
     if (isHidden(pointOf(pose.centreMm, node))) continue;
@@ -144,7 +166,7 @@ function* clothPatches(
         ...(node === 0 ? [3] : []),
       ];
       const seen = patch(corners);
-      yield { tone, light: Math.abs(facing), edges, points: seen.points, depth: seen.depth + pressed };
+      yield { tone, light: Math.abs(facing), edges, points: seen.points, depths: seen.depths.map((depth) => depth + pressed) };
     }
   }
 }
@@ -155,9 +177,9 @@ function place(pose: Pose, node: number, share: number): Point3 {
   return { x: centre.x + out * across.x, y: centre.y + out * across.y, z: centre.z + out * across.z };
 }
 
-const patch = (corners: readonly Seen[]): Pick<StillPatch, 'points'> & { readonly depth: number } => ({
+const patch = (corners: readonly Seen[]): Pick<PatchInDepth, 'points' | 'depths'> => ({
   points: corners.map(({ x, y }) => [x, y] as const),
-  depth: corners.reduce((sum, { depth }) => sum + depth, 0) / corners.length,
+  depths: corners.map(({ depth }) => depth),
 });
 
 /**
@@ -165,9 +187,10 @@ const patch = (corners: readonly Seen[]): Pick<StillPatch, 'points'> & { readonl
  * cloth and the other behind.
  */
 const DETAILS = {
-  full: { every: 1, pieces: 3 },
-  paper: { every: 2, pieces: 2 },
-  sent: { every: 3, pieces: 1 },
+  full: { every: 1, pieces: 3, cellMm: 1 },
+  paper: { every: 2, pieces: 2, cellMm: 1 },
+  small: { every: 2, pieces: 1, cellMm: 1.6 },
+  sent: { every: 3, pieces: 1, cellMm: 1.6 },
 } as const;
 
 /** Cloth lies on the body: the parts of it that face the eye are taken as further off than they are, the shirt as furthest of all. */
@@ -185,7 +208,7 @@ function* bodyPatches(
   see: (p: Point3) => Seen,
   towards: Point3,
   most: number,
-): Generator<StillPatch & { readonly depth: number }> {
+): Generator<PatchInDepth> {
   // what has few rows or columns loses none of them
   const [down, aside] = [rows > 2 * most + 2 ? most : 1, columns > 2 * most + 2 ? most : 1];
   const at = (row: number, column: number): Point3 => pointOf(pointsMm, row * columns + column);
@@ -205,7 +228,7 @@ function* bodyPatches(
         light: Math.abs(dot(normal, towards)) / size,
         edges: edgesSeen(name, below === rows - 1, column === 0, beside === columns - 1),
         points: seen.points,
-        depth: seen.depth - BODY_BEHIND_MM[name],
+        depths: seen.depths.map((depth) => depth - BODY_BEHIND_MM[name]),
       };
     }
   }

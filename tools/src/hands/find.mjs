@@ -1,12 +1,13 @@
 import { evenLeadMm, fitTie, naturalSetMm, prepareTie, TYING_HANDS, TYING_WAYS, tyingMeasures } from '@easytuck/core';
-import { COMINGS, findComings, GRIPS, HAND_ROLES } from '@easytuck/core/hands';
+import { findComings, GRIPS, HAND_ROLES } from '@easytuck/core/hands';
 import { WORKED_TIE } from '@easytuck/core/testing';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { ROOT } from '../lib/paths.mjs';
 
 const FILE = join(ROOT, 'core', 'src', 'hands', 'comings.ts');
-const TRIES = 70;
+const TRIES = 220;
 
 /** The worked tie on a collar of 16 in. */
 const NECK_MM = 412.75;
@@ -18,9 +19,12 @@ const fit = fitTie({ tie, neckPathMm: NECK_MM, setMm, leadMm, longEnd: 'left', l
 const MEASURES = tyingMeasures(tie, fit, NECK_MM - 6.35);
 
 let seed = 1;
+/** Numbers from 0 to 1, always the same (mulberry32, public domain, from memory). */
 const random = () => {
-  seed = (seed * 1_103_515_245 + 12_345) % 2_147_483_648;
-  return seed / 2_147_483_648;
+  seed = (seed + 0x6d2b79f5) | 0;
+  let mixed = Math.imul(seed ^ (seed >>> 15), 1 | seed);
+  mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+  return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
 };
 
 const asked = process.argv.slice(2);
@@ -31,34 +35,39 @@ if (unknown !== undefined) {
 }
 
 /** @type {Record<string, Record<string, Record<string, (readonly (readonly number[])[])>>>} */
-const found = { ...COMINGS };
+const found = {};
 for (const hands of TYING_HANDS.filter((each) => asked.length === 0 || asked.includes(each))) {
   /** @type {Record<string, Record<string, (readonly number[])[]>>} */
   const parts = {};
   found[hands] = parts;
   for (const way of TYING_WAYS) {
-    for (const { part, role, index, coming, cost } of findComings(MEASURES, way, hands, TRIES, random)) {
+    // parts that ways share are found with the first of them
+    const known = (/** @type {string} */ part, /** @type {string} */ role, /** @type {number} */ index) => parts[part]?.[role]?.[index];
+    for (const { part, role, index, coming, cost } of findComings(MEASURES, way, hands, TRIES, random, known)) {
       const roles = (parts[part] ??= {});
       const comings = (roles[role] ??= []);
-      // parts that ways share are found with the first of them
       if (comings.length > index) continue;
       comings.push(coming);
       console.log(`${hands} ${part} ${role} ${index}: ${cost.toFixed(0)} mm²`);
     }
   }
 }
+// (another search may have written its own meanwhile)
+/** @type {{ COMINGS: typeof found }} */
+const { COMINGS: written } = await import(`${pathToFileURL(FILE).href}?${Date.now()}`);
+const known = { ...written, ...found };
 const rows = TYING_HANDS.map(
   (hands) =>
     `  ${hands}: {\n${Object.keys(GRIPS)
       .map(
         (part) =>
           `    ${part}: {\n${HAND_ROLES.map(
-            (role) => `      ${role}: [${(found[hands]?.[part]?.[role] ?? []).map((coming) => `[${coming.join(', ')}]`).join(', ')}],\n`,
+            (role) => `      ${role}: [${(known[hands]?.[part]?.[role] ?? []).map((coming) => `[${coming.join(', ')}]`).join(', ')}],\n`,
           ).join('')}    },\n`,
       )
       .join('')}  },\n`,
 );
-const written = readFileSync(FILE, 'utf8');
-const start = written.indexOf('{\n', written.indexOf('> = {') + 3);
-writeFileSync(FILE, `${written.slice(0, start)}{\n${rows.join('')}};\n`);
+const text = readFileSync(FILE, 'utf8');
+const start = text.indexOf('{\n', text.indexOf('> = {') + 3);
+writeFileSync(FILE, `${text.slice(0, start)}{\n${rows.join('')}};\n`);
 console.log('Written. npm run format lays it out.');

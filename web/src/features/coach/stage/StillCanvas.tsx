@@ -75,13 +75,17 @@ export function PoseStill({
     const element = canvas.current;
     if (!element) return;
     fitToBox(element);
-    const still = projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody: true });
+    const detail = heightPx < SMALL_PX ? 'small' : 'full';
+    const still = projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody: true, detail });
     paintStill(element, still, element.width / widthMm, { liftMm: 0, isMirror: view.isMirror });
-  }, [pose, knotAt, collarDown, collarRadiusMm, view, widthMm]);
+  }, [pose, knotAt, collarDown, collarRadiusMm, view, widthMm, heightPx]);
   // (without a name it is named by what it stands in)
   const told = label === '' ? ({ 'aria-hidden': true } as const) : ({ role: 'img', 'aria-label': label } as const);
   return <canvas ref={canvas} {...told} style={{ display: 'block', width: '100%', height: heightPx }} />;
 }
+
+/** A picture less high than this is drawn with fewer patches. */
+const SMALL_PX = 150;
 
 function fitToBox(element: HTMLCanvasElement): void {
   const ratio = Math.min(2, window.devicePixelRatio || 1);

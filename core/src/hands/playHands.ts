@@ -113,7 +113,7 @@ export function playHands(choreography: Choreography, hands: TyingHands = 'weare
 
 /**
  * Points of both hands in one picture of each step, for paper: each hand as it takes the grip that it has just then, or has next to
- * then, without being led there.
+ * then, without being led there. A hand that holds nothing for long is left out.
  * @param shares how far each step is when it is drawn, by its index.
  */
 export function handsInPictures(
@@ -131,9 +131,10 @@ export function handsInPictures(
     const moment = mirrored ? flipMoment(given) : given;
     const time = stepIndex + share;
     let other: Float64Array = NONE;
-    return HAND_ROLES.map((role) => {
+    return HAND_ROLES.flatMap((role) => {
       const apart = ({ from, until }: Task): number => Math.max(0, from - time, time - until);
       const task = tasks[role].reduce((best, each) => (apart(each) < apart(best) ? each : best));
+      if (apart(task) > OUT_OF_PICTURE) return [];
       const around: Around = { moment, role, other };
       const pose = reach(scene, around, task, padsOf(scene, around, task.grip, placesOf(scene, moment, task.grip)), PICTURED_STEPS);
       other = ballsOf(pose);
@@ -141,6 +142,9 @@ export function handsInPictures(
     });
   });
 }
+
+/** Share of a step from its nearest grip beyond which a hand is not drawn. */
+const OUT_OF_PICTURE = 0.25;
 
 /** Sleeve that is drawn from the wrist towards the elbow, in mm. */
 const SLEEVE_MM = 150;

@@ -187,8 +187,8 @@ const patch = (corners: readonly Seen[]): Pick<PatchInDepth, 'points' | 'depths'
  * cloth and the other behind.
  */
 const DETAILS = {
-  full: { every: 1, pieces: 3, cellMm: 1 },
-  paper: { every: 2, pieces: 2, cellMm: 1 },
+  full: { every: 1, pieces: 3, cellMm: 1.4 },
+  paper: { every: 2, pieces: 2, cellMm: 1.6 },
   small: { every: 2, pieces: 1, cellMm: 1.6 },
   sent: { every: 3, pieces: 1, cellMm: 1.6 },
 } as const;

@@ -1,4 +1,6 @@
-import { faultyBow, projectPose, TYING_FAULTS } from './index.ts';
+import { add, cross, distance, dot, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
+import { faultyBow, projectPose, TYING_FAULTS, type Pose } from './index.ts';
+import { pointOf } from './pose.ts';
 import { MEASURES } from './testing.ts';
 import { boxOf, visibleOrder, type SeenPatch } from './visibleOrder.ts';
 
@@ -15,12 +17,14 @@ const square = (left: number, top: number, size: number, depths: readonly number
 const flat = (left: number, top: number, size: number, depth: number, isClear = false): SeenPatch =>
   square(left, top, size, [depth, depth, depth, depth], isClear);
 
-const WRAP_MM = 24;
+/** The wrap of the long end encloses what is in the knot: it is drawn so much nearer where it faces the eye. */
+const WRAP_MM = 13;
+const PRESSED_MM = 4;
 const EDGE_MM = [
-  [2, 0],
-  [-2, 0],
-  [0, 2],
-  [0, -2],
+  [0.7, 0],
+  [-0.7, 0],
+  [0, 0.7],
+  [0, -0.7],
 ] as const;
 
 describe('the order in which patches are painted', () => {
@@ -63,18 +67,17 @@ describe('the order in which patches are painted', () => {
     expect(() => visibleOrder([{ points: [[0, 0]], depths: [], isClear: false }])).toThrow('as many depths');
   });
 
-  it.each(TYING_FAULTS)('paints of %s what a depth buffer shows', (fault) => {
+  it.each(TYING_FAULTS)('paints of %s the end that a ray meets first', (fault) => {
     const { pose, knotAt, collarDown } = faultyBow(MEASURES, 'left', fault);
-    const view = { towards: { x: 0, y: 0, z: 1 }, up: { x: 0, y: 1, z: 0 } };
-    const still = projectPose({ pose, knotAt, collarDown, collarRadiusMm: MEASURES.collarRadiusMm, view, withBody: false });
+    const still = projectPose({ pose, knotAt, collarDown, collarRadiusMm: MEASURES.collarRadiusMm, view: VIEW, withBody: false });
+    const triangles = trianglesOf(pose, knotAt);
     const painted = still.patches.map(({ tone, points }) => ({ tone, points, ...boxOf([{ points }]) }));
     let [wrong, seen] = [0, 0];
-    for (let x = -70; x <= 70; x += 4)
-      for (let y = -46; y <= 46; y += 4) {
-        // (the wrap is painted over all that is pressed into it; and a patch is not as fine as a ray at an edge)
-        if (Math.hypot(x, y) < WRAP_MM) continue;
-        const nearest = nearestEnd(pose, knotAt, x, y);
-        if (!nearest || EDGE_MM.some(([dx, dy]) => nearestEnd(pose, knotAt, x + dx, y + dy) !== nearest)) continue;
+    for (let x = -70; x <= 70; x += 1.3)
+      for (let y = -46; y <= 46; y += 1.3) {
+        // (a patch is not as fine as a ray at an edge)
+        const nearest = nearestEnd(triangles, x, y);
+        if (!nearest || EDGE_MM.some(([dx, dy]) => nearestEnd(triangles, x + dx, y + dy) !== nearest)) continue;
         const top = painted.findLast(
           ({ left, right, top: high, bottom, points }) => x >= left && x <= right && y >= high && y <= bottom && isInside(points, x, y),
         );
@@ -87,39 +90,45 @@ describe('the order in which patches are painted', () => {
   });
 });
 
-/** The end that is nearest to the eye at a place of the picture, by casting a ray at every piece of cloth; null where there is none, or where two ends are too near one another to tell. */
-function nearestEnd(
-  pose: {
-    readonly nodeCount: number;
-    readonly backNode: number;
-    readonly centreMm: Float32Array;
-    readonly across: Float32Array;
-    readonly halfWidthMm: Float32Array;
-  },
-  knotAt: { readonly x: number; readonly y: number; readonly z: number },
-  x: number,
-  y: number,
-): 'short' | 'long' | null {
+/** From the wearer's left and a little from above, as pictures of faults are drawn. */
+const VIEW = { towards: { x: 0.25, y: 0.15, z: 1 }, up: { x: 0, y: 1, z: 0 } } as const;
+const towards = unit(VIEW.towards);
+const right = unit(cross(VIEW.up, towards));
+const up = cross(towards, right);
+
+type Corner = readonly [x: number, y: number, depth: number];
+
+/** Triangles of the cloth of both ends, as they are seen. */
+const trianglesOf = (pose: Pose, knotAt: Point3) =>
+  Array.from({ length: pose.nodeCount - 1 }, (_, node) => {
+    const isWrap = node > pose.backNode && distance(pointOf(pose.centreMm, node), knotAt) < WRAP_MM;
+    const pressed = isWrap ? PRESSED_MM * dot(pointOf(pose.outward, node), towards) : 0;
+    const at = (n: number, side: number): Corner => {
+      const out = side * (pose.halfWidthMm[n] ?? 0);
+      const place = subtract(add(pointOf(pose.centreMm, n), scale(pointOf(pose.across, n), out)), knotAt);
+      return [dot(place, right), -dot(place, up), dot(place, towards) + pressed];
+    };
+    const [a, b, c, d] = [at(node, -1), at(node + 1, -1), at(node + 1, 1), at(node, 1)];
+    const end = node < pose.backNode ? ('short' as const) : ('long' as const);
+    return [[a, b, c] as const, [a, c, d] as const].map((corners) => ({
+      end,
+      corners,
+      ...boxOf([{ points: corners.map(([x, y]) => [x, y] as const) }]),
+    }));
+  }).flat();
+
+/** The end that is nearest to the eye at a place of the picture, by a ray at every piece of cloth; null where there is none, or where two ends are too near one another to tell. */
+function nearestEnd(triangles: ReturnType<typeof trianglesOf>, x: number, y: number): 'short' | 'long' | null {
   const depth = { short: -Infinity, long: -Infinity };
-  const at = (node: number, side: number): readonly [number, number, number] => {
-    const out = side * (pose.halfWidthMm[node] ?? 0);
-    const value = (k: number): number => (pose.centreMm[3 * node + k] ?? 0) + out * (pose.across[3 * node + k] ?? 0);
-    return [value(0) - knotAt.x, knotAt.y - value(1), value(2) - knotAt.z];
-  };
-  for (let node = 0; node + 1 < pose.nodeCount; node += 1) {
-    const end = node < pose.backNode ? 'short' : 'long';
-    const corners = [at(node, -1), at(node + 1, -1), at(node + 1, 1), at(node, 1)] as const;
-    for (const [a, b, c] of [
-      [corners[0], corners[1], corners[2]],
-      [corners[0], corners[2], corners[3]],
-    ] as const) {
-      const area = (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1]);
-      if (Math.abs(area) < 1e-6) continue;
-      const v = ((x - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (y - a[1])) / area;
-      const w = ((b[0] - a[0]) * (y - a[1]) - (x - a[0]) * (b[1] - a[1])) / area;
-      if (v < 0 || w < 0 || v + w > 1) continue;
-      depth[end] = Math.max(depth[end], a[2] + v * (b[2] - a[2]) + w * (c[2] - a[2]));
-    }
+  for (const { end, corners, left, right, top, bottom } of triangles) {
+    if (x < left || x > right || y < top || y > bottom) continue;
+    const [a, b, c] = corners;
+    const area = (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1]);
+    if (Math.abs(area) < 1e-6) continue;
+    const v = ((x - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (y - a[1])) / area;
+    const w = ((b[0] - a[0]) * (y - a[1]) - (x - a[0]) * (b[1] - a[1])) / area;
+    if (v < 0 || w < 0 || v + w > 1) continue;
+    depth[end] = Math.max(depth[end], a[2] + v * (b[2] - a[2]) + w * (c[2] - a[2]));
   }
   // (in the knot the layers are pressed upon one another)
   if (Math.abs(depth.short - depth.long) < 2) return null;

@@ -144,18 +144,23 @@ function fill({ points, depths }: SeenPatch, index: number, { left, top, cellMm,
     const c = points[k + 1] ?? a;
     const db = depths[k] ?? 0;
     const dc = depths[k + 1] ?? 0;
-    const area = (b[0] - a[0]) * (c[1] - a[1]) - (c[0] - a[0]) * (b[1] - a[1]);
+    // from the first corner to the two others
+    const bx = b[0] - a[0];
+    const by = b[1] - a[1];
+    const cx = c[0] - a[0];
+    const cy = c[1] - a[1];
+    const area = bx * cy - cx * by;
     if (Math.abs(area) < 1e-9) continue;
-    const firstRow = Math.max(0, Math.ceil((Math.min(a[1], b[1], c[1]) - top) / cellMm - 0.5));
-    const lastRow = Math.min(rows - 1, Math.floor((Math.max(a[1], b[1], c[1]) - top) / cellMm - 0.5));
-    const firstColumn = Math.max(0, Math.ceil((Math.min(a[0], b[0], c[0]) - left) / cellMm - 0.5));
-    const lastColumn = Math.min(columns - 1, Math.floor((Math.max(a[0], b[0], c[0]) - left) / cellMm - 0.5));
+    const firstRow = Math.max(0, Math.ceil((a[1] + Math.min(0, by, cy) - top) / cellMm - 0.5));
+    const lastRow = Math.min(rows - 1, Math.floor((a[1] + Math.max(0, by, cy) - top) / cellMm - 0.5));
+    const firstColumn = Math.max(0, Math.ceil((a[0] + Math.min(0, bx, cx) - left) / cellMm - 0.5));
+    const lastColumn = Math.min(columns - 1, Math.floor((a[0] + Math.max(0, bx, cx) - left) / cellMm - 0.5));
     for (let row = firstRow; row <= lastRow; row += 1) {
       const y = top + (row + 0.5) * cellMm - a[1];
       for (let column = firstColumn; column <= lastColumn; column += 1) {
         const x = left + (column + 0.5) * cellMm - a[0];
-        const v = (x * (c[1] - a[1]) - (c[0] - a[0]) * y) / area;
-        const w = ((b[0] - a[0]) * y - x * (b[1] - a[1])) / area;
+        const v = (x * cy - cx * y) / area;
+        const w = (bx * y - x * by) / area;
         // a cell on the side that two triangles share belongs to the first
         if (v < 0 || w < 0 || v + w > 1 || (k > 1 && w === 0)) continue;
         hits.add(row * columns + column, index, da + v * (db - da) + w * (dc - da));
@@ -308,12 +313,16 @@ function withoutHidden(
   order.forEach((index, k) => (place[index] = k));
   const isSeen = new Uint8Array(size.length);
   for (let cell = 0; cell + 1 < first.length; cell += 1) {
-    let [top, last] = [-1, -1];
+    let top = -1;
+    let last = -1;
     for (let k = first[cell] ?? 0; k < (first[cell + 1] ?? 0); k += 1) {
       const index = patch[k] ?? 0;
       const at = place[index] ?? 0;
       if (patches[index]?.isClear) isSeen[index] = 1;
-      else if (at > last) [top, last] = [index, at];
+      else if (at > last) {
+        top = index;
+        last = at;
+      }
     }
     if (top >= 0) isSeen[top] = 1;
   }

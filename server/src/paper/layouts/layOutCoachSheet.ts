@@ -142,7 +142,7 @@ export function layOutCoachSheet(
 
 /** How far a step is when it is drawn: what is over at its end is drawn under way. */
 const shownAt = (step: TyingStep): number => SHOWN_AT[step] ?? 1;
-const SHOWN_AT: Readonly<Partial<Record<TyingStep, number>>> = { halfKnot: 0.78, frontBow: 0.8, backBow: 0.72, collarDown: 1 };
+const SHOWN_AT: Readonly<Partial<Record<TyingStep, number>>> = { halfKnot: 0.72, frontBow: 0.78, backBow: 0.72, collarDown: 1 };
 
 /** How the pictures are seen by each reader. */
 const PICTURED: Readonly<Record<Reader, string>> = {

@@ -1,6 +1,7 @@
 import { oppositeSide, type Side } from '../fit/index.ts';
 import { add, distance, ORIGIN, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
+import { shirtFrontZ } from '../tying/poses/collar.ts';
 import { WAY_PARTS } from '../tying/ways.ts';
 import { elbowOf, type TyingHands } from './arm.ts';
 import { furthestTip, poseBetween, slowed } from './betweenGrips.ts';
@@ -253,6 +254,11 @@ function onTheWay(scene: Scene, around: Around, now: RoleState, task: Task, pads
 /** No part of a hand on its way comes nearer to the collar than this, in mm; it holds nothing there. */
 const ROUND_NECK_MM = 60;
 
+/** The same of the shirt below the collar. */
+const OFF_SHIRT_MM = 12;
+const SHIRT_BELOW_MM = -40;
+const SHIRT_HALF_MM = 150;
+
 /** How much further from the neck a hand on its way is led, so that it goes round it: outwards, as its palm is from the neck. */
 function roundNeck(pose: HandPose, collarRadiusMm: number, progress: number): Point3 {
   const palm = palmOf(pose);
@@ -263,7 +269,12 @@ function roundNeck(pose: HandPose, collarRadiusMm: number, progress: number): Po
   let missing = 0;
   for (let at = 0; at + 2 < 3 * SLEEVE_POINT; at += 3) {
     const [x, z] = [pointsMm[at] ?? 0, (pointsMm[at + 2] ?? 0) + collarRadiusMm];
-    if ((pointsMm[at + 1] ?? 0) < -40) continue;
+    const y = pointsMm[at + 1] ?? 0;
+    if (y < SHIRT_BELOW_MM) {
+      const behind = shirtFrontZ(x, y) + OFF_SHIRT_MM - (pointsMm[at + 2] ?? 0);
+      if (Math.abs(x) < SHIRT_HALF_MM) missing = Math.max(missing, behind / Math.max(0.5, out.z));
+      continue;
+    }
     // so far along `out` until it is as far from the neck's middle as it should be
     const along = x * out.x + z * out.z;
     const aside = x * out.z - z * out.x;

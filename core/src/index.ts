@@ -1,4 +1,4 @@
-/** The computation of Easy Tuck: units, strip, fit, choice, drawing, knot, balance. No interface, no input or output; millimetres throughout. */
+/** The computation of Easy Tuck: units, strip, fit, choice, drawing, knot, balance, party. No interface, no input or output; millimetres throughout. */
 export * from './units/index.ts';
 export * from './geometry/index.ts';
 export * from './strip/index.ts';
@@ -9,3 +9,4 @@ export * from './knot/index.ts';
 export * from './tying/index.ts';
 export * from './hands/index.ts';
 export * from './balance/index.ts';
+export * from './party/index.ts';

@@ -188,7 +188,7 @@ const patch = (corners: readonly Seen[]): Pick<PatchInDepth, 'points' | 'depths'
  */
 const DETAILS = {
   full: { every: 1, pieces: 3, cellMm: 1.4 },
-  paper: { every: 2, pieces: 2, cellMm: 1.6 },
+  paper: { every: 2, pieces: 2, cellMm: 3 },
   small: { every: 2, pieces: 1, cellMm: 1.6 },
   sent: { every: 3, pieces: 1, cellMm: 1.6 },
 } as const;

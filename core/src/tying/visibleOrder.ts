@@ -43,13 +43,18 @@ export interface Box {
 
 /** The part that patches lie in. */
 export function boxOf(patches: readonly Pick<SeenPatch, 'points'>[]): Box {
-  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  let left = Infinity;
+  let top = Infinity;
+  let right = -Infinity;
+  let bottom = -Infinity;
   for (const { points } of patches)
-    for (const [x, y] of points) {
-      left = Math.min(left, x);
-      right = Math.max(right, x);
-      top = Math.min(top, y);
-      bottom = Math.max(bottom, y);
+    for (const point of points) {
+      const x = point[0];
+      const y = point[1];
+      if (x < left) left = x;
+      if (x > right) right = x;
+      if (y < top) top = y;
+      if (y > bottom) bottom = y;
     }
   return { left, top, right, bottom };
 }
@@ -331,7 +336,9 @@ function withoutHidden(
 
 /** Whether a patch is so narrow that parts of it lie between the middles of cells. */
 function isThin(patch: SeenPatch | undefined, cells: number, cellMm: number): boolean {
-  if (!patch) return false;
-  const { left, right, top, bottom } = boxOf([patch]);
-  return cells * cellMm < 2 * Math.hypot(right - left, bottom - top);
+  const [first] = patch?.points ?? [];
+  if (!patch || !first) return false;
+  let furthest = 0;
+  for (const point of patch.points) furthest = Math.max(furthest, Math.abs(point[0] - first[0]), Math.abs(point[1] - first[1]));
+  return cells * cellMm < 2.5 * furthest;
 }

@@ -96,6 +96,7 @@ test.describe('the coach without three dimensions', () => {
     const tries = page.getByRole('region', { name: 'Tries so far' });
     await expect(tries.getByRole('row').nth(1)).toContainText('a fault: the bow leans to one side');
     await expect(tries.getByRole('img', { name: 'Time of each try' })).toBeVisible();
+    await expect(tries).toContainText(/The next try: a good bow .* in ten/);
     await expect(page.getByRole('button', { name: 'Start' })).toBeVisible();
   });
 });

@@ -98,7 +98,7 @@ interface PatchInDepth extends StillPatch {
 const GLASSY_MM = 44;
 
 function* handPatches(pointsMm: ArrayLike<number>, see: (p: Point3) => Seen, pieces: number): Generator<PatchInDepth> {
-  const corners = pieces === 1 ? CAP_CORNERS.rough : CAP_CORNERS.fine;
+  const corners = pieces < DETAILS.full.pieces ? CAP_CORNERS.rough : CAP_CORNERS.fine;
   const sides = outlineSides(corners);
   for (const { from, to, fromRadiusMm, toRadiusMm, of, isTip } of handCapsules(pointsMm)) {
     for (let piece = 0; piece < pieces; piece += 1) {
@@ -188,7 +188,7 @@ const patch = (corners: readonly Seen[]): Pick<PatchInDepth, 'points' | 'depths'
  */
 const DETAILS = {
   full: { every: 1, pieces: 3, cellMm: 1.4 },
-  paper: { every: 2, pieces: 2, cellMm: 3 },
+  paper: { every: 3, pieces: 2, cellMm: 3.5 },
   small: { every: 2, pieces: 1, cellMm: 1.6 },
   sent: { every: 3, pieces: 1, cellMm: 1.6 },
 } as const;

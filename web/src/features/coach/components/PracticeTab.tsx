@@ -21,9 +21,10 @@ import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { tell } from '../../../common/notices.tsx';
 import type { CoachSubject } from '../coachSubject.ts';
 import type { Coach } from '../useCoach.ts';
+import { nextTryTold } from '../nextTry.ts';
 import { clock, practisedMs, type Practice } from '../practice.ts';
 import type { PracticeClock } from '../usePractice.ts';
-import { QUIET, WHOLE_ROW } from '../../../common/looks.ts';
+import { QUIET, QUIET_ASIDE, WHOLE_ROW } from '../../../common/looks.ts';
 import { May } from '../../../common/session/May.tsx';
 
 const PracticeChart = lazy(async () => ({ default: (await import('./PracticeChart.tsx')).PracticeChart }));
@@ -234,8 +235,11 @@ function Tries({ wearerId, tieId }: { wearerId: string; tieId: string }) {
       {(all) => {
         const tries = all.filter((tying) => tying.tieId === tieId && tying.durationMs !== null);
         if (tries.length === 0) return <Typography color="text.secondary">None with this tie yet.</Typography>;
+        const told = nextTryTold([...tries].reverse());
         return (
           <>
+            <Box sx={{ fontSize: SIZE.field, lineHeight: 1.4 }}>{told.next}</Box>
+            <Box sx={{ ...QUIET_ASIDE, mb: 1.5 }}>{told.alone}</Box>
             <Suspense fallback={<Box sx={{ height: 260 }} />}>
               <PracticeChart tries={[...tries].reverse()} />
             </Suspense>

@@ -1,6 +1,6 @@
 /**
  * Finds how each hand best comes to each grip, and writes it into core: `npm run hands`, after a grip was changed, or
- * `npm run hands -- facing` for one who ties. Takes some three minutes each; what comes out is printed with what it costs.
+ * `npm run hands -- facing` for one who ties. Takes two or three minutes each; what comes out is printed with what it costs.
  */
 import { join } from 'node:path';
 import { ensureNodePackages } from './lib/nodePackages.mjs';

@@ -5,7 +5,7 @@ import type { PartName } from './grips.ts';
 export type Coming = readonly number[];
 
 /**
- * How each hand best comes to each grip: by whoever ties, part of a way, hand, and grip in the part's order. Found by trying seventy turns
+ * How each hand best comes to each grip: by whoever ties, part of a way, hand, and grip in the part's order. Found by trying many turns
  * of each hand for an ordinary tie, and keeping the one that over the whole grip lies least in cloth, body and the other hand, is nearest
  * to where the hand was before, and deviates least from where people's hands come from. For a long end from the wearer's left.
  */

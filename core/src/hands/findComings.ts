@@ -1,14 +1,14 @@
-import { add, cross, distance, dot, ORIGIN, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
+import { add, cross, distance, dot, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { choreograph, poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
 import type { TyingMeasures } from '../tying/measures.ts';
 import { WAY_PARTS, type TyingWay } from '../tying/ways.ts';
 import type { TyingHands } from './arm.ts';
 import type { Coming } from './comings.ts';
 import { GRIPS, HAND_ROLES, POSTURES, type Grip, type HandRole, type PartName } from './grips.ts';
-import { DIGITS, handDirections, handPoints, placeHand, tipOf, type HandPose } from './handModel.ts';
+import { DIGITS, handPoints, placeHand, tipOf, type HandPose } from './handModel.ts';
 import { ballsOf } from './obstacles.ts';
 import { HOLD_TURNS } from './playHands.ts';
-import { handSide, meanOf, middleOf, padsOf, placesOf, surroundings, type Around, type Scene } from './scene.ts';
+import { comingIn, handSide, middleOf, padsOf, placesOf, surroundings, turnedTo, type Around, type Scene } from './scene.ts';
 import { costOf, depthCostOf, solveHand, type PadAim } from './solveHand.ts';
 
 /** A way that was found to come to a grip. */
@@ -142,7 +142,7 @@ function bestOf(
     const off = (): number => spread * (random() - 0.5);
     const distal = unit(add(hint, { x: off(), y: off(), z: off() }));
     const palmar = unit(cross(distal, { x: random() - 0.5, y: random() - 0.5, z: random() - 0.5 }));
-    const start = placed(scene, first, distal, palmar, POSTURES[grip.posture]);
+    const start = turnedTo(handSide(first.around.role, scene.hands), distal, palmar, POSTURES[grip.posture], first.pads);
     const { poses, cost } = follow(scene, [first], grip, start);
     return { start, score: cost + preferred(poses[0] ?? start) };
   }).sort((a, b) => a.score - b.score);
@@ -158,9 +158,7 @@ function bestOf(
 function followed(scene: Scene, frames: readonly Frame[], grip: Grip, coming: Coming): Best {
   const [first] = frames;
   if (!first) throw new RangeError('a grip has moments');
-  const [fx = 0, fy = 0, fz = 0, px = 0, py = 0, pz = 0, ...degrees] = coming;
-  const joints = Float64Array.from(degrees, (angle) => (angle * Math.PI) / 180);
-  const start = placed(scene, first, { x: fx, y: fy, z: fz }, { x: px, y: py, z: pz }, joints);
+  const start = comingIn(handSide(first.around.role, scene.hands), coming, first.pads);
   const { poses, cost } = follow(scene, frames, grip, start);
   return { score: cost, cost, first: poses[0] ?? start, poses };
 }
@@ -198,14 +196,6 @@ const scratch = handPoints();
 function tipsOf(pose: HandPose): readonly Point3[] {
   placeHand(pose, scratch);
   return DIGITS.map((_, digit) => tipOf(scratch.pointsMm, digit));
-}
-
-/** A hand turned so, its pads' middle where they belong. */
-function placed(scene: Scene, { around, pads }: Frame, distal: Point3, palmar: Point3, joints: Float64Array): HandPose {
-  const side = handSide(around.role, scene.hands);
-  const pose: HandPose = { side, wrist: ORIGIN, ...handDirections(side, distal, palmar), joints: Float64Array.from(joints) };
-  const tips = tipsOf(pose);
-  return { ...pose, wrist: subtract(middleOf(pads), meanOf(pads.map(({ digit }) => tips[digit] ?? ORIGIN))) };
 }
 
 /** A pose as it is kept: rounded to hundredths and whole degrees. */

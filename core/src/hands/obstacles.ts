@@ -202,6 +202,9 @@ export function pushOfCloth(
 /** Heights between which neck and collar are a cylinder, in mm. */
 const NECK_Y = [-18, 95] as const;
 
+/** Further to a side than this there is no shirt, but arms, in mm. */
+export const SHIRT_HALF_WIDTH_MM = 150;
+
 /** How deep a ball lies in neck, collar or shirt. */
 export function pushOfBody(collarRadiusMm: number, x: number, y: number, z: number, r: number, out: Push): void {
   out.depthMm = 0;
@@ -215,7 +218,7 @@ export function pushOfBody(collarRadiusMm: number, x: number, y: number, z: numb
   }
   // in the shirt it is as deep as its nearest way out is long: forwards, or up off the shoulder
   const under = shoulderHeight(abs(x)) + r - y;
-  if (under <= 0 || abs(x) > 150) return;
+  if (under <= 0 || abs(x) > SHIRT_HALF_WIDTH_MM) return;
   const behind = shirtFrontZ(x, y) + r - z;
   const depth = min(behind, under);
   if (depth <= out.depthMm) return;

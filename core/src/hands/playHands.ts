@@ -7,9 +7,9 @@ import { elbowOf, type TyingHands } from './arm.ts';
 import { furthestTip, poseBetween, slowed } from './betweenGrips.ts';
 import { COMINGS, type Coming } from './comings.ts';
 import { GRIPS, HAND_ROLES, POSTURES, type Grip, type HandRole, type Touch } from './grips.ts';
-import { DIGITS, handDirections, handPoints, mirrorHand, placeHand, RADII_MM, SLEEVE_POINT, tipOf, type HandPose } from './handModel.ts';
-import { ballsOf } from './obstacles.ts';
-import { fromOf, handSide, meanOf, middleOf, padsOf, placesOf, surroundings, type Around, type Scene } from './scene.ts';
+import { DIGITS, handPoints, mirrorHand, placeHand, RADII_MM, SLEEVE_POINT, tipOf, type HandPose } from './handModel.ts';
+import { ballsOf, SHIRT_HALF_WIDTH_MM } from './obstacles.ts';
+import { comingIn, fromOf, handSide, middleOf, padsOf, placesOf, surroundings, type Around, type Scene } from './scene.ts';
 import { solveHand, type HandAims, type PadAim } from './solveHand.ts';
 
 /** One hand at a moment. */
@@ -47,6 +47,7 @@ interface RoleState {
   /** Where the hand was when it let go, and of what. */
   leaving: HandPose;
   left: Task | null;
+  leftPlaces: ReadonlyMap<Touch, number>;
   /** The pose that holds what it is going to, and how far it has come on its way there, 0 to 1. */
   goal: HandPose;
   progress: number;
@@ -169,12 +170,13 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
   const later = tasks[index + 1];
   const task = index >= 0 && later && time >= later.from - SOON ? later : tasks[index];
   const before = now.pose;
-  if (!task) return { pose: (now.pose = slowed(before, goneOut(before, around.role), mostMm)), pads: [] };
+  if (!task) return { pose: (now.pose = slowed(before, goneOut(before, around.role, mostMm), mostMm)), pads: [] };
   const isHeld = time >= task.from - SOON;
   if (now.task !== task) {
     const follows = now.task !== null && task.from - now.task.until < SOON;
     const then = isHeld ? around.moment : momentThen(scene, task);
     now.left = now.task;
+    now.leftPlaces = now.places;
     now.leaving = before;
     now.leftAt = time;
     now.task = task;
@@ -208,10 +210,10 @@ function advance(scene: Scene, around: Around, tasks: readonly Task[], now: Role
   return { pose: now.pose, pads: isHeld && isThere(now.pose, pads) ? pads : [] };
 }
 
-/** A hand that has no more to do: lowered, and a little to its own side. */
-function goneOut(pose: HandPose, role: HandRole): HandPose {
+/** A hand that has no more to do: lowered, and a little to its own side; so far in its time as is no haste. */
+function goneOut(pose: HandPose, role: HandRole, mostMm: number): HandPose {
   const aside = fromOf(role) === 'left' ? 1 : -1;
-  const wrist = add(pose.wrist, { x: 5 * aside, y: -14, z: 7 });
+  const wrist = add(pose.wrist, scale(unit({ x: 0.35 * aside, y: -1, z: 0.5 }), 0.7 * mostMm));
   return { ...pose, wrist, joints: pose.joints.map((angle, k) => angle + EASES * ((POSTURES.relaxed[k] ?? 0) - angle)) };
 }
 
@@ -241,7 +243,7 @@ function onTheWay(scene: Scene, around: Around, now: RoleState, task: Task, pads
   };
   // fingers go out beside what they held and in beside what they will hold, not through it
   const { left } = now;
-  const beside = now.progress < 0.5 && left ? padsOf(scene, around, left.grip, placesOf(scene, around.moment, left.grip)) : pads;
+  const beside = now.progress < 0.5 && left ? padsOf(scene, around, left.grip, now.leftPlaces) : pads;
   const aims: HandAims = {
     pads: [],
     beside,
@@ -257,9 +259,8 @@ const ROUND_NECK_MM = 60;
 /** The same of the shirt below the collar. */
 const OFF_SHIRT_MM = 12;
 const SHIRT_BELOW_MM = -40;
-const SHIRT_HALF_MM = 150;
 
-/** How much further from the neck a hand on its way is led, so that it goes round it: outwards, as its palm is from the neck. */
+/** How much further out a hand on its way is led, so that it goes round neck and shirt: outwards, as its palm is from the neck. */
 function roundNeck(pose: HandPose, collarRadiusMm: number, progress: number): Point3 {
   const palm = palmOf(pose);
   // (behind the neck nobody goes)
@@ -272,7 +273,7 @@ function roundNeck(pose: HandPose, collarRadiusMm: number, progress: number): Po
     const y = pointsMm[at + 1] ?? 0;
     if (y < SHIRT_BELOW_MM) {
       const behind = shirtFrontZ(x, y) + OFF_SHIRT_MM - (pointsMm[at + 2] ?? 0);
-      if (Math.abs(x) < SHIRT_HALF_MM) missing = Math.max(missing, behind / Math.max(0.5, out.z));
+      if (Math.abs(x) < SHIRT_HALF_WIDTH_MM) missing = Math.max(missing, behind / Math.max(0.5, out.z));
       continue;
     }
     // so far along `out` until it is as far from the neck's middle as it should be
@@ -316,14 +317,26 @@ function beginning(scene: Scene, around: Around, tasks: readonly Task[]): RoleSt
   const [first] = tasks;
   if (!first) throw new RangeError('a hand has something to do');
   const pose = reach(scene, around, first, padsOf(scene, around, first.grip, placesOf(scene, around.moment, first.grip)));
-  return { pose, task: null, places: new Map(), leftAt: 0, leaving: pose, left: null, goal: pose, progress: 1, isSettled: false, held: [] };
+  return {
+    pose,
+    task: null,
+    places: new Map(),
+    leftAt: 0,
+    leaving: pose,
+    left: null,
+    leftPlaces: new Map(),
+    goal: pose,
+    progress: 1,
+    isSettled: false,
+    held: [],
+  };
 }
 
 /** Finds a pose for a grip from nowhere, the hand turned as it best comes in. */
 function reach(scene: Scene, around: Around, { grip, coming }: Task, pads: readonly PadAim[], steps = REACH_STEPS): HandPose {
   if (!coming) throw new RangeError('how a hand comes to a grip is known for each');
   const middle = middleOf(pads);
-  const start = turnedTo(handSide(around.role, scene.hands), coming, pads, middle);
+  const start = comingIn(handSide(around.role, scene.hands), coming, pads);
   const near = { pose: { ...start, joints: POSTURES[grip.posture] }, placeWeight: 0.04, turnWeight: HOLD_TURNS, jointWeight: 2.5 };
   const aims: HandAims = { pads, together: grip.posture === 'pinch', near };
   return solveHand(start, aims, surroundings(scene, around, middle), steps);
@@ -332,19 +345,6 @@ function reach(scene: Scene, around: Around, { grip, coming }: Task, pads: reado
 const REACH_STEPS = 20;
 /** In a picture a hand is taken nearly as it is known to come. */
 const PICTURED_STEPS = 9;
-
-/** A hand turned as it comes in, its pads' middle at a place. */
-function turnedTo(side: Side, coming: Coming, pads: readonly PadAim[], middle: Point3): HandPose {
-  const [fx = 0, fy = 0, fz = 0, px = 0, py = 0, pz = 0, ...degrees] = coming;
-  const pose: HandPose = {
-    side,
-    wrist: ORIGIN,
-    ...handDirections(side, { x: fx, y: fy, z: fz }, { x: px, y: py, z: pz }),
-    joints: Float64Array.from(degrees, (angle) => (angle * Math.PI) / 180),
-  };
-  placeHand(pose, scratch);
-  return { ...pose, wrist: subtract(middle, meanOf(pads.map(({ digit }) => tipOf(scratch.pointsMm, digit)))) };
-}
 
 const scratch = handPoints();
 const palmOf = ({ wrist, distal }: HandPose): Point3 => add(wrist, scale(distal, 90));

@@ -1,11 +1,12 @@
 import { oppositeSide, type Side } from '../fit/index.ts';
-import { add, blend, distance, ORIGIN, scale, unit, type Point3 } from '../geometry/index.ts';
+import { add, blend, distance, ORIGIN, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { leafPlace } from '../tying/body.ts';
 import type { Choreography, PosedMoment } from '../tying/choreography.ts';
 import { pointOf, type Pose } from '../tying/pose.ts';
 import type { TyingHands } from './arm.ts';
+import type { Coming } from './comings.ts';
 import type { Grip, HandRole, StripPlace, Touch } from './grips.ts';
-import { DIGITS } from './handModel.ts';
+import { DIGITS, handDirections, handPoints, placeHand, tipOf, type HandPose } from './handModel.ts';
 import { clothNear, clothRoom, holds } from './obstacles.ts';
 import type { HandSurroundings, PadAim } from './solveHand.ts';
 
@@ -43,7 +44,7 @@ export function surroundings(scene: Scene, { moment, role, other }: Around, near
 }
 
 /** Mean of places; the origin of none. */
-export const meanOf = (places: readonly Point3[]): Point3 =>
+const meanOf = (places: readonly Point3[]): Point3 =>
   scale(
     places.reduce((sum, place) => add(sum, place), ORIGIN),
     1 / Math.max(1, places.length),
@@ -51,6 +52,25 @@ export const meanOf = (places: readonly Point3[]): Point3 =>
 
 /** Middle of the places that pads belong to. */
 export const middleOf = (pads: readonly PadAim[]): Point3 => meanOf(pads.map(({ place }) => place));
+
+/** A hand turned so, its fingertips’ middle where its pads belong. */
+export function turnedTo(side: Side, distal: Point3, palmar: Point3, joints: Float64Array, pads: readonly PadAim[]): HandPose {
+  const pose: HandPose = { side, wrist: ORIGIN, ...handDirections(side, distal, palmar), joints };
+  placeHand(pose, scratch);
+  return { ...pose, wrist: subtract(middleOf(pads), meanOf(pads.map(({ digit }) => tipOf(scratch.pointsMm, digit)))) };
+}
+
+/** A hand as it is known to come to a grip. */
+export function comingIn(
+  side: Side,
+  [fx = 0, fy = 0, fz = 0, px = 0, py = 0, pz = 0, ...degrees]: Coming,
+  pads: readonly PadAim[],
+): HandPose {
+  const joints = Float64Array.from(degrees, (angle) => (angle * Math.PI) / 180);
+  return turnedTo(side, { x: fx, y: fy, z: fz }, { x: px, y: py, z: pz }, joints, pads);
+}
+
+const scratch = handPoints();
 
 /** Places of a grip that are found when it begins: how far from the nose. */
 export function placesOf(scene: Scene, { pose, knotAt }: PosedMoment, { touches }: Grip): ReadonlyMap<Touch, number> {

@@ -1,4 +1,4 @@
-import { seededNormal } from '../testing/seededNormal.ts';
+import { seededNormal } from '../testing/index.ts';
 import { forecastTry, LEARNERS, triesUntil, type PracticeTry } from './learningCurve.ts';
 import { normalShare } from './normalShare.ts';
 
@@ -91,6 +91,13 @@ describe('what is to be expected of a learner', () => {
         0.8,
       ),
     ).toBe(0);
+  });
+
+  it('knows those who made more tries than any is forecast for', () => {
+    const many = (minutes: number, isGood: boolean) => Array.from({ length: 75 }, () => ({ minutes, isGood }));
+    expect(triesUntil(many(3, true), 6, 0.8)).toBe(0);
+    expect(triesUntil(many(30, false), 6, 0.8)).toBeNull();
+    expect(forecastTry(many(3, true), 0, 6).minutes.middle).toBeCloseTo(3, 0);
   });
 
   it('gives nobody a chance who has no time, and refuses tries that are not counted', () => {

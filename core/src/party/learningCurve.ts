@@ -38,13 +38,12 @@ export const LEARNERS = {
   gain: { mean: 1.1, sd: 0.4 },
 } as const;
 
-/** No try is forecast beyond this number. */
+/** No try is forecast beyond this number: whoever made more is no better than then. */
 export const MOST_TRIES = 60;
-const FOUR_IN_FIVE = 1.2815515655446004;
+const FOUR_IN_FIVE = 0.8;
 
 /** What is known of a learner: what times may be, each with its weight, and the odds of a good bow. */
 interface Known {
-  readonly tries: number;
   readonly curves: readonly Curve[];
   readonly odds: readonly { readonly first: number; readonly gain: number; readonly weight: number }[];
 }
@@ -80,7 +79,7 @@ function learn(tries: readonly PracticeTry[]): Known {
       }),
     );
   });
-  return { tries: tries.length, curves, odds };
+  return { curves, odds };
 }
 
 /** A knot that is tied in less was not tied. */
@@ -157,17 +156,11 @@ function quantile(known: Known, number: number, share: number): number {
   return (least + most) / 2;
 }
 
-function forecastOf(known: Known, number: number, allowedMinutes: number): Forecast {
-  const good = known.odds.reduce((sum, { first, gain, weight }) => sum + weight * chanceOf(first + gain * Math.log(number)), 0);
-  const minutes = (share: number): number => Math.exp(quantile(known, number, share));
-  const within = allowedMinutes > 0 ? shareWithin(known, number, Math.log(allowedMinutes)) : 0;
-  return {
-    number,
-    good,
-    minutes: { middle: minutes(0.5), least: minutes(1 - normalShare(FOUR_IN_FIVE)), most: minutes(normalShare(FOUR_IN_FIVE)) },
-    inTime: good * within,
-  };
-}
+const goodAt = ({ odds }: Known, number: number): number =>
+  odds.reduce((sum, { first, gain, weight }) => sum + weight * chanceOf(first + gain * Math.log(number)), 0);
+
+const inTimeAt = (known: Known, number: number, allowedMinutes: number): number =>
+  allowedMinutes > 0 ? goodAt(known, number) * shareWithin(known, number, Math.log(allowedMinutes)) : 0;
 
 /**
  * What is to be expected of a learner’s try after those that were made and so many more.
@@ -176,7 +169,15 @@ function forecastOf(known: Known, number: number, allowedMinutes: number): Forec
  */
 export function forecastTry(tries: readonly PracticeTry[], moreTries: number, allowedMinutes: number): Forecast {
   if (!Number.isInteger(moreTries) || moreTries < 0) throw new RangeError(`further tries are counted, not ${moreTries}`);
-  return forecastOf(learn(tries), Math.min(MOST_TRIES, tries.length + moreTries + 1), allowedMinutes);
+  const known = learn(tries);
+  const number = Math.min(MOST_TRIES, tries.length + moreTries + 1);
+  const minutes = (share: number): number => Math.exp(quantile(known, number, share));
+  return {
+    number,
+    good: goodAt(known, number),
+    minutes: { middle: minutes(0.5), least: minutes((1 - FOUR_IN_FIVE) / 2), most: minutes((1 + FOUR_IN_FIVE) / 2) },
+    inTime: inTimeAt(known, number, allowedMinutes),
+  };
 }
 
 /**
@@ -185,7 +186,7 @@ export function forecastTry(tries: readonly PracticeTry[], moreTries: number, al
  */
 export function triesUntil(tries: readonly PracticeTry[], allowedMinutes: number, chance: number): number | null {
   const known = learn(tries);
-  for (let number = tries.length + 1; number <= MOST_TRIES; number += 1)
-    if (forecastOf(known, number, allowedMinutes).inTime >= chance) return number - tries.length - 1;
+  const next = Math.min(MOST_TRIES, tries.length + 1);
+  for (let number = next; number <= MOST_TRIES; number += 1) if (inTimeAt(known, number, allowedMinutes) >= chance) return number - next;
   return null;
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { seededNormal } from '../testing/seededNormal.ts';
+import { seededNormal, seededUniform } from '../testing/index.ts';
 import { normalShare } from './normalShare.ts';
 import { howReady, planRunSheet, type Gathering, type Guest, type Helper } from './runSheet.ts';
 
@@ -160,7 +160,7 @@ describe('a run sheet', () => {
 
   it('is as ready as chance has it: one bow about its mean, and a helper for who does not succeed', () => {
     const normal = seededNormal(7);
-    const uniform = (): number => normalShare(normal());
+    const uniform = seededUniform(8);
     const one: Gathering = { guests: [guest('a')], helpers: [helper('Maud', { minutes: 10, sdMinutes: 2 })], by: 100, keepFree: 0 };
     // of a log-normal time more than half are below their mean: the standard normal at half its own spread
     const spread = Math.sqrt(Math.log(1 + 0.2 ** 2));

@@ -49,4 +49,4 @@ export const anyTie: fc.Arbitrary<PreparedTie> = fc
 export const anyNeckPathMm = between(330, 500);
 export const anySetMm = between(700, 1000);
 export const anyLeadMm = between(0, 100);
-export { seededNormal } from './seededNormal.ts';
+export { seededNormal, seededUniform } from './seededNormal.ts';

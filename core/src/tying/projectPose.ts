@@ -1,9 +1,8 @@
-import { blend, cross, dot, type Point3 } from '../geometry/index.ts';
+import { blend, cross, distance, dot, unit, type Point3 } from '../geometry/index.ts';
 import { CAP_CORNERS, capsuleOutline, handCapsules, outlineSides } from '../hands/handOutline.ts';
 import { bodyParts, type BodyPart } from './body.ts';
 import { pointOf, type Pose } from './pose.ts';
 import { boxOf, visibleOrder } from './visibleOrder.ts';
-import { distance, unit } from '../geometry/index.ts';
 
 /** A place to look from. `towards` points from the knot to the eye; `up` is up in the picture, more or less. */
 export interface ViewDirection {
@@ -40,7 +39,7 @@ export interface StillRequest {
   readonly withBody: boolean;
   /** Points of the hands that are drawn, as `handPoints` lays them out. */
   readonly hands?: readonly ArrayLike<number>[];
-  /** In how many patches wearer and hands are drawn, and how finely they are compared: as many as there are, fewer for paper and for small pictures, few for a picture that is sent. */
+  /** How many patches there are, and how finely they are compared. */
   readonly detail?: keyof typeof DETAILS;
 }
 
@@ -71,23 +70,21 @@ export function projectPose({
   if (withBody)
     for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards, DETAILS[detail].every));
   for (const points of hands) patches.push(...handPatches(points, see, DETAILS[detail].pieces));
-  // the shirt is behind all else wherever it is
-  const behind = patches.filter(({ depths }) => (depths[0] ?? 0) < FAR_BEHIND_MM).sort((a, b) => (a.depths[0] ?? 0) - (b.depths[0] ?? 0));
-  const before = patches.filter(({ depths }) => (depths[0] ?? 0) >= FAR_BEHIND_MM);
+  const behind = patches.filter(({ tone }) => isBackdrop(tone)).sort((a, b) => middleDepth(a) - middleDepth(b));
+  const before = patches.filter(({ tone }) => !isBackdrop(tone));
   const order = visibleOrder(
     before.map((each) => ({ points: each.points, depths: each.depths, isClear: each.tone === 'glass' })),
     // where there is neither cloth nor hand, nothing lies over anything
-    boxOf(before.filter(({ tone }) => isOfTying(tone))),
+    boxOf(before.filter(({ tone }) => !(tone in BODY_BEHIND_MM))),
     DETAILS[detail].cellMm,
   );
   const shown = [...behind, ...order.flatMap((index) => before[index] ?? [])];
   return { patches: shown.map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
 }
 
-const FAR_BEHIND_MM = -700;
-
-const OF_TYING: readonly StillTone[] = ['longOuter', 'longInner', 'shortOuter', 'shortInner', 'glove', 'glass', 'sleeve'];
-const isOfTying = (tone: StillTone): boolean => OF_TYING.includes(tone);
+/** The shirt is behind all else wherever it is. */
+const isBackdrop = (tone: StillTone): boolean => tone === 'shirt' || tone === 'placket';
+const middleDepth = ({ depths }: PatchInDepth): number => depths.reduce((sum, depth) => sum + depth, 0) / depths.length;
 
 /** A patch with how near each of its corners is. */
 interface PatchInDepth extends StillPatch {

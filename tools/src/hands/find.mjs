@@ -1,6 +1,7 @@
 import { evenLeadMm, fitTie, naturalSetMm, prepareTie, TYING_HANDS, TYING_WAYS, tyingMeasures } from '@easytuck/core';
 import { findComings, GRIPS, HAND_ROLES } from '@easytuck/core/hands';
 import { WORKED_TIE } from '@easytuck/core/testing';
+import { seededUniform } from '@easytuck/core/testing/seeded';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
@@ -18,14 +19,7 @@ const limits = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null };
 const fit = fitTie({ tie, neckPathMm: NECK_MM, setMm, leadMm, longEnd: 'left', limits });
 const MEASURES = tyingMeasures(tie, fit, NECK_MM - 6.35);
 
-let seed = 1;
-/** Numbers from 0 to 1, always the same (mulberry32, public domain, from memory). */
-const random = () => {
-  seed = (seed + 0x6d2b79f5) | 0;
-  let mixed = Math.imul(seed ^ (seed >>> 15), 1 | seed);
-  mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
-  return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
-};
+const random = seededUniform(1);
 
 const asked = process.argv.slice(2);
 const unknown = asked.find((hands) => !TYING_HANDS.some((known) => known === hands));

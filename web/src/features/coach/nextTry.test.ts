@@ -25,6 +25,10 @@ describe('what practice lets expect', () => {
     expect(after).toContain('in 2½ to 6 minutes');
   });
 
+  it('is told of one with many tries as of any other', () => {
+    expect(nextTryTold(Array.from({ length: 75 }, () => tied(3))).alone).toMatch(/: now\.$/);
+  });
+
   it('is not said where it would take more tries than anybody makes', () => {
     expect(nextTryTold(Array.from({ length: 30 }, () => fault(30))).alone).toContain('not to be said yet');
   });

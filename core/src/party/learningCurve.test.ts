@@ -93,6 +93,18 @@ describe('what is to be expected of a learner', () => {
     ).toBe(0);
   });
 
+  it('takes a clock that was stopped at once, or left running, as none', () => {
+    const of = (minutes: number | null) =>
+      forecastTry(
+        [4, minutes, 4].map((each) => ({ minutes: each, isGood: true })),
+        0,
+        6,
+      ).minutes;
+    expect(of(0.03)).toEqual(of(null));
+    expect(of(700)).toEqual(of(null));
+    expect(of(3)).not.toEqual(of(null));
+  });
+
   it('knows those who made more tries than any is forecast for', () => {
     const many = (minutes: number, isGood: boolean) => Array.from({ length: 75 }, () => ({ minutes, isGood }));
     expect(triesUntil(many(3, true), 6, 0.8)).toBe(0);

@@ -2,7 +2,7 @@ import { normalShare } from './normalShare.ts';
 
 /** A try of somebody who learns, in the order in which they were made. */
 export interface PracticeTry {
-  /** How long it took, in minutes; null where it was not timed. */
+  /** How long it took, in minutes; null where it was not timed. What no bow takes counts as not timed. */
   readonly minutes: number | null;
   /** Whether a good bow came of it. */
   readonly isGood: boolean;
@@ -67,8 +67,8 @@ function learn(tries: readonly PracticeTry[]): Known {
     ...{ firstVar: first.sd ** 2, powerVar: power.sd ** 2, covariance: 0 },
   }));
   tries.forEach(({ minutes }, k) => {
-    if (minutes === null) return;
-    curves = scaledToOne(curves.map((curve) => afterTime(curve, k + 1, Math.log(Math.max(MIN_MINUTES, minutes)))));
+    if (minutes === null || minutes < OF_A_BOW.least || minutes > OF_A_BOW.most) return;
+    curves = scaledToOne(curves.map((curve) => afterTime(curve, k + 1, Math.log(minutes))));
   });
   let odds = GRID;
   tries.forEach(({ isGood }, k) => {
@@ -82,8 +82,8 @@ function learn(tries: readonly PracticeTry[]): Known {
   return { curves, odds };
 }
 
-/** A knot that is tied in less was not tied. */
-const MIN_MINUTES = 0.1;
+/** Minutes that a bow may take: a clock that was stopped at once, or left running, told nothing. */
+const OF_A_BOW = { least: 0.25, most: 60 } as const;
 
 const chanceOf = (logOdds: number): number => 1 / (1 + Math.exp(-logOdds));
 

@@ -224,10 +224,20 @@ function Body({
             side={DoubleSide}
             transparent={seeThrough || FADING.includes(name)}
             opacity={seeThrough ? 0.18 : 1}
-            depthWrite={!seeThrough}
+            depthWrite={!seeThrough && !FADING.includes(name)}
           />
         </mesh>
       ))}
+      {/* what fades hides only where it is more there than not: a glassy hand beside it is not cut off by what cannot be seen */}
+      {!seeThrough &&
+        parts.map(
+          ({ name, geometry }, i) =>
+            FADING.includes(name) && (
+              <mesh key={`${name}${i} hides`} geometry={geometry} renderOrder={name === 'shirt' ? -1.9 : -0.9}>
+                <meshBasicMaterial vertexColors side={DoubleSide} transparent alphaTest={0.5} colorWrite={false} />
+              </mesh>
+            ),
+        )}
     </>
   );
 }

@@ -1,0 +1,76 @@
+import { neckPathMm, type PreparedTie, type WornCollar } from '../fit/index.ts';
+import { hardwareRange, roundToSetting, settingAt, stepMm, type Setting } from '../strip/index.ts';
+
+/**
+ * A bow tied on somebody’s thigh, or on anything round, and put on a neck afterwards; or why that cannot be. The bow keeps what it took of
+ * the strip, so that what the two settings differ by is what the two girths differ by, to a step of the band.
+ */
+export type TiedBefore =
+  | {
+      readonly kind: 'can';
+      /** Where the band is set to tie, and where it is fastened on the neck. */
+      readonly onThigh: Setting;
+      readonly onNeck: Setting;
+      /** Ease on the neck over what was wished: less than 0 is tighter. In mm. */
+      readonly easierMm: number;
+      /** By how much the bow is wider for it, or narrower where less than 0. In mm. */
+      readonly widerMm: number;
+    }
+  /** The band cannot be opened once the bow is tied: neither hook nor button nor a quick clasp. */
+  | { readonly kind: 'doesNotOpen' }
+  /** What it is tied on is too thick, or too thin, for this band by so much. */
+  | { readonly kind: 'tooThick' | 'tooThin'; readonly byMm: number };
+
+/** How much tighter than wished a bow may come to sit, in mm: finger room stays (assumed, no source). */
+export const LEAST_EASIER_MM = -4;
+
+/** Girth that the middle of a band’s thickness has more than what it lies on, in mm. */
+const overBareMm = (bandThicknessMm: number): number => Math.PI * bandThicknessMm;
+
+/** Whether a tied bow can be taken off whole and put on again: by a hook, by buttons, or by a clasp of its own. */
+export const opens = ({ measured: { hardware } }: PreparedTie, hasQuickClasp: boolean): boolean =>
+  hasQuickClasp || hardware.kind === 'slots' || hardware.kind === 'buttons';
+
+/**
+ * Settings for a tie that is tied the night before on something of a girth, for a neck on which it is to be set at a step. The ease of the
+ * neck is kept as nearly as the band’s steps let it, rather looser than tighter.
+ *
+ * @param girthMm of the thigh or cylinder where it is tied.
+ * @param step the setting that the tie has on the neck when it is tied there.
+ */
+export function tiedTheNightBefore(
+  tie: PreparedTie,
+  hasQuickClasp: boolean,
+  worn: Pick<WornCollar, 'collar' | 'easeMm'>,
+  step: number,
+  girthMm: number,
+): TiedBefore {
+  if (!opens(tie, hasQuickClasp)) return { kind: 'doesNotOpen' };
+  const { hardware, cloth } = tie.measured;
+  const onNeck = settingAt(hardware, step);
+  const moreMm = (girthMm + overBareMm(cloth.thicknessMm)) / (1 + (cloth.stretchRatio ?? 0)) - neckPathMm(worn.collar, worn.easeMm, cloth);
+  const { nearest, below, beyondMm } = roundToSetting(hardware, onNeck.lengthMm + moreMm);
+  if (hardware.kind === 'fixed') {
+    // what cannot be set is looser on the neck by what it was tied on is thicker
+    if (Math.abs(moreMm) > -LEAST_EASIER_MM) return moreMm > 0 ? { kind: 'tooThick', byMm: moreMm } : { kind: 'tooThin', byMm: -moreMm };
+    return { kind: 'can', onThigh: onNeck, onNeck, easierMm: moreMm, widerMm: -moreMm / 3 };
+  }
+  if (beyondMm > 0) return { kind: 'tooThick', byMm: beyondMm };
+  if (beyondMm < 0) return { kind: 'tooThin', byMm: -beyondMm };
+  // a longer band on the thigh leaves more in the bow and less round the neck
+  const takenMm = nearest.lengthMm - onNeck.lengthMm - moreMm;
+  const onThigh = takenMm > -LEAST_EASIER_MM && below ? below : nearest;
+  const easierMm = onNeck.lengthMm + moreMm - onThigh.lengthMm;
+  return { kind: 'can', onThigh, onNeck, easierMm, widerMm: -easierMm / 3 };
+}
+
+/** Girths that a tie can be tied on for a neck, shortest to longest, in mm. */
+export function girthsToTieOn(tie: PreparedTie, worn: Pick<WornCollar, 'collar' | 'easeMm'>, step: number): readonly [number, number] {
+  const { hardware, cloth } = tie.measured;
+  const { shortestMm, longestMm } = hardwareRange(hardware);
+  const onNeckMm = settingAt(hardware, step).lengthMm;
+  const girthOf = (setMm: number): number =>
+    (setMm - onNeckMm + neckPathMm(worn.collar, worn.easeMm, cloth)) * (1 + (cloth.stretchRatio ?? 0)) - overBareMm(cloth.thicknessMm);
+  const slackMm = stepMm(hardware) / 2;
+  return [girthOf(shortestMm - slackMm), girthOf(longestMm + slackMm)];
+}

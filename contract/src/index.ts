@@ -15,6 +15,8 @@ export * from './records/tying.ts';
 export * from './records/backup.ts';
 export * from './records/person.ts';
 export * from './records/link.ts';
+export * from './records/party.ts';
+export * from './party/memberFacts.ts';
 export * from './records/privacy.ts';
 export * from './rights.ts';
 export * from './headers.ts';

@@ -23,6 +23,10 @@ export const RIGHTS = {
   'fittings.giveOut': WHO_FITS,
   /** Give a wearer the coach, and take it back. */
   'links.give': WHO_FITS,
+  'parties.read': EVERYBODY,
+  'parties.change': WHO_FITS,
+  /** On the day: bows ticked off, ties given out and taken back. */
+  'parties.day': WHO_MAKES,
   'tyings.read': EVERYBODY,
   'tyings.record': WHO_MAKES,
   'collars.read': EVERYBODY,

@@ -18,6 +18,7 @@ import { database, type Database } from './plugins/database.ts';
 import { deedRoutes } from './modules/deeds/routes.ts';
 import { linkRoutes } from './modules/links/routes.ts';
 import { peopleRoutes } from './modules/people/routes.ts';
+import { partyRoutes } from './modules/parties/routes.ts';
 import { privacyRoutes } from './modules/privacy/routes.ts';
 import { errors } from './plugins/errors.ts';
 import { FILE_WITHIN_MS, gate } from './plugins/gate.ts';
@@ -108,7 +109,9 @@ export async function buildApp({
   await app.register(coachRoutes, { prefix: '/api/paper' });
   await app.register(tableRoutes, { prefix: '/api/paper' });
   await app.register(exchangeRoutes, { prefix: '/api/exchange' });
-  await app.register(printerRoutes, { prefix: '/api/printer', printer: simulatedPrinter(printerUrl), address });
+  const printer = simulatedPrinter(printerUrl);
+  await app.register(printerRoutes, { prefix: '/api/printer', printer, address });
+  await app.register(partyRoutes, { prefix: '/api', printer, address });
   await app.register(peopleRoutes, { prefix: '/api' });
   await app.register(deedRoutes, { prefix: '/api' });
   await app.register(linkRoutes, { prefix: '/api', address });

@@ -1,5 +1,5 @@
 /** Modules that run in a thread of their own, by where they lie below this folder, as written or as built. */
-const THREADS = { import: 'modules/exchange/importThread', save: 'backup/saveThread' } as const;
+const THREADS = { import: 'modules/exchange/importThread', save: 'backup/saveThread', sheets: 'modules/coach/sheetsThread' } as const;
 
 /** Address of a thread's module. */
 export const threadModule = (thread: keyof typeof THREADS): URL =>

@@ -25,6 +25,8 @@ export const heldRecords = z.object({
   fittings: z.array(z.record(z.string(), z.unknown())),
   tyings: z.array(z.record(z.string(), z.unknown())),
   links: z.array(z.record(z.string(), z.unknown())),
+  /** Where they stand on the lists of parties. */
+  parties: z.array(z.record(z.string(), z.unknown())),
 });
 export type HeldRecords = z.infer<typeof heldRecords>;
 

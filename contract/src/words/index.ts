@@ -149,4 +149,5 @@ export function sureWords({ sure, takeUpOf }: Pick<FittingResult, 'sure' | 'take
 export { GLOSSARY, type GlossaryEntry } from './glossary.ts';
 export * from './waysAndFaults.ts';
 export * from './tyingWords.ts';
+export * from './partyWords.ts';
 export { READERS, type Reader } from './readers.ts';

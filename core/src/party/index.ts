@@ -38,3 +38,4 @@ export {
   type Prospect,
   type WhoTies,
 } from './gatherMembers.ts';
+export { EVENINGS, planEvening, type PlannedEvening } from './planEvening.ts';

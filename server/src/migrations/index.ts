@@ -8,6 +8,7 @@ import { findMiddlesOfNames } from './2026-11-28-19-10-find-middles-of-names.ts'
 import { tellFibreFromWeave } from './2026-11-28-19-00-tell-fibre-from-weave.ts';
 import { countTheCollarsStand } from './2026-11-29-05-30-count-the-collars-stand.ts';
 import { knowWhoWorksHere } from './2026-11-29-09-00-know-who-works-here.ts';
+import { planParties } from './2026-11-29-18-30-plan-parties.ts';
 import { timeTyings } from './2026-11-25-03-30-time-tyings.ts';
 
 export const migrations: readonly MigrationStep[] = [
@@ -20,4 +21,5 @@ export const migrations: readonly MigrationStep[] = [
   findMiddlesOfNames,
   countTheCollarsStand,
   knowWhoWorksHere,
+  planParties,
 ];

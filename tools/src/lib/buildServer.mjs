@@ -9,6 +9,7 @@ const STARTS = {
   commands: 'server/src/commands.ts',
   'modules/exchange/importThread': 'server/src/modules/exchange/importThread.ts',
   'backup/saveThread': 'server/src/backup/saveThread.ts',
+  'modules/coach/sheetsThread': 'server/src/modules/coach/sheetsThread.ts',
   printer: 'devices/src/main.ts',
 };
 

@@ -5,6 +5,7 @@ import { ProblemError } from '../../problem.ts';
 import { fittingService } from '../fittings/service.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tieService } from '../ties/service.ts';
+import type { Display } from '../../paper/display.ts';
 import { A6_MM, layOutCard } from '../../paper/layouts/layOutCard.ts';
 import { layOutGauge } from '../../paper/layouts/layOutGauge.ts';
 import { PAPER_MM } from '../../paper/paperSizes.ts';
@@ -23,6 +24,8 @@ export interface CardService {
     paper: PaperSize | undefined,
     address?: string,
   ) => Promise<Uint8Array>;
+  /** Cards of many, eight to a sheet, each once. */
+  readonly sheetsPdf: (fittingIds: readonly string[], paper: PaperSize | undefined) => Promise<Uint8Array>;
   readonly labelSvg: (fittingId: string, address?: string) => Promise<{ svg: string; title: string }>;
   readonly gaugePdf: (tieId: string, paper: PaperSize | undefined) => Promise<Uint8Array>;
 }
@@ -49,16 +52,28 @@ export function cardService(database: Database): CardService {
           title,
           cards.map((card) => ({ ...A6_MM, placed: [{ display: layOutCard(card, A6_MM, measureText, address), x: 0, y: 0 }] })),
         );
+      // one card is printed until the sheet is full
       const sheet = PAPER_MM[paper ?? (await settings.read()).paper];
-      const cell = { widthMm: Math.min(105, sheet.widthMm / SHEET_COLUMNS), heightMm: sheet.heightMm / SHEET_ROWS };
-      const left = (sheet.widthMm - SHEET_COLUMNS * cell.widthMm) / 2;
-      const displays = cards.map((card) => layOutCard(card, cell, measureText, address));
-      const placed = Array.from({ length: SHEET_COLUMNS * SHEET_ROWS }, (_, i) => ({
-        display: displays[i % displays.length] ?? must(),
-        x: left + (i % SHEET_COLUMNS) * cell.widthMm,
-        y: Math.floor(i / SHEET_COLUMNS) * cell.heightMm,
-      }));
-      return renderPdf(title, [{ ...sheet, placed }]);
+      const displays = cards.map((card) => layOutCard(card, cellOf(sheet), measureText, address));
+      return renderPdf(title, [
+        sheetOf(
+          sheet,
+          Array.from({ length: PER_SHEET }, (_, i) => displays[i % displays.length] ?? must()),
+        ),
+      ]);
+    },
+    sheetsPdf: async (ids, paper) => {
+      const cards = await Promise.all(ids.map(cardOf));
+      const { measureText, renderPdf } = await import('../../paper/typeset.ts');
+      const sheet = PAPER_MM[paper ?? (await settings.read()).paper];
+      const displays = cards.map((card) => layOutCard(card, cellOf(sheet), measureText));
+      const sheets = Array.from({ length: Math.ceil(displays.length / PER_SHEET) }, (_, i) =>
+        displays.slice(i * PER_SHEET, (i + 1) * PER_SHEET),
+      );
+      return renderPdf(
+        `Set cards: ${cards.length}`,
+        sheets.map((each) => sheetOf(sheet, each)),
+      );
     },
     labelSvg: async (fittingId, address) => {
       const card = await cardOf(fittingId);
@@ -76,6 +91,30 @@ export function cardService(database: Database): CardService {
       ]);
     },
   };
+}
+
+interface SheetMm {
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+
+const PER_SHEET = SHEET_COLUMNS * SHEET_ROWS;
+
+const cellOf = (sheet: SheetMm): SheetMm => ({
+  widthMm: Math.min(105, sheet.widthMm / SHEET_COLUMNS),
+  heightMm: sheet.heightMm / SHEET_ROWS,
+});
+
+/** A sheet with cards side by side, row by row. */
+function sheetOf(sheet: SheetMm, displays: readonly Display[]) {
+  const cell = cellOf(sheet);
+  const left = (sheet.widthMm - SHEET_COLUMNS * cell.widthMm) / 2;
+  const placed = displays.map((display, i) => ({
+    display,
+    x: left + (i % SHEET_COLUMNS) * cell.widthMm,
+    y: Math.floor(i / SHEET_COLUMNS) * cell.heightMm,
+  }));
+  return { ...sheet, placed };
 }
 
 function must(): never {

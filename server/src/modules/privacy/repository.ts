@@ -27,8 +27,12 @@ const HELD_IN = {
   fittings: 'wearer_id',
   tyings: 'wearer_id',
   coach_links: 'wearer_id',
+  party_members: 'wearer_id',
 } as const;
 type HeldTable = keyof typeof HELD_IN;
+
+/** What stands in a party’s list where somebody was. */
+const ERASED_NAME = '(erased)';
 
 /** What of a fitting's inputs was measured of the person, or written about them. */
 const PERSONAL_INPUTS = ['$.neckBreadthMm', '$.faceWidthMm', '$.bareNeckMm', '$.firstButtonMm', '$.buttonSpacingMm'] as const;
@@ -78,6 +82,14 @@ export function privacyRepository({ sequelize }: Pick<Database, 'sequelize'>): P
         [NOBODY_ID, ...ids],
       );
       await change(`UPDATE tyings SET wearer_id = ?, note = '' WHERE wearer_id IN (${places(ids)})`, [NOBODY_ID, ...ids]);
+      // where a tie is goes on being told; whose it is does not
+      await change(`DELETE FROM party_links WHERE member_id IN (SELECT id FROM party_members WHERE wearer_id IN (${places(ids)}))`, ids);
+      await change(
+        `UPDATE party_members SET wearer_id = NULL, fitting_id = NULL, name = '${ERASED_NAME}', version = version + 1,
+          details = JSON_SET(details, '$.collar', NULL, '$.ground', NULL, '$.bareNeckMm', NULL, '$.longEnd', NULL, '$.note', '')
+          WHERE wearer_id IN (${places(ids)})`,
+        ids,
+      );
       // what a table's rows were answered may name anybody
       await change("DELETE FROM imports WHERE kind = 'wearers' AND state NOT IN ('waiting', 'reading')", []);
       for (const table of ['wearer_words', 'wearer_measures', 'wearer_ties'])

@@ -63,6 +63,7 @@ export function privacyService(database: Database): PrivacyService {
         fittings: await rows('fittings'),
         tyings: await rows('tyings'),
         // (the hash of a key says nothing of anybody)
+        parties: await rows('party_members'),
         links: (await rows('coach_links')).map(({ key_hash: _key, ...link }) => link),
       };
     },
@@ -82,7 +83,7 @@ export function privacyService(database: Database): PrivacyService {
   };
 }
 
-const DOCUMENTS = new Set(['measures', 'value', 'inputs', 'tie', 'result', 'card', 'steps']);
+const DOCUMENTS = new Set(['measures', 'value', 'inputs', 'tie', 'result', 'card', 'steps', 'details']);
 
 /** A row as it is told: documents as such, times as text. */
 function toHeld(row: Record<string, unknown>): Record<string, unknown> {

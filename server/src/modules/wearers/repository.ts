@@ -186,6 +186,7 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
         ['fittings', 'wearer_id'],
         ['tyings', 'wearer_id'],
         ['wearers', 'merged_into'],
+        ['party_members', 'wearer_id'],
       ] as const) {
         const rows = await readRows(sequelize, `SELECT 1 FROM ${table} WHERE ${column} = ? LIMIT 1`, [id], transaction);
         if (rows.length > 0) return true;
@@ -302,7 +303,7 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
     },
     moveInto: async (fromId, intoId, at, transaction) => {
       const where = { wearerId: fromId };
-      for (const table of ['wearer_measures', 'fittings', 'tyings', 'coach_links'])
+      for (const table of ['wearer_measures', 'fittings', 'tyings', 'coach_links', 'party_members'])
         await sequelize.query(`UPDATE ${table} SET wearer_id = ? WHERE wearer_id = ?`, { replacements: [intoId, fromId], transaction });
       const owned = (await wearerTies.findAll({ where, raw: true, transaction })) as unknown as { tieId: string; since: Date }[];
       await wearerTies.bulkCreate(

@@ -1,0 +1,217 @@
+import {
+  collarOfMember,
+  factsOfMember,
+  MISSING_WORDS,
+  missingOf,
+  type MemberForLead,
+  type OnTheDay,
+  type ownCollar,
+  type PartyByLink,
+  type PartyLink,
+  type PartyMember,
+  type PartyPage,
+} from '@easytuck/contract';
+import type { z } from 'zod';
+import { withTransaction } from '../../database/withTransaction.ts';
+import { requireReady, type Database } from '../../plugins/database.ts';
+import { ProblemError } from '../../problem.ts';
+import { endOf } from '../links/service.ts';
+import { hashOfKey, newLinkKey } from '../people/sessionKeys.ts';
+import { shopRepository } from '../shop/repository.ts';
+import { addressOf, failedTries } from '../tries/repository.ts';
+import { eveningOf } from './evening.ts';
+import { partyLinkRepository, type OpenedParty } from './linkRepository.ts';
+import { partyRepository } from './repository.ts';
+import { partyService } from './service.ts';
+
+/** Missing things that a lead can do something about; the rest is the shop’s. */
+const FOR_THE_LEAD = new Set(['collar', 'longEnd', 'canTie']);
+
+/** Links that are given to a party’s lead and its members, and what they open. */
+export interface PartyLinkService {
+  readonly ofParty: (partyId: string) => Promise<PartyLink[]>;
+  /** Gives one. The key is told once and kept by nobody; the same link asked for again gets another key. */
+  readonly give: (id: string, partyId: string, memberId: string | null, by: string) => Promise<{ link: PartyLink; key: string }>;
+  readonly withdraw: (partyId: string, id: string) => Promise<PartyLink>;
+  /** What a key opens. @throws ProblemError `noSuchLink`, the same for every key that opens nothing. */
+  readonly open: (key: string, ip: string) => Promise<PartyByLink>;
+  /** What a member enters of themselves. */
+  readonly enterOwn: (key: string, ip: string, data: z.output<typeof ownCollar>) => Promise<PartyByLink>;
+  /** What only the lead may do. */
+  readonly enterFor: (key: string, ip: string, memberId: string, data: z.output<typeof ownCollar>) => Promise<PartyByLink>;
+  readonly add: (key: string, ip: string, id: string, name: string) => Promise<PartyByLink>;
+  readonly giveOn: (key: string, ip: string, id: string, memberId: string) => Promise<{ link: PartyLink; key: string }>;
+  readonly onTheDay: (key: string, ip: string, memberId: string, what: OnTheDay) => Promise<PartyByLink>;
+}
+
+export function partyLinkService(database: Database): PartyLinkService {
+  const links = partyLinkRepository(database);
+  const repository = partyRepository(database);
+  const parties = partyService(database);
+  const settings = shopRepository(database);
+  const tries = failedTries(database.sequelize);
+
+  const openedBy = async (key: string, ip: string): Promise<OpenedParty & { page: PartyPage }> => {
+    requireReady(database);
+    const address = addressOf(ip);
+    await tries.refuseWhileSlowed('link', address);
+    const opened = await links.opened(hashOfKey(key), new Date());
+    const page = opened && (await pageOrNull(opened.partyId));
+    // a party that was called off, and somebody who was taken off the list, are nobody’s any more
+    const isThere =
+      page && page.party.calledOffAt === null && (opened.memberId === null || page.members.some(({ id }) => id === opened.memberId));
+    if (!opened || !isThere) {
+      await tries.count('link', address);
+      throw new ProblemError('noSuchLink');
+    }
+    return { ...opened, page };
+  };
+  const pageOrNull = async (partyId: string): Promise<PartyPage | null> => {
+    try {
+      return await parties.page(partyId);
+    } catch (error) {
+      if (error instanceof ProblemError && error.code === 'notFound') return null;
+      throw error;
+    }
+  };
+  const asLead = async (key: string, ip: string): Promise<OpenedParty & { page: PartyPage }> => {
+    const opened = await openedBy(key, ip);
+    if (opened.memberId !== null) throw new ProblemError('notAllowed');
+    return opened;
+  };
+  const told = async ({ memberId, partyId }: OpenedParty): Promise<PartyByLink> => {
+    const page = await parties.page(partyId);
+    const { name: shop, unit } = await settings.read();
+    const { name, day, hour, place, sitsAt } = page.party;
+    const party = { name, day, hour, place, sitsAt, shop, unit };
+    const own = page.members.find(({ id }) => id === memberId);
+    if (own) return { who: 'member', party, own: { ...entryOf(own), bareNeckMm: own.bareNeckMm } };
+    const now = new Date();
+    const evening = await eveningOf(database, page, now);
+    return {
+      ...{ who: 'lead', party, spareMinutes: evening.spareMinutes, ready: evening.ready },
+      members: page.members.map((member): MemberForLead => ({
+        ...entryOf(member),
+        hasCollar: collarOfMember(member) !== null,
+        missing: missingOf(member, page.party, now)
+          .filter((each) => FOR_THE_LEAD.has(each))
+          .map((each) => MISSING_WORDS[each].what),
+        arriveMinutes: member.arriveMinutes ?? page.party.arriveMinutes,
+        isDone: member.doneAt !== null,
+        tiesOwn: factsOfMember(member, page.party).tiesOwn === true,
+      })),
+      turns: evening.turns.map(({ member, helper, beginsAt, endsAt }) => ({
+        memberId: member.id,
+        by: helper?.name ?? null,
+        beginsAt,
+        endsAt,
+      })),
+    };
+  };
+  /** Enters what was told of a member, over whatever the record was at. */
+  const enter = async (partyId: string, memberId: string, data: z.output<typeof ownCollar>): Promise<void> => {
+    for (let attempt = 0; ; attempt += 1) {
+      const kept = (await repository.members(partyId)).find(({ id }) => id === memberId);
+      if (!kept) throw new ProblemError('noSuchLink');
+      const {
+        id: _id,
+        partyId: _party,
+        number: _number,
+        place: _place,
+        goneAs: _gone,
+        fittingId: _fitting,
+        doneAt: _done,
+        enteredAt: _entered,
+        version,
+        ...rest
+      } = kept;
+      const changed = {
+        ...rest,
+        ...{
+          collar: data.collar,
+          ground: data.collar === null ? ('neck' as const) : data.ground,
+          bareNeckMm: data.bareNeckMm,
+          isCollarSettled: false,
+        },
+        longEnd: data.longEnd ?? rest.longEnd,
+        whoTies: data.whoTies ?? rest.whoTies,
+      };
+      const saved = await withTransaction(database.sequelize, (transaction) =>
+        repository.updateMember(memberId, version, changed, new Date().toISOString(), new Date(), transaction),
+      );
+      if (saved) return;
+      // the shop saved in the same moment: their words stay, this is entered into them
+      if (attempt >= MOST_ATTEMPTS) throw new ProblemError('busy');
+    }
+  };
+  const give = async (id: string, partyId: string, memberId: string | null, by: string): Promise<{ link: PartyLink; key: string }> => {
+    const { party, members } = await parties.page(partyId);
+    if (party.calledOffAt !== null) throw new ProblemError('notFound', { detail: 'This party was called off.' });
+    if (memberId !== null && !members.some((member) => member.id === memberId))
+      throw new ProblemError('notFound', { detail: 'They are not on the list.' });
+    const [key, now] = [newLinkKey(), new Date()];
+    await links.put({ id, keyHash: hashOfKey(key), partyId, memberId, givenBy: by, endsAt: endOf(party.day, now) }, now);
+    const link = await links.find(id);
+    if (link?.partyId !== partyId || link.memberId !== memberId || link.withdrawnAt !== null) throw new ProblemError('keyInUse');
+    const { partyId: _party, ...rest } = link;
+    return { link: rest, key };
+  };
+  return {
+    ofParty: async (partyId) => {
+      await parties.page(partyId);
+      return links.ofParty(partyId);
+    },
+    give,
+    withdraw: async (partyId, id) => {
+      requireReady(database);
+      await links.withdraw(id, partyId, new Date());
+      const link = await links.find(id);
+      if (link?.partyId !== partyId) throw new ProblemError('notFound', { detail: 'There is no such link.' });
+      const { partyId: _party, ...rest } = link;
+      return rest;
+    },
+    open: async (key, ip) => {
+      const opened = await openedBy(key, ip);
+      await links.markOpened(opened.id, new Date());
+      return told(opened);
+    },
+    enterOwn: async (key, ip, data) => {
+      const opened = await openedBy(key, ip);
+      if (opened.memberId === null) throw new ProblemError('notAllowed');
+      await enter(opened.partyId, opened.memberId, data);
+      return told(opened);
+    },
+    enterFor: async (key, ip, memberId, data) => {
+      const opened = await asLead(key, ip);
+      // what is told by somebody else is told, however it was found
+      await enter(opened.partyId, memberId, { ...data, ground: 'told' });
+      return told(opened);
+    },
+    add: async (key, ip, id, name) => {
+      const opened = await asLead(key, ip);
+      await parties.addMembers(opened.partyId, [{ ...NOBODY_YET, id, name }]);
+      return told(opened);
+    },
+    giveOn: async (key, ip, id, memberId) => {
+      const { partyId, page } = await asLead(key, ip);
+      return give(id, partyId, memberId, page.party.leadName);
+    },
+    onTheDay: async (key, ip, memberId, what) => {
+      const opened = await asLead(key, ip);
+      await parties.onTheDay(opened.partyId, memberId, what);
+      return told(opened);
+    },
+  };
+}
+
+const MOST_ATTEMPTS = 4;
+
+/** A name on a list, of whom nothing is known. */
+const NOBODY_YET = {
+  ...{ wearerId: null, collar: null, ground: null, bareNeckMm: null, isCollarSettled: false, longEnd: null, whoTies: null },
+  ...{ arriveMinutes: null, isOwnTie: false, tieId: null, step: null, isTiedBefore: false, deal: null, note: '' },
+} as const;
+
+function entryOf({ id, name, collar, ground, longEnd, whoTies, enteredAt }: PartyMember) {
+  return { id, name, collar, ground, longEnd, whoTies, enteredAt };
+}

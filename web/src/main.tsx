@@ -25,15 +25,16 @@ window.addEventListener('vite:preloadError', (event) => {
   window.location.reload();
 });
 
-void loadSession();
+// what a link to a party opens asks nothing of the shop’s own: nobody there works here
+const isDoor = window.location.pathname === '/party';
+if (!isDoor) void loadSession();
+const pages = <RouterProvider router={router} />;
 createRoot(root).render(
   <StrictMode>
     <ThemeProvider theme={theme}>
       <CssBaseline />
       <SWRConfig value={{ shouldRetryOnError: isWorthRetrying, errorRetryInterval: 1_500, errorRetryCount: 10_000, dedupingInterval: 500 }}>
-        <UnitProvider>
-          <RouterProvider router={router} />
-        </UnitProvider>
+        {isDoor ? pages : <UnitProvider>{pages}</UnitProvider>}
       </SWRConfig>
     </ThemeProvider>
   </StrictMode>,

@@ -13,6 +13,8 @@ const room = (path: string, load: () => Promise<ComponentType>): RouteObject => 
 
 /** Every room is loaded when it is entered. */
 export const router = createBrowserRouter([
+  // what a link to a party opens: nothing of the shop stands round it
+  room('party', async () => (await import('./features/parties/door/PartyDoor.tsx')).PartyDoor),
   {
     element: <Shell />,
     errorElement: <ErrorFace />,
@@ -23,6 +25,9 @@ export const router = createBrowserRouter([
       room('wearers/:id', async () => (await import('./features/wearers/WearerPage.tsx')).WearerPage),
       room('drawer', async () => (await import('./features/drawer/DrawerPage.tsx')).DrawerPage),
       room('drawer/:id', async () => (await import('./features/drawer/MeasureTiePage.tsx')).MeasureTiePage),
+      room('parties', async () => (await import('./features/parties/PartiesPage.tsx')).PartiesPage),
+      room('parties/:id', async () => (await import('./features/parties/PartyPage.tsx')).PartyPage),
+      room('parties/:id/:part', async () => (await import('./features/parties/PartyPage.tsx')).PartyPage),
       room('fittings/:id', async () => (await import('./features/fittings/FittingPage.tsx')).FittingPage),
       room('balance', async () => (await import('./features/balance/BalancePage.tsx')).BalancePage),
       room('coach', async () => (await import('./features/coach/CoachPage.tsx')).CoachPage),

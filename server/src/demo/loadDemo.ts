@@ -25,6 +25,7 @@ import { wearerService, wholeWearer } from '../modules/wearers/service.ts';
 import { defineModels, readDocument } from '../database/models.ts';
 import type { Database } from '../plugins/database.ts';
 import { demoCollars, demoShop } from './house.ts';
+import { enterParty } from './party.ts';
 import { demoTies } from './ties.ts';
 import { demoWearers } from './wearers.ts';
 
@@ -127,6 +128,7 @@ async function giveOutSome(database: Database, wearers: readonly Wearer[], ties:
   await wearerService(database).own(corin.id, find(ties, 'Harbour Night').id);
   if (last) await tieSome(database, corin, find(ties, 'Harbour Night'), last);
   await tieCottons(database, wearers, ties);
+  await enterParty(database, wearers, ties, keyOf);
   await seeAsFitted(database);
 }
 

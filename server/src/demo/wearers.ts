@@ -3,7 +3,7 @@ import type { WearerInput } from '@easytuck/contract';
 const DAY_MS = 24 * 60 * 60_000;
 
 /** A day so many days from a moment, as 2026-12-31. */
-const dayFrom = (now: Date, days: number): string => new Date(now.getTime() + days * DAY_MS).toISOString().slice(0, 10);
+export const dayFrom = (now: Date, days: number): string => new Date(now.getTime() + days * DAY_MS).toISOString().slice(0, 10);
 
 /**
  * Customers of an outfitters in a harbour town: a brass band before its centenary dinner, a night-ferry crew, a debating

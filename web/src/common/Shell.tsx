@@ -20,6 +20,7 @@ const ROOMS = [
   { to: '/', name: 'Bench', key: 'B' },
   { to: '/wearers', name: 'Wearers', key: 'W' },
   { to: '/drawer', name: 'Drawer', key: 'D' },
+  { to: '/parties', name: 'Parties', key: 'P' },
   { to: '/coach', name: 'Coach', key: 'C' },
   { to: '/balance', name: 'Balance', key: 'E' },
   { to: '/ledger', name: 'Ledger', key: 'L' },

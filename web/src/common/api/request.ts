@@ -36,10 +36,11 @@ export async function request<S extends z.ZodType>(
   path: string,
   schema: S,
   body?: unknown,
+  headers: Readonly<Record<string, string>> = {},
 ): Promise<z.output<S>> {
   return send(path, schema, {
     method,
-    ...(body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }),
+    ...(body === undefined ? { headers } : { headers: { ...headers, 'content-type': 'application/json' }, body: JSON.stringify(body) }),
   });
 }
 

@@ -3,12 +3,13 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import dayjs from 'dayjs';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { giveLink, openPaperWithLink, useLinks, withdrawLink } from '../../common/api/links.ts';
 import { printLabel } from '../../common/api/printer.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
+import { LinkCode } from '../../common/LinkCode.tsx';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
 import { tell } from '../../common/notices.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
@@ -75,7 +76,6 @@ export function GiveCoach({ fitting }: { fitting: Fitting }) {
 
 /** A link with its key: what it looks like as a code, and where it can go. */
 function Given({ given: { address, key, isReachable, link }, fitting }: { given: GivenLink; fitting: Fitting }) {
-  const code = useCode(address);
   const [jobId] = useState(() => uuid());
   const paper = useSaving((what: 'A6' | 'sheet' | 'coachSheet' | 'label') =>
     what === 'label'
@@ -96,15 +96,7 @@ function Given({ given: { address, key, isReachable, link }, fitting }: { given:
         maxWidth: '56.25rem',
       }}
     >
-      <Box
-        component="svg"
-        role="img"
-        aria-label="Code of the wearer’s coach"
-        viewBox={`-4 -4 ${code.size + 8} ${code.size + 8}`}
-        sx={{ width: '11.25rem', height: '11.25rem', backgroundColor: '#fff', shapeRendering: 'crispEdges' }}
-      >
-        <path d={code.d} fill="#000" />
-      </Box>
+      <LinkCode address={address} label="Code of the wearer’s coach" />
       <Box sx={{ display: 'grid', gap: 1.25, alignContent: 'start', minWidth: 0 }}>
         <Box sx={{ fontSize: SIZE.clear, overflowWrap: 'anywhere' }}>{address}</Box>
         <Box sx={QUIET_ASIDE}>
@@ -208,23 +200,4 @@ function wordsFor(fitting: Fitting, address: string, endsAt: string): { subject:
     subject: `Your bow tie${occasion}, step by step`,
     body: `Here is the coach for ${fitting.tie.name}, set to your neck:\n\n${address}\n\nOpen it once while you have a network; after that it works without. It is good until ${dayjs(endsAt).format('D MMM YYYY')}, and is meant for you alone.`,
   };
-}
-
-/** A text as a QR code: bars of dark modules. The writer of codes is fetched when there is something to write. */
-function useCode(text: string): { readonly size: number; readonly d: string } {
-  const [code, setCode] = useState({ size: 33, d: '' });
-  useEffect(() => {
-    let isWanted = true;
-    void import('qrcode').then(({ create }) => {
-      const { modules } = create(text, { errorCorrectionLevel: 'M' });
-      let d = '';
-      for (let row = 0; row < modules.size; row += 1)
-        for (let column = 0; column < modules.size; column += 1) if (modules.get(row, column)) d += `M${column} ${row}h1v1h-1z`;
-      if (isWanted) setCode({ size: modules.size, d });
-    });
-    return () => {
-      isWanted = false;
-    };
-  }, [text]);
-  return code;
 }

@@ -17,6 +17,7 @@ const PARTS = [
   ['fittings', 'Fittings, with their cards'],
   ['tyings', 'Tyings'],
   ['links', 'Links to the coach'],
+  ['parties', 'Parties'],
 ] as const satisfies readonly (readonly [keyof HeldRecords, string])[];
 
 /** Everything that is held of a wearer: to be read, printed, or taken away as a file. */

@@ -1,0 +1,362 @@
+import {
+  longEndOfMember,
+  LOOK_RULE_WORDS,
+  settingWords,
+  wornByMember,
+  type PartyLook,
+  type PartyPage,
+  type Proposal,
+  type Tie,
+} from '@easytuck/contract';
+import { drawTiedFlat, evenLeadMm, fitWearer, LOOK_RULES, parseLength, settingAt, type LookRule } from '@easytuck/core';
+import Alert from '@mui/material/Alert';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useEffect, useMemo, useState } from 'react';
+import { changeParty, giveTies, proposeTies } from '../../common/api/parties.ts';
+import { useShop } from '../../common/api/shop.ts';
+import { Choice } from '../../common/Choice.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
+import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
+import { tell } from '../../common/notices.tsx';
+import { preparedOf } from '../../common/preparedOf.ts';
+import { useMay } from '../../common/session/sessionStore.ts';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
+import { useUnits } from '../../common/UnitProvider.tsx';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import type { PartProps } from './PartyPage.tsx';
+
+/** What should match, what that gives everybody, and giving it. */
+export function LookTab({ page, drawer }: PartProps) {
+  const { party, members } = page;
+  const { unit, length } = useUnits();
+  const may = useMay();
+  const [look, setLook] = useState<PartyLook>(party.look);
+  const [figure, setFigure] = useState(() => figureOf(party.look, length));
+  const [wrong, setWrong] = useState<string | null>(null);
+  const [proposal, setProposal] = useState<Proposal | null>(null);
+  const propose = useSaving(async (asked: PartyLook) => {
+    setProposal(await proposeTies(party.id, asked));
+  });
+  // what is proposed follows from who is on the list and what is free: asked for anew whenever one of these changes
+  const standing = members.map(({ id, version }) => `${id} ${version}`).join() + page.offers.map(({ free }) => free).join();
+  const asked = JSON.stringify(look);
+  const { save: ask } = propose;
+  useEffect(() => {
+    void ask(JSON.parse(asked) as PartyLook);
+  }, [asked, standing, ask]);
+  const give = useSaving(async () => {
+    if (!proposal) return;
+    const { id: _id, sitsAt: _sits, calledOffAt: _off, createdAt: _created, updatedAt: _updated, ...typed } = party;
+    if (JSON.stringify(party.look) !== asked) await changeParty(party.id, { ...typed, look });
+    const byId = new Map(members.map((member) => [member.id, member]));
+    const ties = changesOf(page, proposal).map(({ memberId, tieId, step }) => ({
+      memberId,
+      tieId,
+      step,
+      version: byId.get(memberId)?.version ?? 1,
+    }));
+    if (ties.length > 0) await giveTies(party.id, ties);
+    tell(ties.length === 1 ? 'One tie is given.' : `${ties.length} ties are given.`);
+  });
+  const readFigure = (text: string): void => {
+    setFigure(text);
+    const read = readFigureOf(look.rule, text, unit);
+    setWrong(read.kind === 'wrong' ? read.message : null);
+    if (read.kind === 'read')
+      setLook({ ...look, spreadMm: look.rule === 'spread' ? read.value : null, ratio: look.rule === 'share' ? read.value : null });
+  };
+  const changes = proposal ? changesOf(page, proposal) : [];
+  const mayGive = may('parties.change') && party.calledOffAt === null && proposal !== null && changes.length > 0 && wrong === null;
+  useShortcuts('Party', [{ key: 'Enter', mod: true, says: 'give these ties', run: () => mayGive && void give.save() }]);
+  const offered = drawer.filter(({ awayAt }) => awayAt === null);
+  return (
+    <Box sx={{ display: 'grid', gap: 2.5 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2.5, alignItems: 'flex-start' }}>
+        <Box sx={{ flex: '0 1 auto' }}>
+          <Choice<LookRule>
+            label="What should match"
+            value={look.rule}
+            onChange={(rule) => {
+              setLook({ ...look, rule, spreadMm: null, ratio: null });
+              setFigure('');
+              setWrong(null);
+            }}
+            options={LOOK_RULES.map((value) => ({ value, text: LOOK_RULE_WORDS[value].name }))}
+          />
+          <Box sx={{ ...QUIET_ASIDE, mt: 0.75, maxWidth: '30rem' }}>{LOOK_RULE_WORDS[look.rule].means}</Box>
+        </Box>
+        {look.rule !== 'asCut' && (
+          <TextField
+            label={look.rule === 'spread' ? 'Bow width' : 'Share of the neck, %'}
+            value={figure}
+            onChange={(event) => readFigure(event.target.value)}
+            error={wrong !== null}
+            helperText={
+              wrong ?? (figure.trim() === '' && proposal ? `empty: ${figureOf(proposal.look, length)}, which asks least of all` : ' ')
+            }
+            sx={{ width: '14rem' }}
+            slotProps={{ htmlInput: { autoComplete: 'off' } }}
+          />
+        )}
+        <TextField
+          select
+          label="From"
+          value={look.tieIds}
+          onChange={(event) => setLook({ ...look, tieIds: [event.target.value].flat() as string[] })}
+          helperText={look.tieIds.length === 0 ? 'all in the drawer' : ' '}
+          sx={{ flex: '1 1 14rem', maxWidth: '26rem' }}
+          slotProps={{
+            select: {
+              multiple: true,
+              displayEmpty: true,
+              renderValue: (ids) =>
+                (ids as string[]).length === 0
+                  ? 'any tie'
+                  : (ids as string[]).map((id) => drawer.find((tie) => tie.id === id)?.name ?? '').join(', '),
+            },
+          }}
+        >
+          {offered.map((tie) => (
+            <MenuItem key={tie.id} value={tie.id}>
+              {look.tieIds.includes(tie.id) ? '✓ ' : ''}
+              {tie.name}, {tie.inStock} in the drawer
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      <NotSaved failure={propose.failure} what="worked out" kept="" />
+      {proposal && members.length > 0 && (
+        <>
+          <Summary page={page} proposal={proposal} drawer={drawer} />
+          <NotSaved failure={give.failure} what="given" kept="Look at what is proposed now." />
+          {may('parties.change') && (
+            <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
+              <Button variant="contained" disabled={!mayGive || give.isBusy} onClick={() => void give.save()}>
+                {changes.length === 0
+                  ? 'All have these ties'
+                  : `Give ${changes.length === 1 ? 'this tie' : `these ${changes.length} ties`}`}
+              </Button>
+              {changes.length > 0 && <Box sx={QUIET}>Nothing is changed before that.</Box>}
+            </Box>
+          )}
+          <Bows page={page} proposal={proposal} drawer={drawer} />
+        </>
+      )}
+    </Box>
+  );
+}
+
+/** What would be given that nobody has yet. */
+function changesOf({ members }: PartyPage, { proposed }: Proposal): Proposal['proposed'] {
+  const byId = new Map(members.map((member) => [member.id, member]));
+  return proposed.filter(({ memberId, tieId, step, reason }) => {
+    const member = byId.get(memberId);
+    return member !== undefined && reason.kind !== 'out' && (member.tieId !== tieId || member.step !== step);
+  });
+}
+
+const figureOf = ({ rule, spreadMm, ratio }: PartyLook, length: (lengthMm: number) => string): string =>
+  rule === 'spread' && spreadMm !== null ? length(spreadMm) : rule === 'share' && ratio !== null ? `${Math.round(100 * ratio)}` : '';
+
+type ReadFigure = { readonly kind: 'read'; readonly value: number | null } | { readonly kind: 'wrong'; readonly message: string };
+
+function readFigureOf(rule: LookRule, text: string, unit: 'in' | 'cm'): ReadFigure {
+  if (text.trim() === '') return { kind: 'read', value: null };
+  if (rule === 'share') {
+    const share = Number(text.replace('%', '').trim()) / 100;
+    return share >= 0.5 && share <= 1.3 ? { kind: 'read', value: share } : { kind: 'wrong', message: 'Write a share between 50 and 130.' };
+  }
+  const read = parseLength(text, unit);
+  if (read.kind !== 'length') return { kind: 'wrong', message: 'Write a width, as 4 3/4 in or 12 cm.' };
+  return read.lengthMm >= 60 && read.lengthMm <= 200
+    ? { kind: 'read', value: read.lengthMm }
+    : { kind: 'wrong', message: 'A bow is between 6 and 20 cm wide.' };
+}
+
+/** How many are served, how alike, and what is to be bought or made. */
+function Summary({ page: { members }, proposal, drawer }: { page: PartyPage; proposal: Proposal; drawer: readonly Tie[] }) {
+  const { length } = useUnits();
+  const { proposed, without, totalOffMm } = proposal;
+  const alike = proposed.filter(({ isAlike }) => isAlike).length;
+  const past = proposed.filter(({ pastCustomMm }) => pastCustomMm > 0.5).length;
+  const nameOf = (memberId: string): string => members.find(({ id }) => id === memberId)?.name ?? '';
+  const tieName = (tieId: string | null): string => drawer.find(({ id }) => id === tieId)?.name ?? 'a tie';
+  const toBuy = new Map<string, number>();
+  for (const { why, tieId } of without) if (why === 'noneFree' && tieId !== null) toBuy.set(tieId, (toBuy.get(tieId) ?? 0) + 1);
+  const noCollar = without.filter(({ why }) => why === 'noCollar').map(({ memberId }) => nameOf(memberId));
+  const unfit = without.filter(({ why }) => why === 'noneFits' || why === 'ownDoesNotFit');
+  return (
+    <Box role="status" sx={{ display: 'grid', gap: 1 }}>
+      <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.figure, fontWeight: 560 }}>
+        {proposed.length} of {members.length} {proposed.length === 1 ? 'has' : 'have'} a tie, {alike} {alike === 1 ? 'looks' : 'look'} alike
+      </Box>
+      <Box sx={QUIET}>
+        Together {length(totalOffMm)} of bow off what is wished.
+        {past > 0 && ` ${past} ${past === 1 ? 'goes' : 'go'} past a width rule.`}
+      </Box>
+      {without.length > 0 && (
+        <Alert severity="warning">
+          {[...toBuy].map(([tieId, count]) => (
+            <div key={tieId}>
+              To buy or make: {count} more of {tieName(tieId)} (
+              {without
+                .filter((each) => each.tieId === tieId && each.why === 'noneFree')
+                .map(({ memberId }) => nameOf(memberId))
+                .join(', ')}
+              ).
+            </div>
+          ))}
+          {unfit.map(({ memberId, why, makeMm, tieId }) => (
+            <div key={memberId}>
+              {why === 'ownDoesNotFit'
+                ? `${nameOf(memberId)}: their own tie cannot be worn at this size.`
+                : makeMm === null
+                  ? `${nameOf(memberId)}: there is no tie to choose from.`
+                  : `${nameOf(memberId)}: none fits. For the workroom: ${length(makeMm)} from tip to tip, cut as ${tieName(tieId)}.`}
+            </div>
+          ))}
+          {noCollar.length > 0 && <div>No collar size yet: {noCollar.join(', ')}.</div>}
+        </Alert>
+      )}
+    </Box>
+  );
+}
+
+/** Width of the drawings, in mm of bow: the widest there is, and a little. */
+const SHOWN_MM = 176;
+const SHOWN_HEIGHT_MM = 66;
+
+/** All bows below one another, to one scale, with what is wished and each neck: where one is another than the rest it is seen. */
+function Bows({ page, proposal, drawer }: { page: PartyPage; proposal: Proposal; drawer: readonly Tie[] }) {
+  const { length, signed } = useUnits();
+  const shop = useShop();
+  const byId = new Map(page.members.map((member) => [member.id, member]));
+  const tieOf = new Map(drawer.map((tie) => [tie.id, tie]));
+  const inOrder = [...proposal.proposed].sort((a, b) => (byId.get(a.memberId)?.number ?? 0) - (byId.get(b.memberId)?.number ?? 0));
+  return (
+    <Box component="ul" aria-label="Bows, to one scale" sx={RULED_LIST}>
+      {inOrder.map((each) => {
+        const [member, tie] = [byId.get(each.memberId), tieOf.get(each.tieId)];
+        if (!member || !tie) return null;
+        const worn = wornByMember(member, page.party, shop);
+        return (
+          <Box
+            component="li"
+            key={each.memberId}
+            sx={{
+              ...RULED_LINE,
+              display: 'grid',
+              gridTemplateColumns: { xs: 'minmax(0, 1fr) 9.5rem', sm: 'minmax(0, 1fr) 12rem minmax(0, 1.3fr)' },
+              columnGap: 2.5,
+              alignItems: 'center',
+              py: 0.75,
+            }}
+          >
+            <Box sx={{ minWidth: 0 }}>
+              <Box sx={{ fontSize: SIZE.clear, fontWeight: 560, overflowWrap: 'anywhere' }}>{member.name}</Box>
+              <Box sx={QUIET_ASIDE}>{tie.name}</Box>
+              <Box sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums' }}>
+                {settingWords(settingAt(tie.hardware, each.step), length).phrase}
+              </Box>
+            </Box>
+            {worn && <Bow tie={tie} worn={worn} step={each.step} side={longEndOfMember(member)} wantedMm={each.wantedMm} />}
+            <Box sx={{ minWidth: 0, gridColumn: { xs: '1 / -1', sm: 'auto' } }}>
+              <Box sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: SIZE.head, fontWeight: 560 }}>
+                {length(each.spreadMm)}
+                <Box
+                  component="span"
+                  sx={{ fontSize: SIZE.plain, fontWeight: 400, ml: 1.25, color: each.isAlike ? 'text.secondary' : 'error.main' }}
+                >
+                  {Math.abs(each.offMm) < 0.5 ? 'as wished' : `${signed(each.offMm)} off`}
+                </Box>
+              </Box>
+              <Box sx={QUIET_ASIDE}>{reasonWords(each.reason, tieOf, length)}</Box>
+              {each.pastCustomMm > 0.5 && (
+                <Box sx={{ ...QUIET_ASIDE, color: 'warning.main' }}>{length(each.pastCustomMm)} past a width rule</Box>
+              )}
+            </Box>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+function reasonWords(
+  reason: Proposal['proposed'][number]['reason'],
+  tieOf: ReadonlyMap<string, Tie>,
+  length: (lengthMm: number) => string,
+): string {
+  switch (reason.kind) {
+    case 'onlyOne':
+      return 'the only one that can be worn on this neck';
+    case 'closest':
+      return 'none comes closer';
+    case 'own':
+      return 'their own tie';
+    case 'out':
+      return 'out with them already';
+    case 'closerOneGiven':
+      return `${tieOf.get(reason.otherId)?.name ?? 'another'} would be ${length(reason.byMm)} closer; others need it more`;
+  }
+}
+
+function Bow({
+  tie,
+  worn,
+  step,
+  side,
+  wantedMm,
+}: {
+  tie: Tie;
+  worn: NonNullable<ReturnType<typeof wornByMember>>;
+  step: number;
+  side: 'left' | 'right';
+  wantedMm: number;
+}) {
+  const drawn = useMemo(() => {
+    const prepared = preparedOf(tie);
+    const { fit, limits } = fitWearer(prepared, worn, step, evenLeadMm(prepared), side);
+    return { flat: drawTiedFlat(prepared, fit), neckMm: limits.neckBreadthMm, fit };
+  }, [tie, worn, step, side]);
+  const { flat, neckMm, fit } = drawn;
+  const half = SHOWN_MM / 2;
+  return (
+    <Box
+      component="svg"
+      role="img"
+      aria-label={`bow ${Math.round(fit.spreadMm)} mm wide, wished ${Math.round(wantedMm)} mm, neck ${Math.round(neckMm)} mm`}
+      viewBox={`${-half} ${-SHOWN_HEIGHT_MM / 2} ${SHOWN_MM} ${SHOWN_HEIGHT_MM}`}
+      sx={{ width: '100%', display: 'block' }}
+    >
+      <rect x={-neckMm / 2} y={-SHOWN_HEIGHT_MM / 2} width={neckMm} height={SHOWN_HEIGHT_MM} fill={COLOURS.skin} opacity={0.45} />
+      {/* seen in a mirror, the wearer’s left on the left */}
+      <g transform={side === 'left' ? undefined : 'scale(-1 1)'} stroke="rgba(20, 26, 32, 0.5)" strokeWidth={0.6}>
+        {flat.outlines.map(({ d, shows }, i) => (
+          <path key={i} d={d} fill={FILLS[shows]} />
+        ))}
+      </g>
+      {[-1, 1].map((sign) => (
+        <line
+          key={sign}
+          x1={(sign * wantedMm) / 2}
+          x2={(sign * wantedMm) / 2}
+          y1={-SHOWN_HEIGHT_MM / 2}
+          y2={SHOWN_HEIGHT_MM / 2}
+          stroke={COLOURS.ink}
+          strokeWidth={0.9}
+          strokeDasharray="3 2.2"
+        />
+      ))}
+    </Box>
+  );
+}
+
+const FILLS: Readonly<Record<string, string>> = {
+  ...{ long: COLOURS.long, short: COLOURS.short, longLining: COLOURS.longLining, shortLining: COLOURS.shortLining },
+  ...{ knot: COLOURS.long, pleat: 'none', mark: COLOURS.ink },
+};

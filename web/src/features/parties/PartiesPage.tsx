@@ -1,0 +1,130 @@
+import type { PartyLine } from '@easytuck/contract';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import dayjs from 'dayjs';
+import { useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useParties } from '../../common/api/parties.ts';
+import { Choice } from '../../common/Choice.tsx';
+import { dueWords } from '../../common/dueWords.ts';
+import { Face } from '../../common/faces/Face.tsx';
+import { Loaded } from '../../common/faces/Loaded.tsx';
+import { QUIET, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
+import { Page } from '../../common/Page.tsx';
+import { May } from '../../common/session/May.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
+import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import { PartyForm } from './PartyForm.tsx';
+
+const SHOWN = [
+  { value: 'coming', text: 'to come' },
+  { value: 'past', text: 'past' },
+  { value: 'calledOff', text: 'called off' },
+] as const;
+type Shown = (typeof SHOWN)[number]['value'];
+
+/** All parties, by their hour, and a new one. */
+export function PartiesPage() {
+  const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
+  const show = SHOWN.find(({ value }) => value === search.get('show'))?.value ?? 'coming';
+  const isNew = search.get('new') !== null;
+  const [now] = useState(() => dayjs());
+  const may = useMay();
+  const reading = useParties(show);
+  useShortcuts('Parties', [{ key: 'n', says: 'a new party', run: () => may('parties.change') && setSearch({ new: '' }) }]);
+  if (isNew)
+    return (
+      <Page
+        title="A new party"
+        actions={
+          <Button variant="outlined" onClick={() => setSearch({})}>
+            Back to the list
+          </Button>
+        }
+      >
+        <PartyForm party={null} saveText="Enter the party" onSaved={async (saved) => navigate(`/parties/${saved.id}`)} />
+      </Page>
+    );
+  return (
+    <Page
+      title="Parties"
+      actions={
+        <May what="parties.change">
+          <Button variant="contained" onClick={() => setSearch({ new: '' })}>
+            Enter a party
+          </Button>
+        </May>
+      }
+    >
+      <Box sx={{ mb: 1.5 }}>
+        <Choice<Shown>
+          label="Listed"
+          hideLabel
+          value={show}
+          onChange={(next) => setSearch(next === 'coming' ? {} : { show: next })}
+          options={SHOWN}
+          small
+        />
+      </Box>
+      <Loaded reading={reading}>
+        {({ parties, more }) =>
+          parties.length === 0 ? (
+            <Face title={show === 'coming' ? 'No party to come' : show === 'past' ? 'No party yet' : 'None was called off'}>
+              {show === 'coming' &&
+                'A wedding, a band, a crew: everybody’s bow sits at one hour. Enter who, where and when; the rest follows from the list of people.'}
+            </Face>
+          ) : (
+            <>
+              <Box component="ul" sx={RULED_LIST}>
+                {parties.map((party) => (
+                  <OneParty key={party.id} party={party} now={now} />
+                ))}
+              </Box>
+              {more && <Box sx={{ ...QUIET, mt: 1.5 }}>There are more than these.</Box>}
+            </>
+          )
+        }
+      </Loaded>
+    </Page>
+  );
+}
+
+function OneParty({ party, now }: { party: PartyLine; now: dayjs.Dayjs }) {
+  const { id, name, day, hour, place, members, withCard, done, out } = party;
+  const about = [
+    members === 0 ? 'nobody on the list yet' : `${members} ${members === 1 ? 'person' : 'people'}`,
+    ...(members > 0 ? [withCard === members ? 'all have cards' : `${withCard} with a card`] : []),
+    ...(done > 0 ? [`${done} ticked off`] : []),
+    ...(out > 0 ? [`${out} ${out === 1 ? 'tie' : 'ties'} out`] : []),
+  ];
+  return (
+    <Box component="li" sx={RULED_LINE}>
+      <Box
+        component={Link}
+        to={`/parties/${id}`}
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '12rem minmax(0, 1fr) minmax(0, 1fr)' },
+          alignItems: 'baseline',
+          columnGap: 2.5,
+          px: 1,
+          py: 1.25,
+          color: 'text.primary',
+          textDecoration: 'none',
+          '&:hover': { backgroundColor: COLOURS.card },
+        }}
+      >
+        <Box sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: SIZE.head, fontWeight: 560 }}>
+          {dueWords(day, now)}, {hour}
+        </Box>
+        <Box sx={{ fontSize: SIZE.clear, fontWeight: 560 }}>
+          {name}
+          {place !== '' && <Box sx={{ ...QUIET, fontSize: SIZE.plain, fontWeight: 400 }}>{place}</Box>}
+        </Box>
+        <Box sx={QUIET}>{about.join(', ')}</Box>
+      </Box>
+    </Box>
+  );
+}

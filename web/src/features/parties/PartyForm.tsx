@@ -1,0 +1,166 @@
+import {
+  DEAL_WORDS,
+  DEALS,
+  OCCASION_WORDS,
+  PARTY_KIND_WORDS,
+  PARTY_KINDS,
+  party as partySchema,
+  type Party,
+  type PartyInput,
+} from '@easytuck/contract';
+import { OCCASIONS } from '@easytuck/core';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import { useCallback, useMemo } from 'react';
+import { Controller, useWatch } from 'react-hook-form';
+import { changeParty, createParty } from '../../common/api/parties.ts';
+import { currentOf } from '../../common/api/request.ts';
+import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useRecordForm } from '../../common/forms/useRecordForm.ts';
+import { LazyDayField } from '../../common/LazyDayField.tsx';
+import { useUnits } from '../../common/UnitProvider.tsx';
+import { emptyParty, PARTY_FIELD_WORDS, partyResolver, readHour, toPartyForm, type PartyForm as Form } from './partyForm.ts';
+
+const GRID = {
+  display: 'grid',
+  columnGap: 2.5,
+  rowGap: 1.5,
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'repeat(2, minmax(0, 1fr))' },
+} as const;
+
+/** A party to be typed: refused at the field, kept when saving fails, merged with what somebody else changed meanwhile. */
+export function PartyForm({
+  party,
+  saveText,
+  onSaved,
+}: {
+  party: Party | null;
+  saveText: string;
+  onSaved: (saved: Party) => void | Promise<void>;
+}) {
+  const { unit } = useUnits();
+  const resolver = useMemo(() => partyResolver(unit, party), [unit, party]);
+  const toForm = useCallback((shown: Party) => toPartyForm(shown, unit), [unit]);
+  const empty = useMemo(emptyParty, []);
+  const { form, clashes, arrived, decide, submit, isChanged, isSaving, failure, discard } = useRecordForm<Party, Form, PartyInput>({
+    name: `party.${party?.id ?? 'new'}`,
+    record: party,
+    schema: partySchema,
+    toForm,
+    empty,
+    resolver,
+    save: (input, base, newId) =>
+      base === null
+        ? createParty({ ...input, id: newId })
+        : changeParty(base.id, { ...input, look: base.look, helpers: base.helpers, version: base.version }),
+    onSaved,
+  });
+  const { control, register, formState, getValues, setValue } = form;
+  const { errors } = formState;
+  const day = useWatch({ control, name: 'day' });
+  const text = (name: keyof Form, hint = ' ') => (
+    <TextField
+      label={PARTY_FIELD_WORDS[name]}
+      {...register(name, {
+        onBlur: (event: { target: HTMLInputElement }) => {
+          if (name === 'hour') setValue('hour', readHour(event.target.value), { shouldValidate: event.target.value !== '' });
+        },
+      })}
+      error={errors[name] !== undefined}
+      helperText={errors[name]?.message ?? hint}
+      multiline={name === 'note'}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
+    />
+  );
+  const choose = (name: keyof Form, options: readonly (readonly [string, string])[]) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <TextField select label={PARTY_FIELD_WORDS[name]} {...field} helperText=" ">
+          {options.map(([value, words]) => (
+            <MenuItem key={value} value={value}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    />
+  );
+  const dayField = (name: 'day' | 'outFrom' | 'backBy', hint: string) => (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field }) => (
+        <LazyDayField
+          label={PARTY_FIELD_WORDS[name]}
+          value={field.value}
+          onChange={field.onChange}
+          error={errors[name]?.message}
+          hint={hint}
+        />
+      )}
+    />
+  );
+  return (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+      sx={{ display: 'grid', gap: 1.5, maxWidth: '50rem' }}
+    >
+      <ClashNotice<Form>
+        what="this party"
+        clashes={clashes}
+        arrived={arrived}
+        mineOf={(field) => getValues(field)}
+        nameOf={(field) => PARTY_FIELD_WORDS[field]}
+        wordsOf={(_field, words) => words}
+        onDecide={decide}
+      />
+      <NotSaved failure={currentOf(failure, partySchema) ? null : failure} />
+      <Box sx={GRID}>
+        {text('name')}
+        {choose(
+          'kind',
+          PARTY_KINDS.map((kind) => [kind, PARTY_KIND_WORDS[kind]]),
+        )}
+        {dayField('day', ' ')}
+        {text('hour', 'by the clock on the wall there, as 19:30 or 7.30 pm')}
+        {text('place')}
+        {choose(
+          'occasion',
+          OCCASIONS.map((each) => [each, OCCASION_WORDS[each]]),
+        )}
+        {text('leadName', 'bride, band sergeant, head waiter: who knows everybody')}
+        {text('leadContact')}
+        {dayField('outFrom', day === '' ? ' ' : 'empty: the day before')}
+        {dayField('backBy', day === '' ? ' ' : 'empty: three days after')}
+        {choose(
+          'deal',
+          DEALS.map((each) => [each, DEAL_WORDS[each]]),
+        )}
+        {text('zone', 'as of a great city there: Europe/London')}
+        {text('arriveMinutes', 'unless something else is said of somebody')}
+        {text('keepFreeMinutes', 'between the last bow and the hour')}
+      </Box>
+      {text('note')}
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
+        <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
+          {saveText}
+        </Button>
+        {isChanged && (
+          <Button variant="outlined" onClick={discard}>
+            Discard what was typed
+          </Button>
+        )}
+      </Box>
+    </Box>
+  );
+}

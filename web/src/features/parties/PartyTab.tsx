@@ -1,0 +1,46 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { callPartyOff } from '../../common/api/parties.ts';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
+import { QUIET_ASIDE } from '../../common/looks.ts';
+import { tell } from '../../common/notices.tsx';
+import { Section } from '../../common/Section.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
+import { PartyForm } from './PartyForm.tsx';
+import { PartyLinks } from './PartyLinks.tsx';
+import type { PartProps } from './PartyPage.tsx';
+
+/** What the party is, its lead's link, and calling it off. */
+export function PartyTab({ page }: PartProps) {
+  const { party } = page;
+  const may = useMay();
+  const isOff = party.calledOffAt !== null;
+  const off = useSaving(async () => {
+    await callPartyOff(party, !isOff);
+    tell(isOff ? 'The party is on again. Look whether its ties are still free.' : 'The party is called off. Its ties are free.');
+  });
+  return (
+    <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(18rem, 24rem)' } }}>
+      <Section title="What it is">
+        <PartyForm party={party} saveText="Save the party" onSaved={(saved) => tell(`${saved.name} is saved.`)} />
+      </Section>
+      <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>
+        <PartyLinks page={page} />
+        {may('parties.change') && (
+          <Section title={isOff ? 'Called off' : 'Call it off'}>
+            <Box sx={{ ...QUIET_ASIDE, mb: 1 }}>
+              {isOff
+                ? 'Everything that was entered is kept.'
+                : 'Its ties are free for others at once, and its links open nothing. What was entered is kept.'}
+            </Box>
+            <NotSaved failure={off.failure} what="done" kept="" />
+            <Button variant="outlined" disabled={off.isBusy} onClick={() => void off.save()}>
+              {isOff ? 'It is on again' : 'Call the party off'}
+            </Button>
+          </Section>
+        )}
+      </Box>
+    </Box>
+  );
+}

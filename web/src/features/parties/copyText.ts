@@ -1,0 +1,9 @@
+import { tell } from '../../common/notices.tsx';
+
+/** Copies a text, and says whether the browser let it. */
+export function copyText(text: string, what: string): void {
+  navigator.clipboard.writeText(text).then(
+    () => tell(`${what} is copied.`),
+    () => tell('The browser did not let it be copied. Mark it and copy it by hand.'),
+  );
+}

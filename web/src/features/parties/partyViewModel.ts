@@ -1,0 +1,144 @@
+import {
+  collarOfMember,
+  gatheringOf,
+  missingOf,
+  momentOf,
+  stageOf,
+  type KnownCollar,
+  type Party,
+  type PartyMember,
+  type PartyPage,
+  type Tie,
+} from '@easytuck/contract';
+import {
+  formatCollarSize,
+  handlingOf,
+  planEvening,
+  prospectOf,
+  type Missing,
+  type PartyStage,
+  type PlannedEvening,
+  type Prospect,
+} from '@easytuck/core';
+
+/** A member as the list shows them. */
+export interface MemberLine {
+  readonly member: PartyMember;
+  readonly known: KnownCollar | null;
+  readonly tie: Tie | null;
+  /** Most pressing first. */
+  readonly missing: readonly Missing[];
+  readonly prospect: Prospect;
+}
+
+/** A party as its pages show it at a moment. */
+export interface PartyView {
+  readonly party: Party;
+  readonly stage: PartyStage;
+  readonly lines: readonly MemberLine[];
+  readonly ready: number;
+  readonly done: number;
+}
+
+export function partyView({ party, members }: PartyPage, ties: readonly Tie[], now: Date): PartyView {
+  const tieOf = new Map(ties.map((tie) => [tie.id, tie]));
+  const lines = members.map((member): MemberLine => ({
+    member,
+    known: collarOfMember(member),
+    tie: member.tieId === null ? null : (tieOf.get(member.tieId) ?? null),
+    missing: missingOf(member, party, now),
+    prospect: prospectOf({ tries: member.tries, whoTies: member.whoTies ?? (member.wearer?.dexterity === 'needsHelp' ? 'helper' : 'ask') }),
+  }));
+  return {
+    ...{ party, stage: stageOf(party, now), lines },
+    ready: lines.filter(({ missing }) => missing.length === 0).length,
+    done: members.filter(({ doneAt }) => doneAt !== null).length,
+  };
+}
+
+/** The next member of whom something is missing, after one of them, round the list; null where nothing is. */
+export function nextMissing(lines: readonly MemberLine[], afterId: string | null): MemberLine | null {
+  const at = lines.findIndex(({ member }) => member.id === afterId);
+  const round = [...lines.slice(at + 1), ...lines.slice(0, at + 1)];
+  return round.find(({ missing }) => missing.length > 0) ?? null;
+}
+
+/** The field that a missing thing is entered in. */
+export const FIELD_OF: Readonly<Record<Missing, string>> = {
+  ...{ collar: 'collar', collarDoubt: 'collar', longEnd: 'longEnd', canTie: 'whoTies', tie: 'tieId', tieGone: 'tieId' },
+  ...{ card: 'issue', handOut: 'place', practice: 'whoTies', notBack: 'place' },
+};
+
+/** Collar in words, with what is to be known of it. */
+export function collarWords(known: KnownCollar | null): string {
+  if (known === null) return '?';
+  return `${known.from === 'neck' ? '≈ ' : ''}${formatCollarSize(known.collar)}`;
+}
+
+/** A bow on the day, by the clock. */
+export interface DayTurn {
+  readonly line: MemberLine;
+  readonly helper: string | null;
+  readonly beginsAt: string;
+  readonly endsAt: string;
+  readonly ready: number;
+}
+
+/** The evening as it stands. */
+export type DayView =
+  | { readonly kind: 'planned'; readonly turns: readonly DayTurn[]; readonly spareMinutes: number; readonly ready: number }
+  | { readonly kind: 'noHelper'; readonly lines: readonly MemberLine[] };
+
+export function dayView({ party, lines }: PartyView, now: Date): DayView {
+  const thick = new Set(lines.flatMap(({ tie }) => (tie && handlingOf(tie) === 'thick' ? [tie.id] : [])));
+  const lineOf = new Map(lines.map((line) => [line.member.id, line]));
+  const plan: PlannedEvening = planEvening(
+    gatheringOf(
+      party,
+      lines.map(({ member }) => member),
+      (tieId) => thick.has(tieId),
+      now,
+    ),
+  );
+  if (plan.kind === 'noHelper') return { kind: 'noHelper', lines: plan.guestIds.flatMap((id) => lineOf.get(id) ?? []) };
+  const helperOf = new Map(party.helpers.map(({ id, name }) => [id, name]));
+  return {
+    kind: 'planned',
+    spareMinutes: plan.sheet.spareMinutes,
+    ready: plan.ready.all,
+    turns: plan.sheet.turns.flatMap(({ guestId, helperId, begins, ends }): DayTurn[] => {
+      const line = lineOf.get(guestId);
+      if (!line) return [];
+      return [
+        {
+          ...{ line, helper: helperId === null ? null : (helperOf.get(helperId) ?? '') },
+          ...{ beginsAt: momentOf(party, begins), endsAt: momentOf(party, ends), ready: plan.ready.byGuest.get(guestId) ?? 0 },
+        },
+      ];
+    }),
+  };
+}
+
+/** A share as `9 in 10`, so that it is read as what it is: a guess. */
+export function chanceWords(share: number): string {
+  if (share >= 0.995) return 'almost surely';
+  if (share <= 0.005) return 'hardly ever';
+  return `${Math.round(100 * share)} in 100`;
+}
+
+/** What is to be said to a member, to copy: nothing is sent from here. */
+export function reminderFor({ party }: Pick<PartyView, 'party'>, { member, missing, prospect }: MemberLine, dayWords: string): string {
+  const lines = [
+    `${member.name}, ${party.name} is ${dayWords}; every bow sits by ${party.hour}${party.place === '' ? '' : ` at ${party.place}`}.`,
+  ];
+  if (missing.includes('collar') || missing.includes('collarDoubt'))
+    lines.push('Please read the size off the collar of the shirt you will wear, and tell us.');
+  if (missing.includes('longEnd')) lines.push('Which hand do you use? The long end starts on that side or the other, as you like it.');
+  if (missing.includes('canTie')) lines.push('Will you tie your own bow, or shall somebody tie it for you?');
+  if (prospect.tiesOwn || missing.includes('practice')) {
+    const { moreTries } = prospect;
+    if (moreTries !== null && moreTries > 0)
+      lines.push(`${moreTries === 1 ? 'One more try' : `${moreTries} more tries`} with the coach, and it should sit on the evening.`);
+  }
+  return lines.join('\n');
+}

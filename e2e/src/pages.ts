@@ -32,6 +32,16 @@ async function pocketPath(shop: Shop, fittingId: string): Promise<string> {
   return `/pocket/#${((await answer.json()) as { key: string }).key}`;
 }
 
+/** What a link to a party opens: the lead’s, or a member’s. */
+async function doorPath(shop: Shop, party: string, memberId: string | null): Promise<string> {
+  const answer = await fetch(`${shop.address}/api/parties/${party}/links`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ id: randomUUID(), memberId }),
+  });
+  return `/party#${((await answer.json()) as { key: string }).key}`;
+}
+
 /** Addresses of every page. */
 export async function pagesOf(shop: Shop): Promise<readonly WalkedPage[]> {
   const { wearers } = await read<{ wearers: { id: string }[] }>(shop, '/api/wearers?q=ivo');
@@ -39,6 +49,10 @@ export async function pagesOf(shop: Shop): Promise<readonly WalkedPage[]> {
   const { ties } = await read<{ ties: { id: string; name: string }[] }>(shop, '/api/ties');
   const pocket = await pocketPath(shop, lines[0]?.id ?? '');
   const [wearer, fitting] = [wearers[0]?.id ?? '', lines[0]?.id ?? ''];
+  const { parties } = await read<{ parties: { id: string; name: string }[] }>(shop, '/api/parties');
+  const party = parties.find(({ name }) => name.startsWith('Brass'))?.id ?? '';
+  const { members } = await read<{ members: { id: string; name: string }[] }>(shop, `/api/parties/${party}`);
+  const guest = members.find(({ name }) => name.startsWith('Petra'))?.id ?? '';
   const tie = ties.find(({ name }) => name.startsWith('Harbour'))?.id ?? '';
   return [
     { name: 'the empty bench', path: '/' },
@@ -52,6 +66,16 @@ export async function pagesOf(shop: Shop): Promise<readonly WalkedPage[]> {
       path: `/?wearer=${wearer}`,
       open: async (page) => page.getByRole('button', { name: /^Tie/ }).click(),
     },
+    { name: 'the parties', path: '/parties' },
+    { name: 'a new party', path: '/parties?new=' },
+    {
+      name: 'a party’s people, one of them chosen',
+      path: `/parties/${party}/people`,
+      open: async (page) => page.getByRole('button', { name: /^Wilf/ }).click(),
+    },
+    ...['look', 'beforehand', 'day', 'party'].map((part) => ({ name: `a party: ${part}`, path: `/parties/${party}/${part}` })),
+    { name: 'what the lead’s link opens', path: await doorPath(shop, party, null) },
+    { name: 'what a member’s link opens', path: await doorPath(shop, party, guest) },
     { name: 'the wearers', path: '/wearers' },
     { name: 'a wearer', path: `/wearers/${wearer}` },
     { name: 'a new wearer', path: '/wearers/new' },

@@ -90,6 +90,13 @@ const saidWhoTies = ({ whoTies, wearer }: PartyMember): 'ask' | 'self' | 'helper
         ? 'self'
         : 'ask');
 
+/** What is known of a member’s practice and of who ties. */
+export const practiceOf = (member: PartyMember): Pick<MemberOfTheDay, 'tries' | 'whoTies' | 'isSure'> => ({
+  tries: member.tries,
+  whoTies: saidWhoTies(member) ?? 'ask',
+  isSure: member.wearer?.dexterity === 'sure',
+});
+
 /** Where a party stands at a moment. */
 export function stageOf({ sitsAt, outFrom, zone }: Pick<Party, 'sitsAt' | 'outFrom' | 'zone'>, now: Date): PartyStage {
   if (now.getTime() > Date.parse(sitsAt) + GOES_ON_HOURS * HOUR_MS) return 'over';
@@ -116,7 +123,7 @@ function isCardOf(member: PartyMember): boolean {
 export function factsOfMember(member: PartyMember, party: Pick<Party, 'deal'>): MemberFacts {
   const known = collarOfMember(member);
   const said = saidWhoTies(member);
-  const prospect = prospectOf({ tries: member.tries, whoTies: said ?? 'ask' });
+  const prospect = prospectOf(practiceOf(member));
   const isLeftAlone = said === 'self' || (said === 'ask' && prospect.tiesOwn);
   return {
     hasCollar: known !== null,
@@ -142,8 +149,7 @@ export const missingOf = (member: PartyMember, party: Pick<Party, 'deal' | 'sits
 export function memberOfTheDay(member: PartyMember, { arriveMinutes }: Pick<Party, 'arriveMinutes'>, isThick: boolean): MemberOfTheDay {
   return {
     id: member.id,
-    tries: member.tries,
-    whoTies: saidWhoTies(member) ?? 'ask',
+    ...practiceOf(member),
     arrives: -(member.arriveMinutes ?? arriveMinutes),
     moreMinutes: isThick ? THICK_MORE_MINUTES : 0,
     isDone: member.doneAt !== null,

@@ -3,7 +3,7 @@ import { MISSING, whatIsMissing, type MemberFacts } from './missing.ts';
 
 const good = (minutes: number) => ({ minutes, isGood: true });
 const member = (change: Partial<MemberOfTheDay> = {}): MemberOfTheDay => ({
-  ...{ id: 'm', tries: [], whoTies: 'ask', arrives: -60, moreMinutes: 0, isDone: false, isTiedBefore: false },
+  ...{ id: 'm', tries: [], whoTies: 'ask', isSure: false, arrives: -60, moreMinutes: 0, isDone: false, isTiedBefore: false },
   ...change,
 });
 
@@ -14,6 +14,12 @@ describe('who ties', () => {
     expect(prospectOf(member({ tries: Array.from({ length: 12 }, () => ({ minutes: 4, isGood: false })) })).tiesOwn).toBe(false);
     // who cannot be in time is helped, however good the bow
     expect(prospectOf(member({ tries: Array.from({ length: 12 }, () => good(40)) })).tiesOwn).toBe(false);
+  });
+  it('whoever ties with ease is not doubted for one bad try, and is quicker than a beginner', () => {
+    const bad = { minutes: null, isGood: false };
+    const [sure, beginner] = [prospectOf(member({ isSure: true, tries: [bad] })), prospectOf(member({ tries: [bad] }))];
+    expect([sure.tiesOwn, beginner.tiesOwn]).toEqual([true, false]);
+    expect(sure.forecast.minutes.middle).toBeLessThan(beginner.forecast.minutes.middle);
   });
   it('is as it was said, where it was said', () => {
     expect(prospectOf(member({ whoTies: 'self' })).tiesOwn).toBe(true);

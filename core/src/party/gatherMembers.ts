@@ -21,6 +21,8 @@ export interface MemberOfTheDay {
   readonly id: string;
   readonly tries: readonly PracticeTry[];
   readonly whoTies: WhoTies;
+  /** Known to tie with ease: few tries on record say little against it. */
+  readonly isSure: boolean;
   readonly arrives: number;
   /** Cloth that is thick, or hands that need patience. */
   readonly moreMinutes: number;
@@ -41,8 +43,12 @@ export interface Prospect {
   readonly moreTries: number | null;
 }
 
+/** Whoever ties with ease is taken to have tied so many good bows before those on record (assumed, no source). */
+const SURE_BEFORE: readonly PracticeTry[] = Array.from({ length: 12 }, () => ({ minutes: null, isGood: true }));
+
 /** Looks at a member’s practice. Nobody who never tried and was not asked is left to tie alone. */
-export function prospectOf({ tries, whoTies }: Pick<MemberOfTheDay, 'tries' | 'whoTies'>): Prospect {
+export function prospectOf({ tries: onRecord, whoTies, isSure }: Pick<MemberOfTheDay, 'tries' | 'whoTies' | 'isSure'>): Prospect {
+  const tries = isSure ? [...SURE_BEFORE, ...onRecord] : onRecord;
   const forecast = forecastTry(tries, 0, ALLOWED_MINUTES);
   return {
     forecast,

@@ -73,6 +73,13 @@ function exactly({ guests, helpers }: Gathering): number {
 }
 
 describe('a run sheet', () => {
+  it('one who comes after the time that is kept free takes it from nobody else', () => {
+    const { turns } = plan({ guests: [guest('early'), guest('late', { arrives: 114 })] });
+    expect(turns.map(({ guestId, begins, ends }) => [guestId, begins, ends])).toEqual([
+      ['early', 105, 110],
+      ['late', 114, 119],
+    ]);
+  });
   it('ties every bow as late as leaves the time to be kept, one after another', () => {
     const { turns, ends, spareMinutes } = plan({ guests: [guest('a'), guest('b'), guest('c')] });
     expect(turns.map(({ begins, ends: end }) => [begins, end])).toEqual([

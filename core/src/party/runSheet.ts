@@ -168,7 +168,8 @@ function latestTurns(helper: Helper, guests: readonly Guest[], until: number): r
   const turns: Turn[] = [];
   let next = until;
   for (const { guest, begins, ends, isRested } of early.toReversed()) {
-    const later = Math.max(0, next - ends);
+    // one who comes too late for the time that is kept free takes it from nobody else
+    const later = Math.max(0, Math.min(next, until) - ends);
     turns.push({ guestId: guest.id, helperId: helper.id, begins: begins + later, ends: ends + later });
     // rests stay as long as they were
     next = begins + later - (isRested ? (helper.rest?.minutes ?? 0) : 0);

@@ -32,7 +32,7 @@ const GUESTS: readonly (MemberInput & { readonly onRecord?: string })[] = [
   { name: 'Petra Lind-Shaw' },
 ];
 /** Kinds of which the band’s bows are, and who has one already, with a card. */
-const KINDS = ['Harbour Night', 'Lamplighter'] as const;
+const KINDS = ['Harbour Night', 'Choirstall'] as const;
 const WITH_CARD = ['Corin Attleby', 'Desmond Farrow-Pike', 'Ivo Sandgate', 'Hesper Dunmore', 'Obadiah Finch-Moran'] as const;
 
 /** The brass band’s centenary dinner, half prepared; gone on with where it was cut off. */
@@ -65,7 +65,7 @@ export async function enterParty(
         backBy: dayFrom(now, DINNER_IN_DAYS + BACK_AFTER_DAYS),
         look: { rule: 'share', spreadMm: null, ratio: null, tieIds },
         helpers: [helper(0, 'Hester', 4), helper(1, 'Osric', 5)],
-        thighMm: 430,
+        thighMm: 431.8,
       }),
     );
   const { members: listed } = newMembers.parse({

@@ -78,7 +78,7 @@ export function Shell() {
           display: 'flex',
           alignItems: 'center',
           flexWrap: 'wrap',
-          columnGap: { xs: 1.5, md: 3 },
+          columnGap: { xs: 1.25, md: 3 },
           px: { xs: 2, md: 2.5 },
           minHeight: 52,
           borderBottom: `1px solid ${COLOURS.rule}`,
@@ -97,8 +97,8 @@ export function Shell() {
               to={to}
               end={to === '/'}
               sx={{
-                px: { xs: '2px', sm: 0.8, md: 1.5 },
-                fontSize: { xs: SIZE.aside, sm: SIZE.text },
+                px: { xs: '1px', sm: 0.5, md: 1.5 },
+                fontSize: { xs: SIZE.note, sm: SIZE.plain, md: SIZE.text },
                 lineHeight: { xs: '41px', sm: '51px' },
                 color: 'text.primary',
                 textDecoration: 'none',

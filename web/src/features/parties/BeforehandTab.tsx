@@ -39,10 +39,11 @@ export function BeforehandTab(props: PartProps) {
       <Box sx={{ display: 'grid', gap: 4 }}>
         <Cards {...props} />
         <Places {...props} />
+        <Learning {...props} />
       </Box>
       <Box sx={{ display: 'grid', gap: 4 }}>
         <NightBefore {...props} />
-        <Learning {...props} />
+        <Reminders {...props} />
       </Box>
     </Box>
   );
@@ -282,66 +283,70 @@ function wordsOf({ party }: PartyPage, { member }: MemberLine, tie: Tie, easeMm:
   }
 }
 
-/** Who ties alone and how surely, who is to be reminded of what. */
-function Learning({ page: { party }, view }: PartProps) {
+/** Who ties alone, and how surely. */
+function Learning({ view }: PartProps) {
   const learners = view.lines.filter(({ member, prospect }) => member.tries.length > 0 || prospect.tiesOwn);
+  return (
+    <Section title="Practice before the day">
+      {learners.length === 0 ? (
+        <Box sx={QUIET}>Nobody ties alone yet. Whoever practises with the coach is weighed here: enough for the day, or a helper.</Box>
+      ) : (
+        <Box component="ul" sx={RULED_LIST}>
+          {learners.map(({ member, prospect: { forecast, tiesOwn, moreTries } }) => (
+            <Box
+              component="li"
+              key={member.id}
+              sx={{ ...RULED_LINE, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.4fr)', columnGap: 2, py: 0.75 }}
+            >
+              <Box sx={{ overflowWrap: 'anywhere' }}>{member.name}</Box>
+              <Box>
+                {tiesOwn ? 'ties alone' : 'is tied by a helper'}
+                <Box sx={QUIET_ASIDE}>
+                  {member.tries.length === 0
+                    ? 'no try on record'
+                    : `in time ${chanceWords(forecast.inTime)}, after ${member.tries.length === 1 ? 'one try' : `${member.tries.length} tries`}`}
+                  {moreTries !== null && moreTries > 0 && `; ${moreTries} more for ${chanceWords(GOOD_ENOUGH)}`}
+                </Box>
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Section>
+  );
+}
+
+/** Who is to be reminded of what. */
+function Reminders({ page: { party }, view }: PartProps) {
   const asked = view.lines.filter(({ missing }) =>
     missing.some((each) => ['collar', 'collarDoubt', 'longEnd', 'canTie', 'practice'].includes(each)),
   );
   return (
-    <>
-      <Section title="Practice before the day">
-        {learners.length === 0 ? (
-          <Box sx={QUIET}>Nobody ties alone yet. Whoever practises with the coach is weighed here: enough for the day, or a helper.</Box>
-        ) : (
-          <Box component="ul" sx={RULED_LIST}>
-            {learners.map(({ member, prospect: { forecast, tiesOwn, moreTries } }) => (
-              <Box
-                component="li"
-                key={member.id}
-                sx={{ ...RULED_LINE, display: 'grid', gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1.4fr)', columnGap: 2, py: 0.75 }}
+    <Section title="Reminders">
+      <Box sx={{ ...QUIET, mb: 1 }}>Text to copy; nothing is sent from here.</Box>
+      {asked.length > 0 && (
+        <Box component="ul" sx={RULED_LIST}>
+          {asked.map((line) => (
+            <Box component="li" key={line.member.id} sx={{ ...RULED_LINE, display: 'flex', gap: 1.5, alignItems: 'center', py: 0.25 }}>
+              <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
+                {line.member.name}
+                <Box sx={QUIET_ASIDE}>{line.missing.map((each) => MISSING_WORDS[each].what).join(', ')}</Box>
+              </Box>
+              <Button
+                onClick={() => copyText(reminderFor(view, line, dayWords(party.day)), `The reminder for ${line.member.name}`)}
+                aria-label={`Copy the reminder for ${line.member.name}`}
               >
-                <Box sx={{ overflowWrap: 'anywhere' }}>{member.name}</Box>
-                <Box>
-                  {tiesOwn ? 'ties alone' : 'is tied by a helper'}
-                  <Box sx={QUIET_ASIDE}>
-                    {member.tries.length === 0
-                      ? 'no try on record'
-                      : `in time ${chanceWords(forecast.inTime)}, after ${member.tries.length === 1 ? 'one try' : `${member.tries.length} tries`}`}
-                    {moreTries !== null && moreTries > 0 && `; ${moreTries} more for ${chanceWords(GOOD_ENOUGH)}`}
-                  </Box>
-                </Box>
-              </Box>
-            ))}
-          </Box>
-        )}
-      </Section>
-      <Section title="Reminders">
-        <Box sx={{ ...QUIET, mb: 1 }}>Text to copy; nothing is sent from here.</Box>
-        {asked.length > 0 && (
-          <Box component="ul" sx={RULED_LIST}>
-            {asked.map((line) => (
-              <Box component="li" key={line.member.id} sx={{ ...RULED_LINE, display: 'flex', gap: 1.5, alignItems: 'center', py: 0.25 }}>
-                <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
-                  {line.member.name}
-                  <Box sx={QUIET_ASIDE}>{line.missing.map((each) => MISSING_WORDS[each].what).join(', ')}</Box>
-                </Box>
-                <Button
-                  onClick={() => copyText(reminderFor(view, line, dayWords(party.day)), `The reminder for ${line.member.name}`)}
-                  aria-label={`Copy the reminder for ${line.member.name}`}
-                >
-                  Copy
-                </Button>
-              </Box>
-            ))}
-          </Box>
-        )}
-        <Box sx={{ mt: 1.5 }}>
-          <Button variant="outlined" component="a" href={`/api/parties/${party.id}/calendar.ics`}>
-            Calendar of the party
-          </Button>
+                Copy
+              </Button>
+            </Box>
+          ))}
         </Box>
-      </Section>
-    </>
+      )}
+      <Box sx={{ mt: 1.5 }}>
+        <Button variant="outlined" component="a" href={`/api/parties/${party.id}/calendar.ics`}>
+          Calendar of the party
+        </Button>
+      </Box>
+    </Section>
   );
 }

@@ -228,7 +228,7 @@ function Summary({ page: { members }, proposal, drawer }: { page: PartyPage; pro
 
 /** Width of the drawings, in mm of bow: the widest there is, and a little. */
 const SHOWN_MM = 176;
-const SHOWN_HEIGHT_MM = 66;
+const SHOWN_HEIGHT_MM = 82;
 
 /** All bows below one another, to one scale, with what is wished and each neck: where one is another than the rest it is seen. */
 function Bows({ page, proposal, drawer }: { page: PartyPage; proposal: Proposal; drawer: readonly Tie[] }) {
@@ -238,7 +238,16 @@ function Bows({ page, proposal, drawer }: { page: PartyPage; proposal: Proposal;
   const tieOf = new Map(drawer.map((tie) => [tie.id, tie]));
   const inOrder = [...proposal.proposed].sort((a, b) => (byId.get(a.memberId)?.number ?? 0) - (byId.get(b.memberId)?.number ?? 0));
   return (
-    <Box component="ul" aria-label="Bows, to one scale" sx={RULED_LIST}>
+    <Box
+      component="ul"
+      aria-label="Bows, to one scale"
+      sx={{
+        ...RULED_LIST,
+        display: 'grid',
+        columnGap: 5,
+        gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 1fr) minmax(0, 1fr)' },
+      }}
+    >
       {inOrder.map((each) => {
         const [member, tie] = [byId.get(each.memberId), tieOf.get(each.tieId)];
         if (!member || !tie) return null;

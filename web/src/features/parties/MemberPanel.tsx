@@ -42,6 +42,9 @@ import { EMPTY_MEMBER, MEMBER_FIELD_WORDS, memberResolver, toMemberForm, type Me
 import { Given } from './PartyLinks.tsx';
 import { chanceWords, FIELD_OF, reminderFor, type MemberLine } from './partyViewModel.ts';
 
+/** Who ties, by what stands on a wearer’s record. */
+const HANDS_WORDS = { sure: 'ties alone', learning: 'learning', needsHelp: 'is tied by a helper' } as const;
+
 interface PanelProps {
   readonly page: PartyPage;
   readonly line: MemberLine;
@@ -89,9 +92,8 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
     target?.focus();
     target?.scrollIntoView({ block: 'nearest' });
   }, [at, member.id]);
-  useShortcuts('Party', [
-    { key: 'Enter', mod: true, says: 'save, and on to the next thing missing', run: () => void submit().then(onNext) },
-  ]);
+  const goOn = (): void => void (isChanged && mayChange ? submit() : Promise.resolve()).then(onNext);
+  useShortcuts('Party', [{ key: 'Enter', mod: true, says: 'save what was typed, and on to the next thing missing', run: goOn }]);
   const text = (name: keyof MemberForm, hint = ' ') => (
     <TextField
       label={MEMBER_FIELD_WORDS[name]}
@@ -116,11 +118,19 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
   );
   const free = new Map(page.offers.map((offer) => [offer.tieId, offer.free]));
   const { wearer } = member;
+  const asRecorded = wearer?.dexterity ? `as on record (${HANDS_WORDS[wearer.dexterity]})` : 'not asked';
   return (
     <Box
       ref={box}
       component="section"
       aria-label={member.name}
+      onKeyDownCapture={(event) => {
+        // before a field of choices takes the key for itself
+        if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+        event.preventDefault();
+        event.stopPropagation();
+        goOn();
+      }}
       sx={{ display: 'grid', gap: 1.5, p: { xs: 1.5, sm: 2 }, border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.card }}
     >
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5 }}>
@@ -130,7 +140,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
         <Button onClick={onClose}>Close</Button>
       </Box>
       <Box sx={{ color: missing.length > 0 ? 'error.main' : 'success.main', mt: -1.5 }}>
-        {missing.length === 0 ? 'Nothing is missing.' : `${missing.map((each) => MISSING_WORDS[each].do).join('; ')}.`}
+        {missing.length === 0 ? 'Nothing is missing.' : `${sentence(missing.map((each) => MISSING_WORDS[each].do))}.`}
       </Box>
       {member.alsoAt.length > 0 && (
         <Box sx={{ color: 'warning.main' }}>
@@ -179,7 +189,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
             { value: 'right', text: 'right' },
             { value: '', text: wearer ? `as on record (${wearer.longEnd})` : 'not asked' },
           ])}
-          {choose('whoTies', [...WHO_TIES.map((value) => ({ value, text: WHO_TIES_WORDS[value] })), { value: '', text: 'not asked' }])}
+          {choose('whoTies', [...WHO_TIES.map((value) => ({ value, text: WHO_TIES_WORDS[value] })), { value: '', text: asRecorded }])}
         </Box>
         <Practice line={line} prospect={prospect} />
         <Controller
@@ -248,6 +258,10 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
     </Box>
   );
 }
+
+/** Several things to do in one sentence: the first begins it. */
+const sentence = (things: readonly string[]): string =>
+  things.map((words, i) => (i === 0 ? words : words.charAt(0).toLowerCase() + words.slice(1))).join('; ');
 
 /** What practice says of the evening. */
 function Practice({ line: { member }, prospect }: { line: MemberLine; prospect: MemberLine['prospect'] }) {

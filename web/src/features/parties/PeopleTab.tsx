@@ -7,7 +7,6 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 import type { Theme } from '@mui/material/styles';
 import { useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { Face } from '../../common/faces/Face.tsx';
 import { QUIET, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
@@ -79,10 +78,10 @@ export function PeopleTab({ page, view, drawer }: PartProps) {
         </Box>
         {isTable && <MemberTable partyId={page.party.id} onDone={() => showTable(false)} />}
         {view.lines.length === 0 ? (
-          <Face title="Nobody on the list yet">
-            Write a name and press Enter, once for each; or take a table of them. The lead’s link lets whoever knows them all enter the
-            names.
-          </Face>
+          <Box sx={{ ...QUIET, maxWidth: '36rem' }}>
+            Write a name and press Enter, once for each; or take a table of them. The lead’s link, under The party, lets whoever knows them
+            all enter the names.
+          </Box>
         ) : (
           <Box component="ul" aria-label="People" sx={RULED_LIST}>
             {view.lines.map((line) => (
@@ -104,7 +103,7 @@ export function PeopleTab({ page, view, drawer }: PartProps) {
           {panel ?? (
             <Box sx={{ ...QUIET, borderLeft: `3px solid ${COLOURS.rule}`, pl: 2, py: 1 }}>
               {missing > 0
-                ? 'Choose somebody, or press n: it opens the next thing that is missing, with the cursor in its field.'
+                ? 'Choose somebody, or press n: it opens the next thing that is missing, with the cursor in its field. From within a field: Ctrl and Enter.'
                 : 'Nothing is missing. Choose somebody to look at them.'}
             </Box>
           )}
@@ -127,7 +126,7 @@ function MemberRow({ line, isChosen, onChoose }: { line: MemberLine; isChosen: b
       sx={{
         display: 'grid',
         width: '100%',
-        gridTemplateColumns: { xs: 'minmax(0, 1fr) auto', sm: 'minmax(0, 1fr) 4.5rem minmax(0, 1fr) minmax(0, 1.1fr)' },
+        gridTemplateColumns: { xs: 'minmax(0, 1fr) auto', sm: 'minmax(0, 1fr) 6rem minmax(0, 1fr) minmax(0, 1.1fr)' },
         alignItems: 'baseline',
         columnGap: 2,
         px: 1,
@@ -157,6 +156,7 @@ function MemberRow({ line, isChosen, onChoose }: { line: MemberLine; isChosen: b
           fontVariantNumeric: 'tabular-nums',
           fontSize: SIZE.head,
           fontWeight: 560,
+          whiteSpace: 'nowrap',
           color: known ? 'text.primary' : 'error.main',
         }}
       >

@@ -3,6 +3,7 @@ import {
   gatheringOf,
   missingOf,
   momentOf,
+  practiceOf,
   stageOf,
   type KnownCollar,
   type Party,
@@ -47,7 +48,7 @@ export function partyView({ party, members }: PartyPage, ties: readonly Tie[], n
     known: collarOfMember(member),
     tie: member.tieId === null ? null : (tieOf.get(member.tieId) ?? null),
     missing: missingOf(member, party, now),
-    prospect: prospectOf({ tries: member.tries, whoTies: member.whoTies ?? (member.wearer?.dexterity === 'needsHelp' ? 'helper' : 'ask') }),
+    prospect: prospectOf(practiceOf(member)),
   }));
   return {
     ...{ party, stage: stageOf(party, now), lines },

@@ -135,10 +135,10 @@ function OneMember({ member, told, api, onTold, isDay }: LeadProps & { member: M
         ) : (
           <Button
             aria-expanded={isOpen}
-            aria-label={isOpen ? `Close ${member.name}` : `Help ${member.name}`}
+            aria-label={isOpen ? `Close ${member.name}` : `Link or size of ${member.name}`}
             onClick={() => setOpen(!isOpen)}
           >
-            {isOpen ? 'Close' : 'Help'}
+            {isOpen ? 'Close' : 'Link or size'}
           </Button>
         )}
       </Box>

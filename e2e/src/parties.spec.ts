@@ -1,0 +1,217 @@
+import type { BrowserContext, Page } from '@playwright/test';
+import { axeFindings } from './axe.ts';
+import { findingsOf } from './layout.ts';
+import { expect, test } from './shop.ts';
+
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true, locale: 'en-GB' } as const;
+/** A kind of which the demo’s drawer has two. */
+const SCARCE = 'Long Pier full butterfly';
+
+/** Types a day into a field that is typed part by part. */
+async function typeDay(page: Page, label: string, day: Date): Promise<void> {
+  const field = page.getByRole('group', { name: label });
+  await field.getByRole('spinbutton').first().click();
+  const two = (part: number): string => String(part).padStart(2, '0');
+  await page.keyboard.type(`${two(day.getDate())}${two(day.getMonth() + 1)}${day.getFullYear()}`);
+}
+
+async function nothingWrong(page: Page): Promise<void> {
+  const { sideways, clipped, overlapping } = await findingsOf(page);
+  expect([sideways, clipped, overlapping, await axeFindings(page, true)]).toEqual([0, [], [], []]);
+}
+
+const openPhone = async (
+  contexts: BrowserContext[],
+  browser: { newContext: (options: object) => Promise<BrowserContext> },
+  address: string,
+): Promise<Page> => {
+  const context = await browser.newContext(PHONE);
+  contexts.push(context);
+  const page = await context.newPage();
+  await page.goto(address);
+  return page;
+};
+
+test('a party from an empty list to the last bow: the lead’s link, members who enter themselves, too few ties, cards, the run sheet, somebody late, all ticked', async ({
+  browser,
+  page,
+  shop,
+}) => {
+  test.setTimeout(180_000);
+  page.setDefaultTimeout(20_000);
+  const contexts: BrowserContext[] = [];
+  // a party, by the keyboard
+  await page.goto(`${shop.address}/parties`);
+  await expect(page.getByRole('heading', { name: 'Parties' })).toBeVisible();
+  await page.keyboard.press('n');
+  await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Ferry crew’s supper');
+  await typeDay(page, 'Day', new Date(Date.now() + 86_400_000));
+  await page.getByRole('textbox', { name: 'Every bow sits by' }).fill('7.30 pm');
+  await page.getByRole('textbox', { name: 'Who leads it' }).fill('Purser Quill');
+  await page.getByRole('textbox', { name: 'Who leads it' }).press('Enter');
+  await expect(page.getByRole('heading', { name: 'Ferry crew’s supper' })).toBeVisible();
+  await expect(page.getByText('tomorrow, 19:30')).toBeVisible();
+  await expect(page.getByText('nobody on the list yet')).toBeVisible();
+
+  // the lead's link
+  await page.getByRole('link', { name: 'The party', exact: true }).click();
+  await page.getByRole('button', { name: 'Give a link' }).click();
+  const address = await page.getByText(/\/party#/).innerText();
+  const lead = await openPhone(contexts, browser, address);
+  for (const name of ['Ansel Reeve', 'Bryony Pike', 'Cuthbert Lamb']) {
+    await lead.getByRole('textbox', { name: 'Put a name on the list' }).fill(name);
+    await lead.getByRole('button', { name: 'Enter', exact: true }).click();
+    await expect(lead.getByRole('list', { name: 'The list' }).getByText(name)).toBeVisible();
+  }
+  await nothingWrong(lead);
+
+  // each enters their own, by the link that the lead passes on
+  const linkFor = async (name: string): Promise<string> => {
+    await lead.getByRole('button', { name: `Link or size of ${name}` }).click();
+    await lead.getByRole('button', { name: 'Copy their link' }).click();
+    const link = await lead.getByText(/\/party#/).innerText();
+    await lead.getByRole('button', { name: `Close ${name}` }).click();
+    return link;
+  };
+  const ansel = await openPhone(contexts, browser, await linkFor('Ansel Reeve'));
+  await expect(ansel.getByText('Ansel Reeve, your bow tie is set')).toBeVisible();
+  await expect(ansel.getByText('Bryony')).toHaveCount(0);
+  await nothingWrong(ansel);
+  await ansel.getByRole('button', { name: 'Send my size' }).click();
+  await expect(ansel.getByText('Write the size on your shirt’s collar, or measure your neck.')).toBeVisible();
+  await ansel.getByRole('textbox', { name: 'The size on the collar' }).fill('4');
+  await ansel.getByRole('button', { name: 'Send my size' }).click();
+  await expect(ansel.getByText(/4 is not a collar size/)).toBeVisible();
+  await ansel.getByRole('textbox', { name: 'The size on the collar' }).fill('16');
+  await ansel.getByText('somebody ties it for me').click();
+  await ansel.getByText('left', { exact: true }).click();
+  await ansel.getByRole('button', { name: 'Send my size' }).click();
+  await expect(ansel.getByText('Thank you, Ansel Reeve. Your collar size is entered as 16 in.')).toBeVisible();
+
+  const bryony = await openPhone(contexts, browser, await linkFor('Bryony Pike'));
+  await bryony.getByText('I measured my neck').click();
+  await bryony.getByRole('textbox', { name: 'My neck measures' }).fill('39.5 cm');
+  await bryony.getByText('somebody ties it for me').click();
+  await bryony.getByText('right', { exact: true }).click();
+  await bryony.getByRole('button', { name: 'Send my size' }).click();
+  await expect(bryony.getByText(/the shop works the size out from it/)).toBeVisible();
+  // opened again, what was entered is there
+  await bryony.reload();
+  await bryony.getByRole('button', { name: 'Change it' }).click();
+  await expect(bryony.getByRole('textbox', { name: 'My neck measures' })).toHaveValue(/15 9\/16 in|39[.,]5 cm|395 mm/);
+
+  const cuthbert = await openPhone(contexts, browser, await linkFor('Cuthbert Lamb'));
+  await cuthbert.getByRole('textbox', { name: 'The size on the collar' }).fill('41 cm');
+  await cuthbert.getByText('I tie it myself').click();
+  await cuthbert.getByText('left', { exact: true }).click();
+  await cuthbert.getByRole('button', { name: 'Send my size' }).click();
+  await expect(cuthbert.getByText('entered as 41 cm')).toBeVisible();
+
+  // the shop works the list down by one key: the neck has to be settled first
+  await page.getByRole('link', { name: 'People', exact: true }).click();
+  await expect(page.getByRole('button', { name: /Ansel Reeve 16 in/ })).toBeVisible();
+  await page.getByRole('main').click({ position: { x: 5, y: 5 } });
+  await page.keyboard.press('n');
+  await expect(page.getByRole('region', { name: 'Ansel Reeve' })).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Tie', exact: true })).toBeFocused();
+  await page.keyboard.press('Control+Enter');
+  await expect(page.getByRole('region', { name: 'Bryony Pike' })).toBeVisible();
+  await page.getByRole('button', { name: 'The size is right' }).click();
+  await expect(page.getByText('Bryony Pike is saved.')).toBeVisible();
+
+  // one look from a kind of which there are two
+  await page.getByRole('link', { name: 'One look', exact: true }).click();
+  await page.getByRole('combobox', { name: 'From' }).click();
+  await page.getByRole('option', { name: SCARCE }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/2 of 3 have a tie/)).toBeVisible();
+  await expect(page.getByText(`1 more of ${SCARCE}`)).toBeVisible();
+  await page.getByRole('button', { name: 'Give these 2 ties' }).click();
+  await expect(page.getByText('2 ties are given.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'All have these ties' })).toBeDisabled();
+  // with the whole drawer nobody goes without
+  await page.getByRole('combobox', { name: 'From' }).click();
+  await page.getByRole('option', { name: SCARCE }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/3 of 3 have a tie/)).toBeVisible();
+  await page.getByRole('button', { name: /^Give th/ }).click();
+  await expect(page.getByRole('button', { name: 'All have these ties' })).toBeVisible();
+
+  // cards of all at once, and the paper
+  await page.getByRole('link', { name: 'Beforehand', exact: true }).click();
+  await page.getByRole('button', { name: 'Issue 3 cards' }).click();
+  await expect(page.getByText('3 of 3 have their card')).toBeVisible();
+  const pdf = await page.request.get(
+    shop.address + (await page.getByRole('link', { name: 'Cards, eight to a sheet' }).getAttribute('href')),
+  );
+  expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
+  await page.getByRole('button', { name: 'Hand out 3 ties' }).click();
+  await expect(page.getByText('3 out', { exact: true })).toBeVisible();
+
+  // the day: nobody ties yet, then somebody does
+  await page.getByRole('link', { name: 'The day', exact: true }).click();
+  await expect(page.getByText('2 are to be tied, and there is no helper yet.')).toBeVisible();
+  await page.getByRole('textbox', { name: 'A helper' }).fill('Osric');
+  await page.getByRole('textbox', { name: 'A helper' }).press('Enter');
+  const sheet = page.getByRole('list', { name: 'Run sheet' });
+  await expect(sheet.getByRole('listitem')).toHaveCount(3);
+  await expect(page.getByText('15 min', { exact: true })).toBeVisible();
+  await nothingWrong(page);
+  // somebody comes ten minutes before the hour
+  await page.getByRole('button', { name: 'When Bryony Pike comes' }).click();
+  await page.getByRole('textbox', { name: 'Bryony Pike comes at' }).fill('19:20');
+  await page.getByRole('textbox', { name: 'Bryony Pike comes at' }).press('Enter');
+  await expect(sheet.getByRole('listitem').filter({ hasText: 'Bryony Pike' })).toContainText('19:20');
+  await expect(page.getByText(/^[56] min$/)).toBeVisible();
+
+  // ticked off, on a phone; taken back; all
+  const phone = await openPhone(contexts, browser, page.url());
+  const tick = (name: string) => phone.getByRole('checkbox', { name: `The bow of ${name} sits` });
+  await tick('Ansel Reeve').click();
+  await expect(phone.getByText('1 of 3', { exact: true })).toBeVisible();
+  await phone.getByRole('button', { name: 'Undo' }).click();
+  await expect(phone.getByText('0 of 3', { exact: true })).toBeVisible();
+  for (const name of ['Ansel Reeve', 'Bryony Pike', 'Cuthbert Lamb']) {
+    await tick(name).click();
+    await expect(phone.getByRole('region', { name: 'Sit already' }).getByText(name)).toBeVisible();
+  }
+  await expect(phone.getByText('all sit')).toBeVisible();
+  await nothingWrong(phone);
+  await page.reload();
+  await expect(page.getByText('3 people, 3 bows sit')).toBeVisible();
+
+  // at night the ties come back, and the drawer has them again
+  await page.getByRole('link', { name: 'Beforehand', exact: true }).click();
+  await page.getByRole('button', { name: 'Take 3 ties back' }).click();
+  await expect(page.getByText('3 back', { exact: true })).toBeVisible();
+  for (const context of contexts) await context.close();
+});
+
+test('two counters at one member: what only one changed is kept, what both did is decided; a reload keeps what was typed', async ({
+  browser,
+  shop,
+}) => {
+  const counters = await Promise.all(
+    [0, 1].map(async () => (await browser.newContext({ locale: 'en-GB', viewport: { width: 1280, height: 800 } })).newPage()),
+  );
+  const [one, two] = counters as [Page, Page];
+  const list = (await (await fetch(`${shop.address}/api/parties`)).json()) as { parties: { id: string; name: string }[] };
+  const id = list.parties.find(({ name }) => name.startsWith('Brass'))?.id ?? '';
+  for (const page of counters) {
+    await page.goto(`${shop.address}/parties/${id}/people`);
+    await page.getByRole('button', { name: /^Jago Pellow/ }).click();
+  }
+  const field = (page: Page, name: string) => page.getByRole('region', { name: 'Jago Pellow' }).getByRole('textbox', { name });
+  await field(one, 'Collar size').fill('15 1/2');
+  await field(two, 'Note').fill('Plays the cornet.');
+  await two.reload();
+  await expect(field(two, 'Note')).toHaveValue('Plays the cornet.');
+  for (const page of counters) {
+    await page.getByRole('region', { name: 'Jago Pellow' }).getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('Jago Pellow is saved.')).toBeVisible();
+  }
+  await one.reload();
+  await expect(field(one, 'Note')).toHaveValue('Plays the cornet.');
+  await expect(field(one, 'Collar size')).toHaveValue('15 1/2');
+  for (const page of counters) await page.context().close();
+});

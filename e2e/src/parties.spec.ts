@@ -142,7 +142,7 @@ test('a party from an empty list to the last bow: the lead’s link, members who
   await page.getByRole('button', { name: 'Issue 3 cards' }).click();
   await expect(page.getByText('3 of 3 have their card')).toBeVisible();
   const pdf = await page.request.get(
-    shop.address + (await page.getByRole('link', { name: 'Cards, eight to a sheet' }).getAttribute('href')),
+    `${shop.address}${(await page.getByRole('link', { name: 'Cards, eight to a sheet' }).getAttribute('href')) ?? ''}`,
   );
   expect([pdf.status(), pdf.headers()['content-type']]).toEqual([200, 'application/pdf']);
   await page.getByRole('button', { name: 'Hand out 3 ties' }).click();

@@ -36,8 +36,7 @@ export function collarOfMember({
 }: Pick<PartyMember, 'collar' | 'ground' | 'bareNeckMm' | 'wearer'>): KnownCollar | null {
   if (collar !== null) return { collar, from: ground ?? 'told' };
   if (bareNeckMm !== null) {
-    const proposed = estimateCollar(bareNeckMm, wearer?.collar.system ?? 'in');
-    if (proposed !== null) return { collar: proposedAs(proposed), from: 'neck' };
+    return { collar: proposedAs(estimateCollar(bareNeckMm, wearer?.collar.system ?? 'in')), from: 'neck' };
   }
   return wearer === null ? null : { collar: wearer.collar, from: wearer.collarEstimated ? 'neck' : 'record' };
 }

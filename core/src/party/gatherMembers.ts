@@ -33,7 +33,7 @@ export interface MemberOfTheDay {
 }
 
 /** Time in which a bow that was tied before is fastened and shaped (assumed, no source), in minutes. */
-export const FASTENED_MINUTES = { usual: 1.5, sd: 0.5 } as const;
+const FASTENED_MINUTES = { usual: 1.5, sd: 0.5 } as const;
 
 /** What is expected of a member’s next try, whether it is left to them, and how many more tries it would take. */
 export interface Prospect {

@@ -4,7 +4,7 @@ import type { Database } from '../../plugins/database.ts';
 import { tieRepository } from '../ties/repository.ts';
 
 /** A bow on the run sheet, by the clock. */
-export interface TimedTurn {
+interface TimedTurn {
   readonly member: PartyMember;
   /** The helper’s name and key; null where the member ties. */
   readonly helper: { readonly id: string; readonly name: string } | null;

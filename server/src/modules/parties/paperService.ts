@@ -33,7 +33,7 @@ import { partyService } from './service.ts';
 const CAUTION =
   'Ask before you touch anybody’s collar, and leave a finger’s room at the throat. Dizziness, headache or short breath: loosen at once.';
 /** Coach sheets in one file; each takes a second or two to draw. */
-export const MOST_COACH_SHEETS = 40;
+const MOST_COACH_SHEETS = 40;
 
 /** What is printed for a party. */
 export interface PartyPaperService {

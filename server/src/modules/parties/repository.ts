@@ -81,7 +81,7 @@ export interface PartyRepository {
 }
 
 /** What is known of a member outside their own row. */
-export type Around = Pick<PartyMember, 'wearer' | 'tries' | 'card' | 'alsoAt'>;
+type Around = Pick<PartyMember, 'wearer' | 'tries' | 'card' | 'alsoAt'>;
 
 const NOTHING_AROUND: Around = { wearer: null, tries: [], card: null, alsoAt: [] };
 

@@ -510,7 +510,7 @@ function tooMany(members: readonly KeptMember[], free: ReadonlyMap<string, numbe
 }
 
 /** A look with its figure; null where that is still to be proposed. */
-export function lookOf({ rule, spreadMm, ratio }: PartyLook): Look | null {
+function lookOf({ rule, spreadMm, ratio }: PartyLook): Look | null {
   if (rule === 'asCut') return { rule };
   if (rule === 'spread') return spreadMm === null ? null : { rule, spreadMm };
   return ratio === null ? null : { rule, ratio };

@@ -10,7 +10,7 @@ const HEAD_MM = 27;
 const FOOT_MM = 12;
 
 /** A column of a list: what it is called, and what share of the width it takes. */
-export interface ListColumn {
+interface ListColumn {
   readonly head: string;
   readonly share: number;
   readonly typeface?: Typeface;

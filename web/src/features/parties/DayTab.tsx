@@ -18,7 +18,7 @@ import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { readHour, wholeOf } from './partyForm.ts';
 import type { PartProps } from './PartyPage.tsx';
-import { chanceWords, dayView, type DayTurn, type MemberLine } from './partyViewModel.ts';
+import { chanceWords, dayView, minutesBefore, type DayTurn, type MemberLine } from './partyViewModel.ts';
 
 const figure = { fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontWeight: 560 } as const;
 
@@ -194,6 +194,9 @@ function Turn({ party, turn: { line, helper, beginsAt, ready } }: { party: Party
   );
 }
 
+/** The cursor goes to where it was asked for. */
+const focusOnce = (field: HTMLInputElement | null): void => field?.focus();
+
 /** When somebody comes, by the clock; the sheet is worked out anew. */
 function Late({ party, line: { member }, onDone }: { party: Party; line: MemberLine; onDone: () => void }) {
   const comesAt = clockIn(
@@ -228,7 +231,7 @@ function Late({ party, line: { member }, onDone }: { party: Party; line: MemberL
         error={wrong !== null}
         helperText={wrong ?? ' '}
         sx={{ width: '11rem' }}
-        autoFocus
+        inputRef={focusOnce}
         slotProps={{ htmlInput: { autoComplete: 'off', inputMode: 'numeric' } }}
       />
       <Button type="submit" variant="contained" disabled={save.isBusy} sx={{ mb: 2.5 }}>
@@ -237,18 +240,6 @@ function Late({ party, line: { member }, onDone }: { party: Party; line: MemberL
       <NotSaved failure={save.failure} />
     </Box>
   );
-}
-
-/** Minutes from one hour on the wall back to another, the shorter way round midnight; null for what is no hour. */
-export function minutesBefore(hour: string, at: string): number | null {
-  const read = (text: string): number | null => {
-    const found = /^(\d{2}):(\d{2})$/.exec(text);
-    return found && Number(found[1]) < 24 && Number(found[2]) < 60 ? 60 * Number(found[1]) + Number(found[2]) : null;
-  };
-  const [until, from] = [read(hour), read(at)];
-  if (until === null || from === null) return null;
-  const minutes = (((until - from) % 1440) + 1440) % 1440;
-  return minutes > 720 ? minutes - 1440 : minutes;
 }
 
 function Done({ party, line: { member } }: { party: Party; line: MemberLine }) {

@@ -106,7 +106,7 @@ export function LookTab({ page, drawer }: PartProps) {
           select
           label="From"
           value={look.tieIds}
-          onChange={(event) => setLook({ ...look, tieIds: [event.target.value].flat() as string[] })}
+          onChange={(event) => setLook({ ...look, tieIds: [event.target.value].flat() })}
           helperText={look.tieIds.length === 0 ? 'all in the drawer' : ' '}
           sx={{ flex: '1 1 14rem', maxWidth: '26rem' }}
           slotProps={{

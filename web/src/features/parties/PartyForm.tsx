@@ -44,7 +44,7 @@ export function PartyForm({
   const { unit } = useUnits();
   const resolver = useMemo(() => partyResolver(unit, party), [unit, party]);
   const toForm = useCallback((shown: Party) => toPartyForm(shown, unit), [unit]);
-  const empty = useMemo(emptyParty, []);
+  const empty = useMemo(() => emptyParty(), []);
   const { form, clashes, arrived, decide, submit, isChanged, isSaving, failure, discard } = useRecordForm<Party, Form, PartyInput>({
     name: `party.${party?.id ?? 'new'}`,
     record: party,

@@ -111,7 +111,8 @@ function OneLink({ partyId, link, whose, onWithdrawn }: { partyId: string; link:
     onWithdrawn();
     tell(`The link for ${whose} is withdrawn. It opens nothing any more.`);
   });
-  const isOver = link.withdrawnAt !== null || Date.parse(link.endsAt) < Date.now();
+  const [now] = useState(() => Date.now());
+  const isOver = link.withdrawnAt !== null || Date.parse(link.endsAt) < now;
   return (
     <Box component="li" sx={{ ...RULED_LINE, display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1, py: 0.75 }}>
       <Box sx={{ flex: '1 1 10rem', minWidth: 0 }}>

@@ -23,7 +23,7 @@ export function PeopleTab({ page, view, drawer }: PartProps) {
   const [search, setSearch] = useSearchParams();
   const may = useMay();
   const [isTable, showTable] = useState(false);
-  const isBeside = useMediaQuery<Theme>((theme) => theme.breakpoints.up('lg'));
+  const isBeside = useMediaQuery((theme: Theme) => theme.breakpoints.up('lg'));
   const whoId = search.get('who');
   const chosen = view.lines.find(({ member }) => member.id === whoId) ?? null;
   const add = useRef<HTMLInputElement>(null);

@@ -143,3 +143,15 @@ export function reminderFor({ party }: Pick<PartyView, 'party'>, { member, missi
   }
   return lines.join('\n');
 }
+
+/** Minutes from one hour on the wall back to another, the shorter way round midnight; null for what is no hour. */
+export function minutesBefore(hour: string, at: string): number | null {
+  const read = (text: string): number | null => {
+    const found = /^(\d{2}):(\d{2})$/.exec(text);
+    return found && Number(found[1]) < 24 && Number(found[2]) < 60 ? 60 * Number(found[1]) + Number(found[2]) : null;
+  };
+  const [until, from] = [read(hour), read(at)];
+  if (until === null || from === null) return null;
+  const minutes = (((until - from) % 1440) + 1440) % 1440;
+  return minutes > 720 ? minutes - 1440 : minutes;
+}

@@ -25,7 +25,7 @@ export function PartyDoor() {
     return () => window.removeEventListener('hashchange', changed);
   }, []);
   const api = useMemo(() => byPartyKey(key), [key]);
-  const { data, error, mutate } = useSWR(key === '' ? null : ['party-key', key], () => api.open(), {
+  const { data, error, mutate } = useSWR<PartyByLink, unknown>(key === '' ? null : ['party-key', key], () => api.open(), {
     refreshInterval: (told) => (told?.who === 'lead' ? READ_AGAIN_MS : 0),
     shouldRetryOnError: isWorthRetrying,
   });

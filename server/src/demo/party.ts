@@ -1,4 +1,5 @@
 import { newMembers, partyInput, type MemberInput, type Tie, type Wearer } from '@easytuck/contract';
+import { partyRepository } from '../modules/parties/repository.ts';
 import { partyService } from '../modules/parties/service.ts';
 import type { Database } from '../plugins/database.ts';
 import { dayFrom } from './wearers.ts';
@@ -45,7 +46,7 @@ export async function enterParty(
   const parties = partyService(database);
   const id = keyOf('party', 0);
   const now = new Date();
-  const there = (await parties.list('coming', 100, 0)).parties.some((party) => party.id === id);
+  const there = (await partyRepository(database).find(id)) !== null;
   const tieIds = KINDS.flatMap((name) => ties.find((tie) => tie.name.startsWith(name))?.id ?? []);
   const helper = (number: number, name: string, minutesEach: number) => ({
     ...{ id: keyOf('helper', number), name, minutesEach, fromMinutes: 75, restAfter: 5, restMinutes: 5 },

@@ -71,7 +71,14 @@ describe('a link for a wearer', () => {
     let asked = 0;
     for (const [path, methods] of Object.entries(document.paths))
       for (const method of Object.keys(methods)) {
-        if (path.startsWith('/api/pocket') || !path.startsWith('/api/') || path.startsWith('/api/session') || path === '/api/people/first')
+        // (what links to parties open asks for keys of its own, and is tested there)
+        if (
+          path.startsWith('/api/pocket') ||
+          path.startsWith('/api/party-key') ||
+          !path.startsWith('/api/') ||
+          path.startsWith('/api/session') ||
+          path === '/api/people/first'
+        )
           continue;
         const url = path.replace(/\{kind\}/, 'ties').replace(/\{\w+\}/g, uuid());
         const answer = await owner.send(method.toUpperCase() as 'GET', url, method === 'get' || method === 'delete' ? undefined : {}, {

@@ -170,7 +170,8 @@ export function gatheringOf(party: Party, members: readonly PartyMember[], isThi
     members.map((member) => memberOfTheDay(member, party, member.tieId !== null && isThick(member.tieId))),
     helpers,
     party.keepFreeMinutes,
-    minutesToGo > LATEST_PLANNED_MINUTES ? null : -minutesToGo,
+    // what is over is shown as it was planned
+    minutesToGo > LATEST_PLANNED_MINUTES || minutesToGo < -GOES_ON_HOURS * 60 ? null : -minutesToGo,
   );
 }
 

@@ -128,7 +128,7 @@ async function giveOutSome(database: Database, wearers: readonly Wearer[], ties:
   await wearerService(database).own(corin.id, find(ties, 'Harbour Night').id);
   if (last) await tieSome(database, corin, find(ties, 'Harbour Night'), last);
   await tieCottons(database, wearers, ties);
-  await enterParty(database, wearers, ties, keyOf);
+  await enterParty(database, wearers, ties, keyOf, (id, daysAgo) => dateBack(database, 'fittings', id, daysAgo));
   await seeAsFitted(database);
 }
 

@@ -8,6 +8,8 @@ import { dayFrom } from './wearers.ts';
 const DINNER_IN_DAYS = 9;
 const OUT_BEFORE_DAYS = 1;
 const BACK_AFTER_DAYS = 3;
+/** How long ago the first cards were issued. */
+const CARDS_DAYS_AGO = 2;
 
 /** Who comes: on record by this name, or a name on a list; and what is known of them so far. */
 const GUESTS: readonly (MemberInput & { readonly onRecord?: string })[] = [
@@ -42,6 +44,7 @@ export async function enterParty(
   wearers: readonly Wearer[],
   ties: readonly Tie[],
   keyOf: (kind: string, number: number) => string,
+  dateBack: (fittingId: string, daysAgo: number) => Promise<void>,
 ): Promise<void> {
   const parties = partyService(database);
   const id = keyOf('party', 0);
@@ -92,4 +95,5 @@ export async function enterParty(
     WITH_CARD.some((each) => each === name) ? [{ memberId, fittingId: keyOf('party card', i) }] : [],
   );
   await parties.issueCards(id, 'Hester', cards);
+  for (const { fittingId } of cards) await dateBack(fittingId, CARDS_DAYS_AGO);
 }

@@ -5,6 +5,7 @@ import { startDemo } from './demo.mjs';
 import { measureFaults } from './faults.mjs';
 import { figureLine } from './figure.mjs';
 import { measureHands } from './hands.mjs';
+import { measureParties } from './parties.mjs';
 import { measurePeople } from './people.mjs';
 import { measurePocket } from './pocket.mjs';
 import { measureReads } from './reads.mjs';
@@ -72,6 +73,14 @@ const PARTS = {
     const { checked, signInMs } = await measurePeople((await shop()).databaseUrl);
     printBeside('a request with session and rights checked, over the same without', checked, 1.15);
     print('signing in by password, argon2id as OWASP sets it', signInMs, 'ms', 250, { digits: 0 });
+  },
+  parties: async (shop) => {
+    const { allotMs, sheetMs, eveningMs, pageP95Ms, cardsMs } = await measureParties((await shop()).databaseUrl);
+    print('party: 60 ties allotted to 40', allotMs, 'ms', 50);
+    print('party: run sheet of 40 with four helpers', sheetMs, 'ms', 100);
+    print('party: the same with its chances, from 1,000 evenings', eveningMs, 'ms', 250);
+    print('party: a page of 40 among 2,000 parties, p95 at the server', pageP95Ms, 'ms', 40);
+    print('party: cards of 40 as one PDF', cardsMs / 1000, 's', 3, { digits: 2 });
   },
   reads: async (shop) => {
     const { address, databaseUrl } = await shop();

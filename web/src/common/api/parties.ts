@@ -36,7 +36,7 @@ import type { TiePlace } from '@easytuck/core';
 import useSWR, { mutate } from 'swr';
 import { z } from 'zod';
 import type { Reading } from './reading.ts';
-import { request } from './request.ts';
+import { request, requestLong } from './request.ts';
 
 const keys = {
   list: (show: string): string => `/api/parties?show=${show}`,
@@ -117,13 +117,13 @@ export async function issueCards(
   staff: string,
   cards: readonly { readonly memberId: string; readonly fittingId: string }[],
 ): Promise<CardsIssued> {
-  const issued = await request('POST', `${keys.one(id)}/cards`, cardsIssued, { staff, cards });
+  const issued = await requestLong('POST', `${keys.one(id)}/cards`, cardsIssued, { staff, cards });
   await refresh(id);
   return issued;
 }
 
 export const printPartyLabels = (id: string, jobId: string): Promise<PrinterState> =>
-  request('POST', `${keys.one(id)}/labels`, printerState, { jobId });
+  requestLong('POST', `${keys.one(id)}/labels`, printerState, { jobId });
 
 /** Ticks a bow off, or notes when somebody comes; shown at once, before the answer is there. */
 export async function onTheDay(id: string, memberId: string, what: OnTheDay): Promise<void> {

@@ -45,8 +45,9 @@ export async function request<S extends z.ZodType>(
 }
 
 /** As {@link request}, for what may take minutes. */
-export async function requestLong<S extends z.ZodType>(method: 'POST', path: string, schema: S): Promise<z.output<S>> {
-  return send(path, schema, { method }, LONG_TIMEOUT_MS);
+export async function requestLong<S extends z.ZodType>(method: 'POST', path: string, schema: S, body?: unknown): Promise<z.output<S>> {
+  const sent = body === undefined ? {} : { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) };
+  return send(path, schema, { method, ...sent }, LONG_TIMEOUT_MS);
 }
 
 /** Sends a file as a form; ends when `signal` says so. Large ones may take a while. */

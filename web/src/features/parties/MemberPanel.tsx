@@ -164,95 +164,100 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
           event.preventDefault();
           void submit();
         }}
-        sx={{ display: 'grid', gap: 1.25 }}
+        sx={{ '& > fieldset': { display: 'grid', gap: 1.25, border: 0, p: 0, m: 0, minWidth: 0 } }}
       >
-        <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr)' } }}>
-          {text('name')}
-          {text('collar', wearer && !wearer.collarEstimated ? `on record ${formatCollarSize(wearer.collar)}` : 'as the shirt is labelled')}
-        </Box>
-        {choose('ground', [{ value: '', text: 'not said' }, ...COLLAR_GROUNDS.map((value) => ({ value, text: GROUND_WORDS[value] }))])}
-        {missing.includes('collarDoubt') && mayChange && (
-          <Button
-            variant="outlined"
-            onClick={() => {
-              setValue('settled', 'yes', { shouldDirty: true });
-              void submit();
-            }}
-            sx={{ justifySelf: 'start' }}
-          >
-            The size is right
-          </Button>
-        )}
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
-          {choose('longEnd', [
-            { value: 'left', text: 'left' },
-            { value: 'right', text: 'right' },
-            { value: '', text: wearer ? `as on record (${wearer.longEnd})` : 'not asked' },
-          ])}
-          {choose('whoTies', [...WHO_TIES.map((value) => ({ value, text: WHO_TIES_WORDS[value] })), { value: '', text: asRecorded }])}
-        </Box>
-        <Practice line={line} prospect={prospect} />
-        <Controller
-          control={control}
-          name="tieId"
-          render={({ field }) => (
-            <TextField
-              select
-              label="Tie"
-              {...field}
-              disabled={!mayChange || member.place === 'out'}
-              error={errors.tieId !== undefined}
-              helperText={
-                errors.tieId?.message ??
-                (member.isTieGone ? 'there are no longer enough of it on these days' : 'the set follows from the party’s look')
-              }
-              slotProps={{ select: { displayEmpty: true, SelectDisplayProps: { 'data-at': 'tieId' } as object } }}
-            >
-              <MenuItem value="">none</MenuItem>
-              {drawer
-                .filter((tie) => tie.awayAt === null || tie.id === member.tieId)
-                .map((tie) => (
-                  <MenuItem key={tie.id} value={tie.id}>
-                    {tie.name} ({free.has(tie.id) ? `${free.get(tie.id) ?? 0} for this party` : `${tie.inStock} in the drawer`})
-                  </MenuItem>
-                ))}
-            </TextField>
-          )}
-        />
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
-          {choose('ownTie', [
-            { value: '', text: 'the shop’s' },
-            { value: 'yes', text: 'their own' },
-          ])}
-          {choose('deal', [
-            { value: '', text: `as for all (${DEAL_WORDS[party.deal]})` },
-            ...DEALS.map((value) => ({ value, text: DEAL_WORDS[value] })),
-          ])}
-          {choose(
-            'tiedBefore',
-            [
-              { value: '', text: 'tied on the day' },
-              { value: 'yes', text: 'the night before' },
-            ],
-            'The bow is',
-          )}
-        </Box>
-        <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2fr)' }}>
-          {text('arriveMinutes', `empty: ${party.arriveMinutes}`)}
-          {text('note')}
-        </Box>
-        {mayChange && (
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
-            <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
-              Save
-            </Button>
-            {isChanged && (
-              <Button variant="outlined" onClick={discard}>
-                Discard
-              </Button>
+        <fieldset disabled={!mayChange}>
+          <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr)' } }}>
+            {text('name')}
+            {text(
+              'collar',
+              wearer && !wearer.collarEstimated ? `on record ${formatCollarSize(wearer.collar)}` : 'as the shirt is labelled',
             )}
           </Box>
-        )}
+          {choose('ground', [{ value: '', text: 'not said' }, ...COLLAR_GROUNDS.map((value) => ({ value, text: GROUND_WORDS[value] }))])}
+          {missing.includes('collarDoubt') && mayChange && (
+            <Button
+              variant="outlined"
+              onClick={() => {
+                setValue('settled', 'yes', { shouldDirty: true });
+                void submit();
+              }}
+              sx={{ justifySelf: 'start' }}
+            >
+              The size is right
+            </Button>
+          )}
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
+            {choose('longEnd', [
+              { value: 'left', text: 'left' },
+              { value: 'right', text: 'right' },
+              { value: '', text: wearer ? `as on record (${wearer.longEnd})` : 'not asked' },
+            ])}
+            {choose('whoTies', [...WHO_TIES.map((value) => ({ value, text: WHO_TIES_WORDS[value] })), { value: '', text: asRecorded }])}
+          </Box>
+          <Practice line={line} prospect={prospect} />
+          <Controller
+            control={control}
+            name="tieId"
+            render={({ field }) => (
+              <TextField
+                select
+                label="Tie"
+                {...field}
+                disabled={!mayChange || member.place === 'out'}
+                error={errors.tieId !== undefined}
+                helperText={
+                  errors.tieId?.message ??
+                  (member.isTieGone ? 'there are no longer enough of it on these days' : 'the set follows from the party’s look')
+                }
+                slotProps={{ select: { displayEmpty: true, SelectDisplayProps: { 'data-at': 'tieId' } as object } }}
+              >
+                <MenuItem value="">none</MenuItem>
+                {drawer
+                  .filter((tie) => tie.awayAt === null || tie.id === member.tieId)
+                  .map((tie) => (
+                    <MenuItem key={tie.id} value={tie.id}>
+                      {tie.name} ({free.has(tie.id) ? `${free.get(tie.id) ?? 0} for this party` : `${tie.inStock} in the drawer`})
+                    </MenuItem>
+                  ))}
+              </TextField>
+            )}
+          />
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
+            {choose('ownTie', [
+              { value: '', text: 'the shop’s' },
+              { value: 'yes', text: 'their own' },
+            ])}
+            {choose('deal', [
+              { value: '', text: `as for all (${DEAL_WORDS[party.deal]})` },
+              ...DEALS.map((value) => ({ value, text: DEAL_WORDS[value] })),
+            ])}
+            {choose(
+              'tiedBefore',
+              [
+                { value: '', text: 'tied on the day' },
+                { value: 'yes', text: 'the night before' },
+              ],
+              'The bow is',
+            )}
+          </Box>
+          <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2fr)' }}>
+            {text('arriveMinutes', `empty: ${party.arriveMinutes}`)}
+            {text('note')}
+          </Box>
+          {mayChange && (
+            <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
+              <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
+                Save
+              </Button>
+              {isChanged && (
+                <Button variant="outlined" onClick={discard}>
+                  Discard
+                </Button>
+              )}
+            </Box>
+          )}
+        </fieldset>
       </Box>
       <Actions page={page} line={line} isChanged={isChanged} onRemoved={onClose} />
     </Box>

@@ -245,6 +245,8 @@ describe('the day', () => {
     };
     expect(begins('2031-11-01T00:00:00Z')).toEqual(['19:05', '19:10']);
     expect(begins('2031-12-05T19:20:00Z')).toEqual(['19:20', '19:25']);
+    // looked at a year later it is as it was planned
+    expect(begins('2032-12-05T19:20:00Z')).toEqual(['19:05', '19:10']);
   });
   it.each([
     ['19:30', '19:10', 20],

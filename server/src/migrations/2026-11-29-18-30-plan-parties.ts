@@ -14,6 +14,7 @@ export const planParties: MigrationStep = {
       day DATE NOT NULL,
       out_from DATE NOT NULL,
       back_by DATE NOT NULL,
+      deal VARCHAR(12) NOT NULL,
       sits_at DATETIME(3) NOT NULL,
       details JSON NOT NULL,
       called_off_at DATETIME(3) NULL,
@@ -21,7 +22,9 @@ export const planParties: MigrationStep = {
       created_at DATETIME(3) NOT NULL,
       updated_at DATETIME(3) NOT NULL,
       KEY parties_by_hour (sits_at),
-      KEY parties_by_day (day)
+      KEY parties_by_day (day),
+      KEY parties_by_days_out (back_by, out_from),
+      KEY parties_by_deal (deal, back_by)
     ) ${TABLE}`,
     `CREATE TABLE party_members (
       id ${KEY} NOT NULL PRIMARY KEY,
@@ -45,7 +48,7 @@ export const planParties: MigrationStep = {
       updated_at DATETIME(3) NOT NULL,
       KEY party_members_by_party (party_id, number),
       KEY party_members_by_wearer (wearer_id),
-      KEY party_members_by_tie (tie_id, place),
+      KEY party_members_by_tie (tie_id, place, deal),
       CONSTRAINT party_members_party FOREIGN KEY (party_id) REFERENCES parties (id)
     ) ${TABLE}`,
     `CREATE TABLE party_links (

@@ -7,6 +7,7 @@ import { percentile } from './figure.mjs';
 
 const MEMBERS = 40;
 const PARTIES = 2_000;
+const SELECT = { type: /** @type {import('sequelize').QueryTypes.SELECT} */ ('SELECT') };
 const ROUNDS = 7;
 
 /** Parties: 40 necks and 60 ties allotted, a run sheet of 40 with four helpers, a page among 2,000 parties, cards of 40. In ms. @param {string} databaseUrl */
@@ -86,7 +87,7 @@ async function served(databaseUrl) {
   try {
     const { ties } = (await ask('GET', '/api/ties')).json();
     const tie = ties.find((/** @type {{ name: string }} */ { name }) => name.startsWith('Night Ferry'));
-    await sequelize.query('UPDATE ties SET in_stock = 500');
+    await sequelize.query('UPDATE ties SET in_stock = 9000');
     const id = randomUUID();
     await ask('POST', '/api/parties', {
       ...{
@@ -126,13 +127,14 @@ async function served(databaseUrl) {
       cards: before.map((/** @type {{ id: string }} */ member) => ({ memberId: member.id, fittingId: randomUUID() })),
     });
     // two thousand parties like it, on days of six years, with the same people
-    await sequelize.query(`INSERT INTO parties SELECT UUID(), CONCAT('Party ', seq), DATE_ADD(day, INTERVAL seq DAY), DATE_ADD(out_from, INTERVAL seq DAY),
-      DATE_ADD(back_by, INTERVAL seq DAY), DATE_ADD(sits_at, INTERVAL seq DAY), details, NULL, 1, created_at, updated_at
+    await sequelize.query(`INSERT INTO parties (id, name, day, out_from, back_by, deal, sits_at, details, version, created_at, updated_at)
+      SELECT UUID(), CONCAT('Party ', seq), DATE_ADD(day, INTERVAL seq DAY), DATE_ADD(out_from, INTERVAL seq DAY),
+      DATE_ADD(back_by, INTERVAL seq DAY), deal, DATE_ADD(sits_at, INTERVAL seq DAY), details, 1, created_at, updated_at
       FROM parties, seq_1_to_${PARTIES} WHERE id = '${id}'`);
     await sequelize.query(`INSERT INTO party_members (id, party_id, number, name, wearer_id, tie_id, step, is_own_tie, place, fitting_id, details, version, created_at, updated_at)
       SELECT UUID(), p.id, m.number, m.name, m.wearer_id, m.tie_id, m.step, 0, 'here', m.fitting_id, m.details, 1, m.created_at, m.updated_at
       FROM parties p JOIN party_members m ON m.party_id = '${id}' WHERE p.name LIKE 'Party %'`);
-    const [found] = await sequelize.query("SELECT id FROM parties WHERE name LIKE 'Party %' ORDER BY RAND(1) LIMIT 200");
+    const found = await sequelize.query("SELECT id FROM parties WHERE name LIKE 'Party %' ORDER BY RAND(1) LIMIT 200", SELECT);
     const ids = /** @type {{ id: string }[]} */ (found).map((row) => row.id);
     for (const each of ids.slice(0, 20)) await ask('GET', `/api/parties/${each}`);
     const times = [];

@@ -86,7 +86,7 @@ type Around = Pick<PartyMember, 'wearer' | 'tries' | 'card' | 'alsoAt'>;
 const NOTHING_AROUND: Around = { wearer: null, tries: [], card: null, alsoAt: [] };
 
 const PARTY = `id, details, DATE_FORMAT(day, '%Y-%m-%d') AS day, DATE_FORMAT(out_from, '%Y-%m-%d') AS outFrom,
-  DATE_FORMAT(back_by, '%Y-%m-%d') AS backBy, sits_at AS sitsAt, name, called_off_at AS calledOffAt, version,
+  DATE_FORMAT(back_by, '%Y-%m-%d') AS backBy, deal, sits_at AS sitsAt, name, called_off_at AS calledOffAt, version,
   created_at AS createdAt, updated_at AS updatedAt`;
 const MEMBER = `id, party_id AS partyId, number, name, wearer_id AS wearerId, tie_id AS tieId, step, is_own_tie AS isOwnTie, deal, place,
   gone_as AS goneAs, fitting_id AS fittingId, details, arrive_minutes AS arriveMinutes, done_at AS doneAt, entered_at AS enteredAt, version`;
@@ -154,19 +154,19 @@ export function partyRepository({ sequelize }: Pick<Database, 'sequelize'>): Par
       });
     },
     insert: async (id, data, sitsAt, at) => {
-      const { name, day, outFrom, backBy, ...details } = data;
+      const { name, day, outFrom, backBy, deal, ...details } = data;
       await change(
-        `INSERT INTO parties (id, name, day, out_from, back_by, sits_at, details, called_off_at, version, created_at, updated_at)
-          VALUES (?, ?, ?, ?, ?, ?, ?, NULL, 1, ?, ?)`,
-        [id, name, day, outFrom, backBy, sitsAt, JSON.stringify(details), at, at],
+        `INSERT INTO parties (id, name, day, out_from, back_by, deal, sits_at, details, called_off_at, version, created_at, updated_at)
+          VALUES (?, ?, ?, ?, ?, ?, ?, ?, NULL, 1, ?, ?)`,
+        [id, name, day, outFrom, backBy, deal, sitsAt, JSON.stringify(details), at, at],
       );
     },
     update: async (id, version, data, sitsAt, at, transaction) => {
-      const { name, day, outFrom, backBy, ...details } = data;
+      const { name, day, outFrom, backBy, deal, ...details } = data;
       const changed = await change(
-        `UPDATE parties SET name = ?, day = ?, out_from = ?, back_by = ?, sits_at = ?, details = ?, version = version + 1, updated_at = ?
+        `UPDATE parties SET name = ?, day = ?, out_from = ?, back_by = ?, deal = ?, sits_at = ?, details = ?, version = version + 1, updated_at = ?
           WHERE id = ? AND version = ?`,
-        [name, day, outFrom, backBy, sitsAt, JSON.stringify(details), at, id, version],
+        [name, day, outFrom, backBy, deal, sitsAt, JSON.stringify(details), at, id, version],
         transaction,
       );
       return changed === 1;
@@ -272,9 +272,9 @@ export function partyRepository({ sequelize }: Pick<Database, 'sequelize'>): Par
           : readRows<{ wearerId: string; partyId: string; name: string; hour: string }>(
               sequelize,
               `SELECT m.wearer_id AS wearerId, p.id AS partyId, p.name, JSON_VALUE(p.details, '$.hour') AS hour
-                FROM party_members m JOIN parties p ON p.id = m.party_id
-                WHERE m.wearer_id IN (${places(wearerIds)}) AND p.day = ? AND p.id <> ? AND p.called_off_at IS NULL ORDER BY p.sits_at, p.id`,
-              [...wearerIds, party.day, party.id],
+                FROM parties p STRAIGHT_JOIN party_members m ON m.party_id = p.id
+                WHERE p.day = ? AND p.id <> ? AND p.called_off_at IS NULL AND m.wearer_id IN (${places(wearerIds)}) ORDER BY p.sits_at, p.id`,
+              [party.day, party.id, ...wearerIds],
             ),
       ]);
       const wearerOf = new Map(wearers.map((row) => [row.id, toKnownWearer(row)]));
@@ -305,14 +305,21 @@ export function partyRepository({ sequelize }: Pick<Database, 'sequelize'>): Par
         tieIds,
         transaction,
       );
+      // by their days first: a kind that every party wears stands in most of their rows
+      const columns = `m.tie_id AS tieId, m.place, p.name, DATE_FORMAT(p.out_from, '%Y-%m-%d') AS \`from\`, DATE_FORMAT(p.back_by, '%Y-%m-%d') AS until,
+        COALESCE(m.deal, p.deal) = 'sold' AS isSold`;
+      const isTheirs = `m.tie_id IN (${places(tieIds)}) AND m.is_own_tie = 0 AND m.party_id <> ?`;
       const uses = await readRows<{ tieId: string; place: string; name: string; from: string; until: string; isSold: unknown }>(
         sequelize,
-        `SELECT m.tie_id AS tieId, m.place, p.name, DATE_FORMAT(p.out_from, '%Y-%m-%d') AS \`from\`, DATE_FORMAT(p.back_by, '%Y-%m-%d') AS until,
-          COALESCE(m.deal, JSON_VALUE(p.details, '$.deal')) = 'sold' AS isSold
-          FROM party_members m JOIN parties p ON p.id = m.party_id
-          WHERE m.tie_id IN (${places(tieIds)}) AND m.party_id <> ? AND m.is_own_tie = 0
-            AND ((m.place = 'here' AND p.called_off_at IS NULL) OR (m.place = 'out' AND m.gone_as <> 'sold'))`,
-        [...tieIds, id],
+        `SELECT ${columns} FROM parties p STRAIGHT_JOIN party_members m ON m.party_id = p.id
+          WHERE p.back_by >= ? AND p.out_from <= ? AND p.called_off_at IS NULL AND m.place = 'here' AND ${isTheirs}
+        UNION ALL SELECT ${columns} FROM parties p STRAIGHT_JOIN party_members m ON m.party_id = p.id
+          WHERE p.deal = 'sold' AND p.back_by >= ? AND p.back_by < ? AND p.called_off_at IS NULL AND m.place = 'here' AND COALESCE(m.deal, 'sold') = 'sold' AND ${isTheirs}
+        UNION ALL SELECT ${columns} FROM party_members m STRAIGHT_JOIN parties p ON p.id = m.party_id
+          WHERE m.place = 'here' AND m.deal = 'sold' AND p.deal <> 'sold' AND p.back_by >= ? AND p.back_by < ? AND p.called_off_at IS NULL AND ${isTheirs}
+        UNION ALL SELECT ${columns} FROM party_members m STRAIGHT_JOIN parties p ON p.id = m.party_id
+          WHERE m.place = 'out' AND m.gone_as <> 'sold' AND ${isTheirs}`,
+        [...[outFrom, backBy, ...tieIds, id], ...[today, outFrom, ...tieIds, id], ...[today, outFrom, ...tieIds, id], ...[...tieIds, id]],
         transaction,
       );
       return ties.map(({ id: tieId, inStock, out }) => ({

@@ -311,7 +311,7 @@ export function partyRepository({ sequelize }: Pick<Database, 'sequelize'>): Par
       const isTheirs = `m.tie_id IN (${places(tieIds)}) AND m.is_own_tie = 0 AND m.party_id <> ?`;
       const uses = await readRows<{ tieId: string; place: string; name: string; from: string; until: string; isSold: unknown }>(
         sequelize,
-        `SELECT ${columns} FROM parties p STRAIGHT_JOIN party_members m ON m.party_id = p.id
+        `SELECT ${columns} FROM parties p FORCE INDEX (parties_by_days_out) STRAIGHT_JOIN party_members m ON m.party_id = p.id
           WHERE p.back_by >= ? AND p.out_from <= ? AND p.called_off_at IS NULL AND m.place = 'here' AND ${isTheirs}
         UNION ALL SELECT ${columns} FROM parties p STRAIGHT_JOIN party_members m ON m.party_id = p.id
           WHERE p.deal = 'sold' AND p.back_by >= ? AND p.back_by < ? AND p.called_off_at IS NULL AND m.place = 'here' AND COALESCE(m.deal, 'sold') = 'sold' AND ${isTheirs}

@@ -21,7 +21,12 @@ export type Deal = z.infer<typeof deal>;
 export const MOST_MEMBERS = 200;
 export const MOST_HELPERS = 12;
 
-const day = (what: string) => z.iso.date({ error: `Write ${what} as 2026-12-31.` });
+/** Days that a party can be on: outside of them a year was mistyped. */
+const DAYS = { first: '1990-01-01', last: '2199-12-31' } as const;
+const day = (what: string) =>
+  z.iso
+    .date({ error: `Write ${what} as 2026-12-31.` })
+    .refine((text) => text >= DAYS.first && text <= DAYS.last, `Write ${what} with its whole year, as 2026-12-31.`);
 const hour = z.string({ error: 'Write the hour as 19:30.' }).regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Write the hour as 19:30.');
 
 /** A time zone by its name in the usual database; the hour on the wall is read in it. */
@@ -39,6 +44,12 @@ function isZone(name: string): boolean {
 /** Minutes, whole, within a day. */
 const minutes = (what: string, most: number) =>
   z.int(`${what} are whole minutes.`).min(0, `${what} cannot be fewer than none.`).max(most, `${what} can be ${most} minutes at most.`);
+
+/** When somebody comes, in minutes before the hour: within a day of it, before or after. */
+const arrival = z
+  .int('Minutes before the hour are whole minutes.')
+  .min(-24 * 60, 'Nobody comes more than a day late.')
+  .max(24 * 60, 'Nobody comes more than a day early.');
 
 /** Somebody who ties for others on the day. */
 export const partyHelper = z.object({
@@ -141,10 +152,8 @@ const memberFields = {
   isCollarSettled: z.boolean().default(false),
   longEnd: side.nullable().default(null),
   whoTies: z.enum(WHO_TIES).nullable().default(null),
-  /** Minutes before the hour; null for when all come. */
-  arriveMinutes: minutes('Minutes before the hour', 24 * 60)
-    .nullable()
-    .default(null),
+  /** Minutes before the hour, less than 0 after it; null for when all come. */
+  arriveMinutes: arrival.nullable().default(null),
   isOwnTie: z.boolean().default(false),
   tieId: recordId.nullable().default(null),
   step: z.int().min(0).max(2000).nullable().default(null),
@@ -161,7 +170,8 @@ export const newMembers = z.object({
   members: z
     .array(z.object({ id: recordId, ...memberFields }))
     .min(1)
-    .max(MOST_MEMBERS, `No more than ${MOST_MEMBERS} members at once.`),
+    .max(MOST_MEMBERS, `No more than ${MOST_MEMBERS} members at once.`)
+    .refine((members) => new Set(members.map(({ id }) => id)).size === members.length, 'Somebody stands in this twice.'),
 });
 export type NewMembers = z.input<typeof newMembers>;
 export const memberChange = z.object({ version, ...memberFields });
@@ -275,7 +285,8 @@ export const givenTies = z.object({
   ties: z
     .array(z.object({ memberId: recordId, version, tieId: recordId.nullable(), step: z.int().min(0).max(2000).nullable() }))
     .min(1)
-    .max(MOST_MEMBERS),
+    .max(MOST_MEMBERS)
+    .refine((ties) => new Set(ties.map(({ memberId }) => memberId)).size === ties.length, 'Somebody stands in this twice.'),
 });
 export type GivenTies = z.input<typeof givenTies>;
 
@@ -294,16 +305,7 @@ export type CardsIssued = z.infer<typeof cardsIssued>;
 export const tiesMoved = z.object({ memberIds: z.array(recordId).min(1).max(MOST_MEMBERS), to: z.enum(TIE_PLACES) });
 
 /** What happens on the day: a bow sits, or somebody comes later. Done again it changes nothing. */
-export const onTheDay = z.union([
-  z.object({ isDone: z.boolean() }),
-  z.object({
-    arriveMinutes: z
-      .int()
-      .min(-24 * 60)
-      .max(24 * 60)
-      .nullable(),
-  }),
-]);
+export const onTheDay = z.union([z.object({ isDone: z.boolean() }), z.object({ arriveMinutes: arrival.nullable() })]);
 export type OnTheDay = z.infer<typeof onTheDay>;
 
 /** A link to a party that was given: for the lead, or for a member. */

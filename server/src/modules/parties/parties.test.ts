@@ -51,6 +51,7 @@ describe('the hour of a party', () => {
     ['2026-10-25', '01:30', 'Europe/London', '2026-10-25T00:30:00.000Z'],
     ['2026-11-01', '01:30', 'America/New_York', '2026-11-01T05:30:00.000Z'],
     ['2031-01-01', '18:00', 'Asia/Kathmandu', '2031-01-01T12:15:00.000Z'],
+    ['1990-01-01', '18:00', 'Pacific/Auckland', '1990-01-01T05:00:00.000Z'],
   ])('%s, %s in %s is %s', (day, hour, zone, at) => {
     expect(sitsAt(day, hour, zone).toISOString()).toBe(at);
     const shown = new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(new Date(at));
@@ -124,6 +125,16 @@ describe('members', () => {
     expect(answers.map(({ statusCode }) => statusCode).sort()).toEqual([200, 200, 409]);
     const stale = answers.find(({ statusCode }) => statusCode === 409);
     expect(stale?.json<Problem>()).toMatchObject({ code: 'stale', current: { id: ada.id, version: 2 } });
+  });
+  it('one who stands twice in what is sent is refused, and nobody of it is entered', async () => {
+    const id = await enterParty();
+    const twice = { id: uuid(), name: 'A' };
+    expect((await send('POST', `/api/parties/${id}/members`, { members: [twice, twice] })).statusCode).toBe(400);
+    const [a] = (await add(id, { name: 'A' })).members as [PartyMember];
+    const tie = { memberId: a.id, version: 1, tieId: null, step: null };
+    expect((await send('PUT', `/api/parties/${id}/ties`, { ties: [tie, tie] })).statusCode).toBe(400);
+    expect((await send('PUT', `/api/parties/${id}/places`, { memberIds: [a.id, uuid()], to: 'here' })).statusCode).toBe(404);
+    expect((await page(id)).members).toHaveLength(1);
   });
   it('the same change sent again after its answer was lost is taken for the same', async () => {
     const id = await enterParty();
@@ -403,6 +414,15 @@ describe('the day', () => {
     expect((await change(id, a, { note: 'typed before' })).statusCode).toBe(200);
     expect((await page(id)).members[0]).toMatchObject({ note: 'typed before', doneAt: first.doneAt });
     expect((await tick(false)).json<PartyMember>().doneAt).toBeNull();
+  });
+  it('somebody who comes after the hour is noted as that, and everything can still be read and typed', async () => {
+    const id = await enterParty();
+    const [a] = (await add(id, { name: 'A' })).members as [PartyMember];
+    expect((await send('PUT', `/api/parties/${id}/members/${a.id}/day`, { arriveMinutes: -30 })).statusCode).toBe(200);
+    const [late] = (await page(id)).members as [PartyMember];
+    expect(late.arriveMinutes).toBe(-30);
+    expect((await change(id, late, { note: 'x' })).statusCode).toBe(200);
+    expect((await send('PUT', `/api/parties/${id}/members/${a.id}/day`, { arriveMinutes: -1441 })).statusCode).toBe(400);
   });
   it('of another party’s member is refused', async () => {
     const [id, other] = [await enterParty(), await enterParty()];

@@ -400,7 +400,7 @@ export function partyService(database: Database): PartyService {
           if (kept.place === 'out')
             throw invalidField('ties', `The tie of ${kept.name} is out. Take it back before you give them another.`);
           refuseStep(drawer, tieId, step);
-          await parties.giveTie(memberId, version, tieId, step, new Date(), transaction);
+          if (!(await parties.giveTie(memberId, version, tieId, step, new Date(), transaction))) throw new ProblemError('stale');
         }
         await refuseTwice(party, asked, transaction);
       });
@@ -438,6 +438,7 @@ export function partyService(database: Database): PartyService {
       await withTransaction(database.sequelize, async (transaction) => {
         const party = await locked(id, transaction);
         const all = await parties.lockMembers(id, transaction);
+        if (memberIds.some((memberId) => !all.some((member) => member.id === memberId))) noMember();
         const moved = all.filter((member) => memberIds.includes(member.id) && member.place !== to);
         const now = new Date();
         const taken = new Map<string, number>();

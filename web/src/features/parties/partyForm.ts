@@ -129,7 +129,7 @@ export function readPartyForm(
 }
 
 /** A whole number as it is typed; what is none is none. */
-export const wholeOf = (text: string): number => (/^\d+$/.test(text.trim()) ? Number(text) : NaN);
+export const wholeOf = (text: string): number => (/^-?\d+$/.test(text.trim()) ? Number(text) : NaN);
 
 export const partyResolver =
   (unit: LengthUnit, before: Party | null): Resolver<PartyForm, unknown, PartyInput> =>

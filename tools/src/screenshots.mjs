@@ -41,6 +41,13 @@ async function openFitting(page) {
     .click();
 }
 
+/** A part of the band's dinner. @param {Page} page @param {string} part */
+async function openParty(page, part) {
+  await page.getByRole('link', { name: 'Parties' }).click();
+  await page.getByRole('link', { name: /Brass band/ }).click();
+  await page.getByRole('link', { name: part, exact: true }).click();
+}
+
 /** The coach for that fitting, some steps on. @param {Page} page @param {number} steps */
 async function coachAt(page, steps) {
   await page.emulateMedia({ reducedMotion: 'reduce' });
@@ -62,20 +69,6 @@ const VIEWS = {
       await page.getByRole('button', { name: /^Tie/ }).click();
     },
   },
-  'bench-spread-over-the-band': {
-    size: TALL,
-    open: async (page) => {
-      await fit(page, 'Desmond Farrow-Pike', 'Choirstall');
-      await page.getByRole('button', { name: 'Spread over the band' }).click();
-    },
-  },
-  'bench-hang-check': {
-    size: TALL,
-    open: async (page) => {
-      await fit(page, 'Ivo Sandgate', 'Lamplighter');
-      await page.getByRole('button', { name: 'Hang check' }).click();
-    },
-  },
   'bench-start': { size: LAPTOP, open: async (page) => page.getByRole('region', { name: 'Due next' }).waitFor() },
   bench: { size: LAPTOP, open: (page) => fit(page, 'Corin Attleby', 'Harbour Night') },
   'bench-tablet-mirror': {
@@ -93,25 +86,6 @@ const VIEWS = {
       await page.getByRole('link', { name: /Corin Attleby/ }).click();
     },
   },
-  'wearer-two-people': {
-    size: TALL,
-    open: async (page) => {
-      await page.getByRole('link', { name: 'Wearers' }).click();
-      await page.getByRole('link', { name: /Marit Solheim/ }).click();
-      const note = page.getByRole('textbox', { name: 'Note' });
-      await note.fill('Likes the bow a little smaller than last time.');
-      await page.getByRole('textbox', { name: 'Neck breadth' }).fill('112 mm');
-      // a colleague saves the same record in the next room
-      await page.evaluate(async () => {
-        const path = `/api/wearers/${window.location.pathname.split('/').at(-1)}`;
-        const { collar, ...known } = await (await fetch(path)).json();
-        const body = JSON.stringify({ ...known, collar: collar.text, faceWidthMm: 131, note: 'Rings on Friday about the second tie.' });
-        await fetch(path, { method: 'PUT', headers: { 'content-type': 'application/json' }, body });
-      });
-      await page.getByRole('button', { name: 'Save record' }).click();
-      await page.getByRole('button', { name: 'Keep yours' }).waitFor();
-    },
-  },
   fitting: {
     size: TALL,
     open: async (page) => {
@@ -119,15 +93,6 @@ const VIEWS = {
     },
   },
   coach: { size: LAPTOP, open: (page) => coachAt(page, 8) },
-  'coach-what-went-wrong': {
-    size: LAPTOP,
-    open: async (page) => {
-      await coachAt(page, 0);
-      await page.keyboard.press('w');
-      await page.getByText('Creases across the front').waitFor();
-      await page.waitForTimeout(2500);
-    },
-  },
   balance: {
     size: TALL,
     open: async (page) => {
@@ -163,6 +128,25 @@ const VIEWS = {
       await page.getByRole('link', { name: 'Drawer' }).click();
       await page.getByRole('link', { name: /Signal Red/ }).click();
       await page.getByRole('textbox', { name: 'Tip to belly' }).focus();
+    },
+  },
+  party: {
+    size: LAPTOP,
+    open: async (page) => {
+      await openParty(page, 'People');
+      await page.getByRole('button', { name: /^Wilf/ }).click();
+    },
+  },
+  'party-look': { size: TALL, open: (page) => openParty(page, 'One look').then(() => page.getByText(/have a tie/).waitFor()) },
+  'party-day': { size: TALL, open: (page) => openParty(page, 'The day') },
+  'party-link': {
+    size: PHONE,
+    open: async (page) => {
+      await openParty(page, 'People');
+      await page.getByRole('button', { name: /^Jago/ }).click();
+      await page.getByRole('button', { name: 'Give them a link' }).click();
+      await page.goto(await page.getByText(/\/party#/).innerText());
+      await page.getByRole('button', { name: 'Send my size' }).waitFor();
     },
   },
   pocket: {

@@ -36,7 +36,7 @@ const GUESTS: readonly (MemberInput & { readonly onRecord?: string })[] = [
 ];
 /** Kinds of which the band’s bows are, and who has one already, with a card. */
 const KINDS = ['Harbour Night', 'Choirstall'] as const;
-const WITH_CARD = ['Corin Attleby', 'Desmond Farrow-Pike', 'Ivo Sandgate', 'Hesper Dunmore', 'Obadiah Finch-Moran'] as const;
+const WITH_CARD = ['Hesper Dunmore', 'Linnet Carrow', 'Obadiah Finch-Moran'] as const;
 
 /** The brass band’s centenary dinner, half prepared; gone on with where it was cut off. */
 export async function enterParty(

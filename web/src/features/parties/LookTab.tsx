@@ -226,6 +226,9 @@ function Summary({ page: { members }, proposal, drawer }: { page: PartyPage; pro
   );
 }
 
+/** What is less than this off cannot be written in the shop’s unit. */
+const AS_WISHED_MM = 0.8;
+
 /** Width of the drawings, in mm of bow: the widest there is, and a little. */
 const SHOWN_MM = 176;
 const SHOWN_HEIGHT_MM = 82;
@@ -280,7 +283,7 @@ function Bows({ page, proposal, drawer }: { page: PartyPage; proposal: Proposal;
                   component="span"
                   sx={{ fontSize: SIZE.plain, fontWeight: 400, ml: 1.25, color: each.isAlike ? 'text.secondary' : 'error.main' }}
                 >
-                  {Math.abs(each.offMm) < 0.5 ? 'as wished' : `${signed(each.offMm)} off`}
+                  {Math.abs(each.offMm) < AS_WISHED_MM ? 'as wished' : `${signed(each.offMm)} off`}
                 </Box>
               </Box>
               <Box sx={QUIET_ASIDE}>{reasonWords(each.reason, tieOf, length)}</Box>

@@ -167,12 +167,13 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
         sx={{ '& > fieldset': { display: 'grid', gap: 1.25, border: 0, p: 0, m: 0, minWidth: 0 } }}
       >
         <fieldset disabled={!mayChange}>
-          <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'minmax(0, 1fr) minmax(0, 1fr)' } }}>
-            {text('name')}
+          {text('name')}
+          <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
             {text(
               'collar',
               wearer && !wearer.collarEstimated ? `on record ${formatCollarSize(wearer.collar)}` : 'as the shirt is labelled',
             )}
+            {text('bareNeck', 'where no size is known')}
           </Box>
           {choose('ground', [{ value: '', text: 'not said' }, ...COLLAR_GROUNDS.map((value) => ({ value, text: GROUND_WORDS[value] }))])}
           {missing.includes('collarDoubt') && mayChange && (

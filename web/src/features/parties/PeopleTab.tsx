@@ -99,7 +99,7 @@ export function PeopleTab({ page, view, drawer }: PartProps) {
         )}
       </Box>
       {isBeside && (
-        <Box sx={{ position: 'sticky', top: 12 }}>
+        <Box sx={{ position: 'sticky', top: 12, maxHeight: 'calc(100vh - 24px)', overflowY: 'auto' }}>
           {panel ?? (
             <Box sx={{ ...QUIET, borderLeft: `3px solid ${COLOURS.rule}`, pl: 2, py: 1 }}>
               {missing > 0

@@ -34,7 +34,7 @@ export const MEMBER_FIELD_WORDS: Readonly<Record<keyof MemberForm, string>> = {
     settled: 'Size settled',
   },
   ...{
-    longEnd: 'Long end on their own',
+    longEnd: 'Long end starts on their own',
     whoTies: 'Who ties',
     arriveMinutes: 'Comes, minutes before',
     ownTie: 'Whose tie',

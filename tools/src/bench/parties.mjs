@@ -140,7 +140,7 @@ async function served(databaseUrl) {
     await sequelize.query('ANALYZE TABLE parties, party_members', SELECT);
     await sleep(SETTLED_AFTER_MS);
     const found = await sequelize.query("SELECT id FROM parties WHERE name LIKE 'Party %' ORDER BY RAND(1) LIMIT 200", SELECT);
-    const ids = /** @type {{ id: string }[]} */ (found).map((row) => row.id);
+    const ids = /** @type {{ id: string }[]} */ (/** @type {unknown} */ (found)).map((row) => row.id);
     for (const each of ids.slice(0, 40)) await ask('GET', `/api/parties/${each}`);
     const times = [];
     for (const each of ids) {

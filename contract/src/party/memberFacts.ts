@@ -2,6 +2,7 @@ import {
   estimateCollar,
   gatherMembers,
   prospectOf,
+  spareTies,
   THICK_MORE_MINUTES,
   whatIsMissing,
   type Gathering,
@@ -9,10 +10,11 @@ import {
   type MemberOfTheDay,
   type Missing,
   type PartyStage,
+  type Spare,
   type WornCollar,
 } from '@easytuck/core';
 import { toCollar, type WrittenCollar } from '../fields/collarField.ts';
-import type { Deal, Party, PartyMember } from '../records/party.ts';
+import type { Deal, Party, PartyMember, TieOffer } from '../records/party.ts';
 import type { ShopSettings } from '../records/shop.ts';
 
 const MINUTE_MS = 60_000;
@@ -179,6 +181,15 @@ export function gatheringOf(party: Party, members: readonly PartyMember[], isThi
 const SPREAD_OF_HELPER = 0.3;
 /** Further ahead than this it is a plan for another day. */
 const LATEST_PLANNED_MINUTES = 12 * 60;
+
+/** Spare ties to take along, of what members wear of the shop’s. */
+export function sparesOf(members: readonly PartyMember[], offers: readonly TieOffer[]): readonly Spare[] {
+  const worn = members.flatMap(({ tieId, step, isOwnTie }) =>
+    tieId === null || step === null || isOwnTie ? [] : [{ kindId: tieId, step }],
+  );
+  const left = new Map(offers.map(({ tieId, free }) => [tieId, free - worn.filter(({ kindId }) => kindId === tieId).length]));
+  return spareTies(worn, left);
+}
 
 /** The moment at so many minutes from a party’s hour. */
 export const momentOf = ({ sitsAt }: Pick<Party, 'sitsAt'>, minutes: number): string =>

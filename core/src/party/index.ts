@@ -39,3 +39,4 @@ export {
   type WhoTies,
 } from './gatherMembers.ts';
 export { EVENINGS, planEvening, type PlannedEvening } from './planEvening.ts';
+export { spareTies, type Spare } from './spareTies.ts';

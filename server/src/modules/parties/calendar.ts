@@ -1,16 +1,19 @@
-import { clockIn, type PartyPage } from '@easytuck/contract';
+import { clockIn, practiceOf, type PartyPage } from '@easytuck/contract';
+import { prospectOf } from '@easytuck/core';
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator';
 import type { Evening } from './evening.ts';
 
 const MINUTE_MS = 60_000;
 /** How long before they begin helpers are called, in minutes. */
 const CALLED_BEFORE = 30;
+/** How long before the day learners are reminded to practise, in days. */
+const PRACTICE_BEFORE_DAYS = 4;
 
 /**
  * A party as a calendar (RFC 5545): the hour, each helper’s turns with an alarm, and the days on which ties go out and are due back. Times are
  * in UTC, so that every calendar shows them by its own clock.
  */
-export function calendarOf({ party }: PartyPage, { turns, without }: Evening, shop: string): string {
+export function calendarOf({ party, members }: PartyPage, { turns, without }: Evening, shop: string): string {
   const calendar = ical({
     name: party.name,
     prodId: { company: 'Easy Tuck', product: 'Parties', language: 'EN' },
@@ -46,6 +49,16 @@ export function calendarOf({ party }: PartyPage, { turns, without }: Evening, sh
       description: `${helper.name}: bows from ${clockIn(party.zone, first.beginsAt)}`,
     });
   }
+  const learners = members.flatMap((member) => {
+    const { moreTries } = prospectOf(practiceOf(member));
+    return member.tries.length > 0 && moreTries !== null && moreTries > 0 ? [`${member.name}: ${moreTries} more`] : [];
+  });
+  if (learners.length > 0)
+    calendar.createEvent({
+      ...{ id: `practice.${party.id}@easytuck`, start: dayAsDate(party.day, -PRACTICE_BEFORE_DAYS), allDay: true, sequence: party.version },
+      summary: `Practise with the coach: ${party.name}`,
+      description: learners.join('\n'),
+    });
   for (const [key, day, summary] of [
     ['out', party.outFrom, `Ties go out: ${party.name}`],
     ['back', party.backBy, `Ties are due back: ${party.name}`],
@@ -61,7 +74,7 @@ export function calendarOf({ party }: PartyPage, { turns, without }: Evening, sh
   return calendar.toString();
 }
 
-const dayAsDate = (day: string): Date => {
+const dayAsDate = (day: string, later = 0): Date => {
   const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
-  return new Date(year, month - 1, date);
+  return new Date(year, month - 1, date + later);
 };

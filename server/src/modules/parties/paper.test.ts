@@ -4,7 +4,7 @@ import { v7 as uuid } from 'uuid';
 import { textOfPdf } from '../../paper/testing.ts';
 import { aHelper, partyShop } from './testing.ts';
 
-const { send, get, enterParty, add, page, stock, give } = partyShop();
+const { send, get, enter, enterParty, add, page, stock, give } = partyShop();
 const maud = aHelper('Maud');
 let id: string;
 let tie: Awaited<ReturnType<typeof stock>>;
@@ -44,7 +44,17 @@ describe('paper of a party', () => {
     expect(pages).toHaveLength(1);
     const [text = ''] = pages;
     // four minutes each, done fifteen minutes before half past seven
-    for (const part of ['19:07', '19:11', 'Maud', 'ties alone', 'Slate twill', '16', 'right', 'The Long Room'])
+    for (const part of [
+      '19:07',
+      '19:11',
+      'Maud',
+      'ties alone',
+      'Slate twill',
+      '16',
+      'right',
+      'The Long Room',
+      'Spare ties to take along: 1 Slate twill at mark 16.',
+    ])
       expect(text).toContain(part);
   });
   it('a long list still stands on one page, at forty; beyond what can be read it takes a second', async () => {
@@ -77,6 +87,17 @@ describe('the calendar of a party', () => {
     expect(answer.headers['content-type']).toBe('text/calendar; charset=utf-8');
     return new ICAL.Component(ICAL.parse(answer.body) as never[]).getAllSubcomponents('vevent').map((each) => new ICAL.Event(each));
   };
+  it('reminds learners to practise, days before', async () => {
+    const learner = await enter({ name: 'Dov Reed', collar: '16' });
+    const party = await enterParty();
+    await add(party, { name: 'Dov Reed', wearerId: learner.id, whoTies: 'ask' });
+    await send('POST', '/api/tyings', { id: uuid(), wearerId: learner.id, tieId: tie.id, outcome: 'gaveUp', durationMs: 600_000 });
+    const practice = (await calendar(party)).find(({ summary }) => summary.startsWith('Practise'));
+    expect([practice?.startDate.toString(), practice?.description]).toEqual([
+      '2031-12-01',
+      expect.stringMatching(/^Dov Reed: \d+ more$/) as string,
+    ]);
+  });
   it('is read back by another reader: the hour, a helper’s turns with an alarm, the days of the ties', async () => {
     const events = await calendar(id);
     expect(events.map(({ summary }) => summary)).toEqual([

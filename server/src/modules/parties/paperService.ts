@@ -4,6 +4,7 @@ import {
   collarOfMember,
   longEndOfMember,
   settingWords,
+  sparesOf,
   wornByMember,
   type PaperSize,
   type PartyMember,
@@ -109,11 +110,18 @@ export function partyPaperService(database: Database): PartyPaperService {
       const spares = evening.spareMinutes === null ? '' : ` ${Math.round(evening.spareMinutes)} minutes are left before the hour.`;
       const chance =
         evening.ready === null ? '' : ` All sit in time on about ${Math.round(100 * evening.ready)} of 100 evenings like this.`;
+      const take = sparesOf(members, page.offers).flatMap(({ kindId, count, step }) => {
+        const tie = drawer.get(kindId);
+        return tie
+          ? [`${count} ${tie.name} at ${settingWords(settingAt(tie.hardware, step), (lengthMm) => formatLength(lengthMm, unit)).phrase}`]
+          : [];
+      });
+      const along = take.length > 0 ? ` Spare ties to take along: ${take.join(', ')}.` : '';
       const missing = evening.without.length > 0 ? ` ${evening.without.length} are to be tied and there is no helper.` : '';
       return print(
         {
           title: `${party.name}: ${party.hour}`,
-          tells: `${party.day}${party.place === '' ? '' : `, ${party.place}`}. Every bow sits by ${party.hour}.${spares}${chance}${missing}${done > 0 ? ` ${done} sit already.` : ''}`,
+          tells: `${party.day}${party.place === '' ? '' : `, ${party.place}`}. Every bow sits by ${party.hour}.${spares}${chance}${missing}${done > 0 ? ` ${done} sit already.` : ''}${along}`,
           columns: [
             { head: 'Begins', share: 9, typeface: 'figure' },
             { head: 'Who', share: 27, typeface: 'strong' },

@@ -1,4 +1,4 @@
-import { clockIn, settingWords, type Party, type PartyHelper } from '@easytuck/contract';
+import { clockIn, settingWords, sparesOf, type Party, type PartyHelper } from '@easytuck/contract';
 import { ARMS_REST, HELPER_MINUTES, settingAt } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -23,7 +23,8 @@ import { chanceWords, dayView, minutesBefore, type DayTurn, type MemberLine } fr
 const figure = { fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontWeight: 560 } as const;
 
 /** The run sheet: who is tied by whom, when, and what of it is done. */
-export function DayTab({ page: { party }, view, now }: PartProps) {
+export function DayTab({ page, view, drawer, now }: PartProps) {
+  const { party } = page;
   const day = useMemo(() => dayView(view, now), [view, now]);
   const done = view.lines.filter(({ member }) => member.doneAt !== null);
   return (
@@ -72,6 +73,7 @@ export function DayTab({ page: { party }, view, now }: PartProps) {
       </Box>
       <Box sx={{ display: 'grid', gap: 3 }}>
         <Helpers party={party} />
+        <Spares page={page} drawer={drawer} />
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
           <Button variant="outlined" component="a" href={`/api/parties/${party.id}/paper/runSheet`} target="_blank" rel="noreferrer">
             Run sheet on paper
@@ -262,6 +264,28 @@ function Done({ party, line: { member } }: { party: Party; line: MemberLine }) {
         sx={{ '& .MuiSvgIcon-root': { fontSize: '2.1rem' } }}
       />
     </Box>
+  );
+}
+
+/** What to take along in case a tie is stained or lost. */
+function Spares({ page, drawer }: Pick<PartProps, 'page' | 'drawer'>) {
+  const { length } = useUnits();
+  const spares = sparesOf(page.members, page.offers).flatMap(({ kindId, count, step }) => {
+    const tie = drawer.find(({ id }) => id === kindId);
+    return tie ? [{ tie, count, step }] : [];
+  });
+  if (spares.length === 0) return null;
+  return (
+    <Section title="Spare ties to take along">
+      <Box component="ul" sx={RULED_LIST}>
+        {spares.map(({ tie, count, step }) => (
+          <Box component="li" key={tie.id} sx={{ ...RULED_LINE, py: 0.5 }}>
+            {count} {tie.name}
+            <Box sx={QUIET_ASIDE}>set at {settingWords(settingAt(tie.hardware, step), length).phrase}, the middle of theirs</Box>
+          </Box>
+        ))}
+      </Box>
+    </Section>
   );
 }
 

@@ -1,7 +1,10 @@
 import {
+  FIBRE_WORDS,
   longEndOfMember,
   LOOK_RULE_WORDS,
+  LOOK_WORDS,
   settingWords,
+  SHAPE_WORDS,
   wornByMember,
   type PartyLook,
   type PartyPage,
@@ -73,6 +76,7 @@ export function LookTab({ page, drawer }: PartProps) {
   const mayGive = may('parties.change') && party.calledOffAt === null && proposal !== null && changes.length > 0 && wrong === null;
   useShortcuts('Party', [{ key: 'Enter', mod: true, says: 'give these ties', run: () => mayGive && void give.save() }]);
   const offered = drawer.filter(({ awayAt }) => awayAt === null);
+  const alike = alikeKinds(offered);
   return (
     <Box sx={{ display: 'grid', gap: 2.5 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2.5, alignItems: 'flex-start' }}>
@@ -106,7 +110,7 @@ export function LookTab({ page, drawer }: PartProps) {
           select
           label="From"
           value={look.tieIds}
-          onChange={(event) => setLook({ ...look, tieIds: [event.target.value].flat() })}
+          onChange={(event) => setLook({ ...look, tieIds: chosenTies([event.target.value].flat(), alike) })}
           helperText={look.tieIds.length === 0 ? 'all in the drawer' : ' '}
           sx={{ flex: '1 1 14rem', maxWidth: '26rem' }}
           slotProps={{
@@ -120,6 +124,11 @@ export function LookTab({ page, drawer }: PartProps) {
             },
           }}
         >
+          {alike.map(({ key, words, ids }) => (
+            <MenuItem key={key} value={key}>
+              All alike: {words} ({ids.length} kinds)
+            </MenuItem>
+          ))}
           {offered.map((tie) => (
             <MenuItem key={tie.id} value={tie.id}>
               {look.tieIds.includes(tie.id) ? '✓ ' : ''}
@@ -148,6 +157,39 @@ export function LookTab({ page, drawer }: PartProps) {
       )}
     </Box>
   );
+}
+
+/** Kinds of one cloth, look and shape, where there are several. */
+interface AlikeKinds {
+  readonly key: string;
+  readonly words: string;
+  readonly ids: readonly string[];
+}
+
+function alikeKinds(ties: readonly Tie[]): readonly AlikeKinds[] {
+  const groups = new Map<string, Tie[]>();
+  for (const tie of ties) {
+    const key = `alike ${tie.shape} ${tie.fibre} ${tie.faces.outer.look}`;
+    groups.set(key, [...(groups.get(key) ?? []), tie]);
+  }
+  return [...groups].flatMap(([key, of]): AlikeKinds[] => {
+    const [first] = of;
+    if (!first || of.length < 2) return [];
+    const { shape, fibre, faces } = first;
+    return [
+      {
+        key,
+        words: `${SHAPE_WORDS[shape]}, ${FIBRE_WORDS[fibre].toLowerCase()}, ${LOOK_WORDS[faces.outer.look].toLowerCase()}`,
+        ids: of.map(({ id }) => id),
+      },
+    ];
+  });
+}
+
+/** What is chosen: kinds by themselves, or all that are alike in the place of whatever was chosen before. */
+function chosenTies(chosen: readonly string[], alike: readonly AlikeKinds[]): string[] {
+  const group = alike.find(({ key }) => chosen.includes(key));
+  return [...(group ? group.ids : chosen)];
 }
 
 /** What would be given that nobody has yet. */

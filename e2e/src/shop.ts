@@ -64,7 +64,18 @@ function running(name: string): Shop {
   return {
     address: read().address,
     folder,
-    pids: () => ({ server: read().serverPid, database: Number(readFileSync(join(folder, 'database.pid'), 'utf8')), start: read().pid }),
+    // each is read when it is asked for: a database that has ended has no number any more, while its start still has
+    pids: () => ({
+      get server() {
+        return read().serverPid;
+      },
+      get database() {
+        return Number(readFileSync(join(folder, 'database.pid'), 'utf8'));
+      },
+      get start() {
+        return read().pid;
+      },
+    }),
   };
 }
 

@@ -121,6 +121,9 @@ function isCardOf(member: PartyMember): boolean {
   );
 }
 
+/** Whether a member wears a tie of their own that is not in the drawer. */
+export const isUnseen = ({ isOwnTie, tieId }: Pick<PartyMember, 'isOwnTie' | 'tieId'>): boolean => isOwnTie && tieId === null;
+
 export function factsOfMember(member: PartyMember, party: Pick<Party, 'deal'>): MemberFacts {
   const known = collarOfMember(member);
   const said = saidWhoTies(member);
@@ -132,9 +135,10 @@ export function factsOfMember(member: PartyMember, party: Pick<Party, 'deal'>): 
       known !== null && !member.isCollarSettled && (known.from === 'told' || known.from === 'neck' || differsFromRecord(member)),
     hasLongEnd: member.longEnd !== null || member.wearer !== null,
     tiesOwn: said === null && member.tries.length === 0 ? null : isLeftAlone,
-    hasTie: member.tieId !== null && member.step !== null,
+    // a tie of their own that the shop never saw is theirs to set
+    hasTie: isUnseen(member) || (member.tieId !== null && member.step !== null),
     isTieGone: member.isTieGone,
-    hasCard: isCardOf(member),
+    hasCard: isUnseen(member) || isCardOf(member),
     place: member.place,
     isOwnTie: member.isOwnTie,
     isSold: dealOfMember(member, party) === 'sold',

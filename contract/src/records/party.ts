@@ -337,7 +337,7 @@ const ownEntry = z.object({
   enteredAt: moment.nullable(),
 });
 const partyInWords = party
-  .pick({ name: true, day: true, hour: true, place: true, sitsAt: true })
+  .pick({ name: true, day: true, hour: true, zone: true, place: true, sitsAt: true })
   .extend({ shop: z.string(), unit: z.enum(['in', 'cm']) });
 
 /** A member as the lead sees them: what is missing, and how the day goes; nothing of the shop’s own. */

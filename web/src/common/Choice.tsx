@@ -9,12 +9,22 @@ interface ChoiceProps<V extends string> {
   readonly options: readonly { readonly value: V; readonly text: string }[];
   readonly onChange: (value: V) => void;
   readonly small?: boolean;
+  /** Shown, and not to be changed. */
+  readonly disabled?: boolean;
 }
 
 const hidden = { position: 'absolute', width: '1px', height: '1px', overflow: 'hidden', clipPath: 'inset(50%)' } as const;
 
 /** One of a few: radio buttons that look like tickets laid side by side. */
-function PlainChoice<V extends string>({ label, hideLabel = false, value, options, onChange, small = false }: ChoiceProps<V>) {
+function PlainChoice<V extends string>({
+  label,
+  hideLabel = false,
+  value,
+  options,
+  onChange,
+  small = false,
+  disabled = false,
+}: ChoiceProps<V>) {
   const name = useId();
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, p: 0, minWidth: 0 }}>
@@ -62,6 +72,7 @@ function PlainChoice<V extends string>({ label, hideLabel = false, value, option
               type="radio"
               name={name}
               checked={option.value === value}
+              disabled={disabled}
               onChange={() => onChange(option.value)}
               style={{ position: 'absolute', opacity: 0, inset: 0, pointerEvents: 'none' }}
             />

@@ -82,8 +82,8 @@ export function partyLinkService(database: Database): PartyLinkService {
   const told = async ({ memberId, partyId }: OpenedParty): Promise<PartyByLink> => {
     const page = await parties.page(partyId);
     const { name: shop, unit } = await settings.read();
-    const { name, day, hour, place, sitsAt } = page.party;
-    const party = { name, day, hour, place, sitsAt, shop, unit };
+    const { name, day, hour, zone, place, sitsAt } = page.party;
+    const party = { name, day, hour, zone, place, sitsAt, shop, unit };
     const own = page.members.find(({ id }) => id === memberId);
     if (own) return { who: 'member', party, own: { ...entryOf(own), bareNeckMm: own.bareNeckMm } };
     const now = new Date();

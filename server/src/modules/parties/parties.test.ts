@@ -173,6 +173,19 @@ describe('members', () => {
       ['Dov Reed', undefined, 'right', 'self', 45],
     ]);
   });
+  it('names below one another need no heading', async () => {
+    const id = await enterParty();
+    const read = (
+      await send('POST', `/api/parties/${id}/members/table`, { text: 'Ada Larch\nBo Fen\n', isTrial: false })
+    ).json<MemberTableRead>();
+    expect([read.taken, read.good.map(({ row, name }) => [row, name])]).toEqual([
+      2,
+      [
+        [1, 'Ada Larch'],
+        [2, 'Bo Fen'],
+      ],
+    ]);
+  });
   it('five hundred rows are refused as a whole, with the number that there is room for', async () => {
     const id = await enterParty();
     const text = `name\n${Array.from({ length: 500 }, (_, i) => `Guest ${i}`).join('\n')}`;

@@ -59,8 +59,10 @@ export async function readMembers(text: string, taken: readonly string[]): Promi
       break;
     }
     if (places === null) {
-      places = placesOf(read.cells);
-      continue;
+      // names below one another, without a heading, are a list of names
+      const isPlain = read.cells.length === 1 && !Object.hasOwn(COLUMNS, (read.cells[0] ?? '').trim().toLowerCase());
+      places = isPlain ? ['name'] : placesOf(read.cells);
+      if (!isPlain) continue;
     }
     count += 1;
     const { data, wrong } = readRow(places, read.row, read.cells);

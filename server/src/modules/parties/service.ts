@@ -1,6 +1,7 @@
 import {
   collarOfMember,
   factsOfMember,
+  isUnseen,
   longEndOfMember,
   MOST_MEMBERS,
   wornByMember,
@@ -371,7 +372,7 @@ export function partyService(database: Database): PartyService {
         },
         proposed,
         without: members.flatMap((member): Proposal['without'] => {
-          if (has.has(member.id)) return [];
+          if (has.has(member.id) || isUnseen(member)) return [];
           const found = reasonless.get(member.id);
           if (found) return [{ memberId: member.id, why: found.why, tieId: found.kindId, makeMm: found.makeMm }];
           const why = wornByMember(member, party, shop) === null ? 'noCollar' : 'ownDoesNotFit';

@@ -162,7 +162,7 @@ function Turn({ party, turn: { line, helper, beginsAt, ready } }: { party: Party
           </Box>
         </Box>
         <Box sx={{ ...QUIET_ASIDE, minWidth: 0, gridColumn: { xs: '2 / 3', sm: 'auto' }, gridRow: { xs: 2, sm: 'auto' } }}>
-          {tie ? `${tie.name}${set === '' ? '' : `, ${set}`}` : 'no tie'}
+          {tie ? `${tie.name}${set === '' ? '' : `, ${set}`}` : member.isOwnTie ? 'their own tie' : 'no tie'}
           {(member.alsoAt[0]?.hour ?? '') !== '' && (
             <Box sx={{ color: 'warning.main' }}>also {member.alsoAt.map(({ name, hour }) => `${hour} ${name}`).join(', ')}</Box>
           )}

@@ -224,7 +224,7 @@ function Summary({ page: { members }, proposal, drawer }: { page: PartyPage; pro
   const { length } = useUnits();
   const { proposed, without, totalOffMm } = proposal;
   const alike = proposed.filter(({ isAlike }) => isAlike).length;
-  const past = proposed.filter(({ pastCustomMm }) => pastCustomMm > 0.5).length;
+  const past = proposed.filter(({ pastCustomMm }) => pastCustomMm > AS_WISHED_MM).length;
   const nameOf = (memberId: string): string => members.find(({ id }) => id === memberId)?.name ?? '';
   const tieName = (tieId: string | null): string => drawer.find(({ id }) => id === tieId)?.name ?? 'a tie';
   const toBuy = new Map<string, number>();
@@ -329,7 +329,7 @@ function Bows({ page, proposal, drawer }: { page: PartyPage; proposal: Proposal;
                 </Box>
               </Box>
               <Box sx={QUIET_ASIDE}>{reasonWords(each.reason, tieOf, length)}</Box>
-              {each.pastCustomMm > 0.5 && (
+              {each.pastCustomMm > AS_WISHED_MM && (
                 <Box sx={{ ...QUIET_ASIDE, color: 'warning.main' }}>{length(each.pastCustomMm)} past a width rule</Box>
               )}
             </Box>

@@ -9,6 +9,7 @@ import {
   WHO_TIES_WORDS,
   type GivenPartyLink,
   type MemberInput,
+  type NewMembers,
   type PartyMember,
   type PartyPage,
   type Tie,
@@ -22,7 +23,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Controller } from 'react-hook-form';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { changeMember, givePartyLink, issueCards, moveTies, removeMember } from '../../common/api/parties.ts';
+import { addMembers, changeMember, givePartyLink, issueCards, moveTies, removeMember } from '../../common/api/parties.ts';
 import { currentOf } from '../../common/api/request.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { dayWords } from '../../common/dueWords.ts';
@@ -111,7 +112,14 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
       name={name}
       render={({ field }) => (
         <Box data-at={name}>
-          <Choice label={label ?? MEMBER_FIELD_WORDS[name]} value={field.value} onChange={field.onChange} options={options} small />
+          <Choice
+            label={label ?? MEMBER_FIELD_WORDS[name]}
+            value={field.value}
+            onChange={field.onChange}
+            options={options}
+            small
+            disabled={!mayChange}
+          />
         </Box>
       )}
     />
@@ -164,101 +172,96 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
           event.preventDefault();
           void submit();
         }}
-        sx={{ '& > fieldset': { display: 'grid', gap: 1.25, border: 0, p: 0, m: 0, minWidth: 0 } }}
+        sx={{ display: 'grid', gap: 1.25 }}
       >
-        <fieldset disabled={!mayChange}>
-          {text('name')}
-          <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-            {text(
-              'collar',
-              wearer && !wearer.collarEstimated ? `on record ${formatCollarSize(wearer.collar)}` : 'as the shirt is labelled',
-            )}
-            {text('bareNeck', 'where no size is known')}
-          </Box>
-          {choose('ground', [{ value: '', text: 'not said' }, ...COLLAR_GROUNDS.map((value) => ({ value, text: GROUND_WORDS[value] }))])}
-          {missing.includes('collarDoubt') && mayChange && (
-            <Button
-              variant="outlined"
-              onClick={() => {
-                setValue('settled', 'yes', { shouldDirty: true });
-                void submit();
-              }}
-              sx={{ justifySelf: 'start' }}
+        {text('name')}
+        <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
+          {text('collar', wearer && !wearer.collarEstimated ? `on record ${formatCollarSize(wearer.collar)}` : 'as the shirt is labelled')}
+          {text('bareNeck', 'where no size is known')}
+        </Box>
+        {choose('ground', [{ value: '', text: 'not said' }, ...COLLAR_GROUNDS.map((value) => ({ value, text: GROUND_WORDS[value] }))])}
+        {missing.includes('collarDoubt') && mayChange && (
+          <Button
+            variant="outlined"
+            onClick={() => {
+              setValue('settled', 'yes', { shouldDirty: true });
+              void submit();
+            }}
+            sx={{ justifySelf: 'start' }}
+          >
+            The size is right
+          </Button>
+        )}
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
+          {choose('longEnd', [
+            { value: 'left', text: 'left' },
+            { value: 'right', text: 'right' },
+            { value: '', text: wearer ? `as on record (${wearer.longEnd})` : 'not asked' },
+          ])}
+          {choose('whoTies', [...WHO_TIES.map((value) => ({ value, text: WHO_TIES_WORDS[value] })), { value: '', text: asRecorded }])}
+        </Box>
+        <Practice line={line} prospect={prospect} />
+        <Controller
+          control={control}
+          name="tieId"
+          render={({ field }) => (
+            <TextField
+              select
+              label="Tie"
+              {...field}
+              disabled={!mayChange || member.place === 'out'}
+              error={errors.tieId !== undefined}
+              helperText={
+                errors.tieId?.message ??
+                (member.isTieGone ? 'there are no longer enough of it on these days' : 'the set follows from the party’s look')
+              }
+              slotProps={{ select: { displayEmpty: true, SelectDisplayProps: { 'data-at': 'tieId' } as object } }}
             >
-              The size is right
+              <MenuItem value="">none</MenuItem>
+              {drawer
+                .filter((tie) => tie.awayAt === null || tie.id === member.tieId)
+                .map((tie) => (
+                  <MenuItem key={tie.id} value={tie.id}>
+                    {tie.name} ({free.has(tie.id) ? `${free.get(tie.id) ?? 0} for this party` : `${tie.inStock} in the drawer`})
+                  </MenuItem>
+                ))}
+            </TextField>
+          )}
+        />
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
+          {choose('ownTie', [
+            { value: '', text: 'the shop’s' },
+            { value: 'yes', text: 'their own' },
+          ])}
+          {choose('deal', [
+            { value: '', text: `as for all (${DEAL_WORDS[party.deal]})` },
+            ...DEALS.map((value) => ({ value, text: DEAL_WORDS[value] })),
+          ])}
+          {choose(
+            'tiedBefore',
+            [
+              { value: '', text: 'tied on the day' },
+              { value: 'yes', text: 'the night before' },
+            ],
+            'The bow is',
+          )}
+        </Box>
+        <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2fr)' }}>
+          {text('arriveMinutes', `empty: ${party.arriveMinutes}`)}
+          {text('note')}
+        </Box>
+        {mayChange && (
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
+            <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
+              Save
             </Button>
-          )}
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
-            {choose('longEnd', [
-              { value: 'left', text: 'left' },
-              { value: 'right', text: 'right' },
-              { value: '', text: wearer ? `as on record (${wearer.longEnd})` : 'not asked' },
-            ])}
-            {choose('whoTies', [...WHO_TIES.map((value) => ({ value, text: WHO_TIES_WORDS[value] })), { value: '', text: asRecorded }])}
-          </Box>
-          <Practice line={line} prospect={prospect} />
-          <Controller
-            control={control}
-            name="tieId"
-            render={({ field }) => (
-              <TextField
-                select
-                label="Tie"
-                {...field}
-                disabled={!mayChange || member.place === 'out'}
-                error={errors.tieId !== undefined}
-                helperText={
-                  errors.tieId?.message ??
-                  (member.isTieGone ? 'there are no longer enough of it on these days' : 'the set follows from the party’s look')
-                }
-                slotProps={{ select: { displayEmpty: true, SelectDisplayProps: { 'data-at': 'tieId' } as object } }}
-              >
-                <MenuItem value="">none</MenuItem>
-                {drawer
-                  .filter((tie) => tie.awayAt === null || tie.id === member.tieId)
-                  .map((tie) => (
-                    <MenuItem key={tie.id} value={tie.id}>
-                      {tie.name} ({free.has(tie.id) ? `${free.get(tie.id) ?? 0} for this party` : `${tie.inStock} in the drawer`})
-                    </MenuItem>
-                  ))}
-              </TextField>
-            )}
-          />
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
-            {choose('ownTie', [
-              { value: '', text: 'the shop’s' },
-              { value: 'yes', text: 'their own' },
-            ])}
-            {choose('deal', [
-              { value: '', text: `as for all (${DEAL_WORDS[party.deal]})` },
-              ...DEALS.map((value) => ({ value, text: DEAL_WORDS[value] })),
-            ])}
-            {choose(
-              'tiedBefore',
-              [
-                { value: '', text: 'tied on the day' },
-                { value: 'yes', text: 'the night before' },
-              ],
-              'The bow is',
-            )}
-          </Box>
-          <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2fr)' }}>
-            {text('arriveMinutes', `empty: ${party.arriveMinutes}`)}
-            {text('note')}
-          </Box>
-          {mayChange && (
-            <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5 }}>
-              <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>
-                Save
+            {isChanged && (
+              <Button variant="outlined" onClick={discard}>
+                Discard
               </Button>
-              {isChanged && (
-                <Button variant="outlined" onClick={discard}>
-                  Discard
-                </Button>
-              )}
-            </Box>
-          )}
-        </fieldset>
+            )}
+          </Box>
+        )}
       </Box>
       <Actions page={page} line={line} isChanged={isChanged} onRemoved={onClose} />
     </Box>
@@ -285,6 +288,26 @@ function Practice({ line: { member }, prospect }: { line: MemberLine; prospect: 
 
 const minutesWords = (minutes: number): string => (minutes < 1.5 ? 'a minute' : `${Math.round(minutes)} min`);
 
+/** A member as they were, to be put on the list again; a card that was issued stays in the ledger. */
+function memberAgain({
+  id,
+  name,
+  wearerId,
+  collar,
+  ground,
+  bareNeckMm,
+  isCollarSettled,
+  longEnd,
+  whoTies,
+  ...more
+}: PartyMember): NewMembers['members'][number] {
+  const { arriveMinutes, isOwnTie, tieId, step, isTiedBefore, deal, note } = more;
+  return {
+    ...{ id, name, wearerId, collar: collar?.text ?? null, ground, bareNeckMm, isCollarSettled, longEnd, whoTies },
+    ...{ arriveMinutes, isOwnTie, tieId, step, isTiedBefore, deal, note },
+  };
+}
+
 /** What can be done with a member besides typing. */
 function Actions({ page, line, isChanged, onRemoved }: { page: PartyPage; line: MemberLine; isChanged: boolean; onRemoved: () => void }) {
   const { party } = page;
@@ -310,7 +333,7 @@ function Actions({ page, line, isChanged, onRemoved }: { page: PartyPage; line: 
   });
   const remove = useSaving(async () => {
     await removeMember(party.id, member);
-    tell(`${member.name} is taken off the list.`);
+    tell(`${member.name} is taken off the list.`, () => void addMembers(party.id, [memberAgain(member)]));
     onRemoved();
   });
   const isOff = party.calledOffAt !== null;

@@ -30,8 +30,8 @@ export function MemberTable({ partyId, onDone }: { partyId: string; onDone: () =
   return (
     <Box sx={{ display: 'grid', gap: 1.5, p: 2, mb: 2, border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.card }}>
       <Box sx={QUIET_ASIDE}>
-        Columns: name, and what is known of collar, long end (left, right), ties (self, helper, practice), minutes before, note. From a
-        spreadsheet: save it as CSV, or copy its cells.
+        Names below one another; or columns: name, and what is known of collar, long end (left, right), ties (self, helper, practice),
+        minutes before, note. From a spreadsheet: save it as CSV, or copy its cells.
       </Box>
       <TextField
         label="The table"

@@ -17,12 +17,13 @@ import { useCallback, useMemo } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
 import { changeParty, createParty } from '../../common/api/parties.ts';
 import { currentOf } from '../../common/api/request.ts';
+import { dayWords } from '../../common/dueWords.ts';
 import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { LazyDayField } from '../../common/LazyDayField.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { emptyParty, PARTY_FIELD_WORDS, partyResolver, readHour, toPartyForm, type PartyForm as Form } from './partyForm.ts';
+import { emptyParty, PARTY_FIELD_WORDS, partyResolver, readHour, toPartyForm, usualDays, type PartyForm as Form } from './partyForm.ts';
 
 const GRID = {
   display: 'grid',
@@ -140,8 +141,8 @@ export function PartyForm({
         )}
         {text('leadName', 'bride, band sergeant, head waiter: who knows everybody')}
         {text('leadContact')}
-        {dayField('outFrom', day === '' ? ' ' : 'empty: the day before')}
-        {dayField('backBy', day === '' ? ' ' : 'empty: three days after')}
+        {dayField('outFrom', day === '' ? ' ' : `empty: the day before, ${dayWords(usualDays(day).outFrom)}`)}
+        {dayField('backBy', day === '' ? ' ' : `empty: three days after, ${dayWords(usualDays(day).backBy)}`)}
         {choose(
           'deal',
           DEALS.map((each) => [each, DEAL_WORDS[each]]),

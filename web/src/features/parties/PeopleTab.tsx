@@ -163,7 +163,11 @@ function MemberRow({ line, isChosen, onChoose }: { line: MemberLine; isChosen: b
         {collarWords(known)}
       </Box>
       <Box sx={{ ...QUIET, minWidth: 0, gridColumn: { xs: '1 / -1', sm: 'auto' } }}>
-        {tie ? `${tie.name}${set === '' ? '' : `, ${set}`}${member.isOwnTie ? ', their own' : ''}` : 'no tie'}
+        {tie
+          ? `${tie.name}${set === '' ? '' : `, ${set}`}${member.isOwnTie ? ', their own' : ''}`
+          : member.isOwnTie
+            ? 'their own'
+            : 'no tie'}
       </Box>
       <Box
         sx={{

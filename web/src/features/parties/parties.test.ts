@@ -123,6 +123,9 @@ describe('a party as typed', () => {
       helpers: [{ id: id(1), name: 'Maud', minutesEach: 4, fromMinutes: 60, restAfter: null, restMinutes: 5 }],
     });
     const { input } = readPartyForm(toPartyForm(before, 'in'), 'in', before);
+    // on another day the ties go out on another day too, where nobody said otherwise
+    const moved = readPartyForm({ ...toPartyForm(before, 'in'), day: '2031-12-12' }, 'in', before).input;
+    expect([moved?.outFrom, moved?.backBy]).toEqual(['2031-12-11', '2031-12-15']);
     const { id: _id, sitsAt: _s, calledOffAt: _c, version: _v, createdAt: _cr, updatedAt: _u, ...typed } = before;
     expect(input).toEqual(typed);
   });
@@ -195,6 +198,10 @@ describe('a party’s people', () => {
     expect(missing({ card: cardOf(16) })).toEqual([]);
     expect(missing({ card: cardOf(15.5) })).toEqual(['card']);
     expect(missing({ card: { ...cardOf(16), step: 3 } })).toEqual(['card']);
+  });
+  it('a tie of their own that the shop never saw is asked for no more, nor is its card', () => {
+    expect(view([member(1, { isOwnTie: true })]).lines[0]?.missing).toEqual([]);
+    expect(view([member(1, { isOwnTie: true, tieId: id(700), step: 4 })]).lines[0]?.missing).toEqual(['card']);
   });
   it('a size is in doubt that was only told, or measured, or is another on record, until it is settled', () => {
     const wearer = {

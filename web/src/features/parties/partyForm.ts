@@ -72,7 +72,10 @@ export const toPartyForm = (party: Party, unit: LengthUnit): PartyForm => ({
     place: party.place,
     occasion: party.occasion,
   },
-  ...{ leadName: party.leadName, leadContact: party.leadContact, outFrom: party.outFrom, backBy: party.backBy, deal: party.deal },
+  ...{ leadName: party.leadName, leadContact: party.leadContact, deal: party.deal },
+  // what follows from the day goes on following it
+  outFrom: party.outFrom === usualDays(party.day).outFrom ? '' : party.outFrom,
+  backBy: party.backBy === usualDays(party.day).backBy ? '' : party.backBy,
   ...{
     keepFreeMinutes: String(party.keepFreeMinutes),
     arriveMinutes: String(party.arriveMinutes),
@@ -96,6 +99,12 @@ export function readHour(text: string): string {
 
 const shifted = (day: string, days: number): string => (dayjs(day).isValid() ? dayjs(day).add(days, 'day').format('YYYY-MM-DD') : '');
 
+/** When ties go out and are due back unless it is said; empty without a day. */
+export const usualDays = (day: string): { readonly outFrom: string; readonly backBy: string } => ({
+  outFrom: shifted(day, -OUT_BEFORE_DAYS),
+  backBy: shifted(day, BACK_AFTER_DAYS),
+});
+
 /** Reads what was typed; each refusal stands at its field. What the form does not ask for stays as it was. */
 export function readPartyForm(
   form: PartyForm,
@@ -108,8 +117,8 @@ export function readPartyForm(
   const input = {
     ...{ name: form.name, kind: form.kind, day: form.day, hour: readHour(form.hour), zone: form.zone.trim(), place: form.place },
     ...{ occasion: form.occasion as Occasion, leadName: form.leadName, leadContact: form.leadContact, deal: form.deal, note: form.note },
-    outFrom: form.outFrom === '' ? shifted(form.day, -OUT_BEFORE_DAYS) : form.outFrom,
-    backBy: form.backBy === '' ? shifted(form.day, BACK_AFTER_DAYS) : form.backBy,
+    outFrom: form.outFrom === '' ? usualDays(form.day).outFrom : form.outFrom,
+    backBy: form.backBy === '' ? usualDays(form.day).backBy : form.backBy,
     keepFreeMinutes: wholeOf(form.keepFreeMinutes),
     arriveMinutes: wholeOf(form.arriveMinutes),
     thighMm: thigh?.kind === 'length' ? thigh.lengthMm : null,

@@ -1,10 +1,9 @@
-import type { GivenPartyLink, MemberForLead, PartyByLink } from '@easytuck/contract';
+import { clockIn, type GivenPartyLink, type MemberForLead, type PartyByLink } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Checkbox from '@mui/material/Checkbox';
 import TextField from '@mui/material/TextField';
-import dayjs from 'dayjs';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { PartyKeyApi } from '../../../common/api/parties.ts';
@@ -109,7 +108,7 @@ function OneMember({ member, told, api, onTold, isDay }: LeadProps & { member: M
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, py: 0.5 }}>
         {isDay && turn && !member.isDone && (
           <Box sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: SIZE.head, fontWeight: 560 }}>
-            {dayjs(turn.beginsAt).format('HH:mm')}
+            {clockIn(told.party.zone, turn.beginsAt)}
           </Box>
         )}
         <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>

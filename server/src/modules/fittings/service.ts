@@ -42,9 +42,9 @@ export interface FittingService {
    * Works out the answer and keeps it, together with a new wearer where there is one: both or neither. What was measured of a
    * known wearer at this fitting goes on the record; `stale`, with the record, where that has changed since it was seen. Where
    * it revises an older one that is no longer the latest: `stale`, with
-   * the latest.
+   * the latest. `told`: whom the card speaks to, where that is known better than by the wearer's record.
    */
-  readonly giveOut: (data: FittingData) => Promise<{ stored: Fitting; created: boolean }>;
+  readonly giveOut: (data: FittingData, told?: Reader) => Promise<{ stored: Fitting; created: boolean }>;
 }
 
 export function fittingService(database: Database): FittingService {
@@ -168,7 +168,7 @@ export function fittingService(database: Database): FittingService {
         throw error;
       }
     },
-    giveOut: async (data) => {
+    giveOut: async (data, told) => {
       requireReady(database);
       const knownId = data.wearer.kind === 'known' ? (await wearers.follow(data.wearer.id))?.id : undefined;
       const [own] = knownId === undefined ? [] : await ownTakeUps(database, knownId, data.tieId);
@@ -194,7 +194,7 @@ export function fittingService(database: Database): FittingService {
               revision,
             };
             await fittings.insert(
-              { ...fitting, card: composeCard(fitting, await settings.read(transaction), await toldBy(wearer.id, transaction)) },
+              { ...fitting, card: composeCard(fitting, await settings.read(transaction), told ?? (await toldBy(wearer.id, transaction))) },
               transaction,
             );
             return true;

@@ -1,6 +1,5 @@
 import {
   clockIn,
-  clothWords,
   collarOfMember,
   longEndOfMember,
   settingWords,
@@ -123,12 +122,12 @@ export function partyPaperService(database: Database): PartyPaperService {
           title: `${party.name}: ${party.hour}`,
           tells: `${party.day}${party.place === '' ? '' : `, ${party.place}`}. Every bow sits by ${party.hour}.${spares}${chance}${missing}${done > 0 ? ` ${done} sit already.` : ''}${along}`,
           columns: [
-            { head: 'Begins', share: 9, typeface: 'figure' },
-            { head: 'Who', share: 27, typeface: 'strong' },
-            { head: 'Tied by', share: 20 },
-            { head: 'Tie', share: 22 },
-            { head: 'Set at', share: 15, typeface: 'figure' },
-            { head: 'Long end, their own', share: 13 },
+            { head: 'Begins', share: 8, typeface: 'figure' },
+            { head: 'Who', share: 25, typeface: 'strong' },
+            { head: 'Tied by', share: 14 },
+            { head: 'Tie', share: 30 },
+            { head: 'Set at', share: 13, typeface: 'figure' },
+            { head: 'Long end', share: 10 },
           ],
           rows: evening.turns.map(({ member, helper, beginsAt }) => [
             clockIn(party.zone, beginsAt),
@@ -138,7 +137,7 @@ export function partyPaperService(database: Database): PartyPaperService {
             setOf(member, drawer, unit),
             longEndOfMember(member),
           ]),
-          foot: CAUTION,
+          foot: `The long end is told by the wearer’s own side. ${CAUTION}`,
           isTicked: true,
         },
         paper,
@@ -157,19 +156,19 @@ export function partyPaperService(database: Database): PartyPaperService {
         const known = collarOfMember(member);
         if (!tie || !known) return [];
         const found = nightBeforeOf(page, member, tie, shop.easeMm);
-        return [[member.name, formatCollarSize(known.collar), `${tie.name}, ${clothWords(tie)}`, ...nightWords(found, length)]];
+        return [[member.name, formatCollarSize(known.collar), tie.name, ...nightWords(found, length)]];
       });
       return print(
         {
           title: `Tied the night before: ${party.name}`,
           tells: `Tied on ${length(party.thighMm)}: set each band at the first mark, tie it, lift it off by its hook or clasp, and set it at the second before it goes round its neck.`,
           columns: [
-            { head: 'Who', share: 25, typeface: 'strong' },
+            { head: 'Who', share: 24, typeface: 'strong' },
             { head: 'Collar', share: 10, typeface: 'figure' },
-            { head: 'Tie', share: 25 },
-            { head: 'Tie it at', share: 15, typeface: 'figure' },
-            { head: 'Wear it at', share: 15, typeface: 'figure' },
-            { head: '', share: 20 },
+            { head: 'Tie', share: 28 },
+            { head: 'Tie it at', share: 13, typeface: 'figure' },
+            { head: 'Wear it at', share: 13, typeface: 'figure' },
+            { head: '', share: 16 },
           ],
           rows,
           foot: CAUTION,

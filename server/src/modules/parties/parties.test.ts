@@ -382,7 +382,7 @@ describe('cards of a party', () => {
     const tie = await stock(9, { name: 'Cards' });
     const known = await enter({ name: 'Jory Ash', collar: '15 1/2' });
     const id = await enterParty({ occasion: 'blackTie' });
-    await add(id, { name: 'Jory Ash', wearerId: known.id }, { name: 'Kit New', ...told('16') }, { name: 'Nobody' });
+    await add(id, { name: 'Jory Ash', wearerId: known.id }, { name: 'Kit New', ...told('16'), whoTies: 'helper' }, { name: 'Nobody' });
     await give(id, (await page(id)).members.slice(0, 2), tie.id, 3);
     const before = (await page(id)).members;
     const first = await cards(id, before);
@@ -391,6 +391,10 @@ describe('cards of a party', () => {
     const after = (await page(id)).members;
     expect(after.map(({ card }) => card && [card.tieId, card.step, card.collar.label])).toEqual([[tie.id, 3, 15.5], [tie.id, 3, 16], null]);
     expect(after[1]?.wearer).toMatchObject({ name: 'Kit New', collar: { label: 16 } });
+    // what the list knew is on the new record
+    expect((await send('GET', `/api/wearers/${after[1]?.wearer?.id ?? ''}`)).json<Wearer>()).toMatchObject({
+      ...{ eventName: 'Centenary dinner', eventOn: '2031-12-05', dexterity: 'needsHelp' },
+    });
     // asked for again, by a double click or another counter: nothing more is issued
     expect((await cards(id, after.slice(0, 2))).issued).toBe(2);
     const fittings = async (wearerId: string | undefined) =>
@@ -400,6 +404,9 @@ describe('cards of a party', () => {
     await change(id, (await page(id)).members[1] as PartyMember, { ...told('16½'), isCollarSettled: true });
     await cards(id, (await page(id)).members.slice(1, 2));
     const [latest] = await fittings(after[1]?.wearer?.id);
+    // a helper reads this card, facing the wearer: sides say whose; and the other's own card speaks to themselves
+    expect([latest?.card?.told, (await fittings(known.id))[0]?.card?.told]).toEqual(['facing', 'wearer']);
+    expect(latest?.card?.reminder[0]).toContain('on the wearer’s left (on your right)');
     expect(latest).toMatchObject({ collar: { label: 16.5 }, revision: { number: 2 }, occasion: 'blackTie' });
     // a size that was read off a shirt, and settled, stands on the record as well
     expect((await page(id)).members[1]?.wearer?.collar.label).toBe(16.5);

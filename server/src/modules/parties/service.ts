@@ -6,7 +6,6 @@ import {
   MOST_MEMBERS,
   wornByMember,
   type CardsIssued,
-  type Fitting,
   type FittingData,
   type MemberData,
   type OnTheDay,
@@ -42,6 +41,7 @@ import { afterChange, insertOnce } from '../insertOnce.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository } from '../wearers/repository.ts';
+import { keptOf, wearerService } from '../wearers/service.ts';
 import { offerOf, partyRepository, type KeptMember } from './repository.ts';
 import { sitsAt } from './sitsAt.ts';
 import { todayIn } from './today.ts';
@@ -88,6 +88,9 @@ const dataOf = ({
   ...data
 }: KeptMember): MemberData => data;
 
+/** Letters that a wearer's record has room for of what the tie is for. */
+const LONGEST_EVENT = 60;
+
 /** A party's own typed fields. */
 const typedOf = ({
   id: _id,
@@ -107,6 +110,7 @@ export function partyService(database: Database): PartyService {
   const wearers = wearerRepository(database);
   const settings = shopRepository(database);
   const fittings = fittingService(database);
+  const people = wearerService(database);
 
   const get = async (id: string): Promise<Party> => {
     requireReady(database);
@@ -212,6 +216,22 @@ export function partyService(database: Database): PartyService {
       ...{ occasion: party.occasion, wings: shop.wings, school: 'own', staff, step: member.step, leadMm: evenLeadMm(prepareTie(tie)) },
       ...{ note: party.name, handedOver: member.isOwnTie ? 'theirs' : 'stays', revises: member.card?.fittingId ?? null },
     };
+  };
+
+  /** What this list knows of somebody who was just entered: their day, who ties, their neck. */
+  const tellMore = async (party: Party, member: PartyMember, wearerId: string, staff: string): Promise<void> => {
+    const entered = await people.get(wearerId);
+    const { tiesOwn } = factsOfMember(member, party);
+    const more = {
+      ...{ eventName: party.name.slice(0, LONGEST_EVENT), eventOn: party.day, bareNeckMm: member.bareNeckMm },
+      dexterity: tiesOwn === false ? ('needsHelp' as const) : member.whoTies === 'ask' ? ('learning' as const) : null,
+    };
+    try {
+      await people.change(wearerId, entered.version, { ...keptOf(entered), ...more, takenBy: staff });
+    } catch (error) {
+      // somebody is at the new record already: what they write is newer
+      if (!(error instanceof ProblemError) || error.code !== 'stale') throw error;
+    }
   };
 
   return {
@@ -424,7 +444,10 @@ export function partyService(database: Database): PartyService {
           continue;
         }
         try {
-          const stored = await issueOne(fittings, await cardFor(party, member, fittingId, staff));
+          // whoever ties for somebody faces them: the card says whose sides it means
+          const told = factsOfMember(member, party).tiesOwn === false ? 'facing' : undefined;
+          const { stored } = await fittings.giveOut(await cardFor(party, member, fittingId, staff), told);
+          if (member.wearer === null) await tellMore(party, member, stored.wearer.id, staff);
           await parties.setCard(memberId, stored.id, stored.wearer.id, new Date());
           issued += 1;
         } catch (error) {
@@ -532,10 +555,6 @@ function refuseStep(drawer: ReadonlyMap<string, Tie>, tieId: string | null, step
   const tie = drawer.get(tieId);
   if (!tie) throw invalidField('tieId', 'This tie is no longer in the drawer. Choose another.');
   if (step === null || step > lastStep(tie.hardware)) throw invalidField('step', 'The set must be one of the band’s settings.');
-}
-
-async function issueOne(fittings: ReturnType<typeof fittingService>, data: FittingData): Promise<Fitting> {
-  return (await fittings.giveOut(data)).stored;
 }
 
 function noParty(): never {

@@ -36,7 +36,7 @@ import type { TiePlace } from '@easytuck/core';
 import useSWR, { mutate } from 'swr';
 import { z } from 'zod';
 import type { Reading } from './reading.ts';
-import { request, requestLong } from './request.ts';
+import { ApiProblem, request, requestLong } from './request.ts';
 
 const keys = {
   list: (show: string): string => `/api/parties?show=${show}`,
@@ -63,19 +63,29 @@ async function took(id: string, page: PartyPage): Promise<PartyPage> {
 
 const refresh = (id: string): Promise<unknown> => mutate(keys.one(id));
 
+/** Does something over what is shown; where that has moved on, it is read anew, so that what is shown next is what is there. */
+async function overShown<T>(id: string, work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof ApiProblem && error.problem.code === 'stale') await refresh(id);
+    throw error;
+  }
+}
+
 export async function createParty(input: NewParty): Promise<Party> {
   return request('POST', '/api/parties', party, input);
 }
 
 /** Saves a party over the version it was based on. */
 export async function changeParty(id: string, input: PartyInput & { readonly version: number }): Promise<Party> {
-  const saved = await request('PUT', keys.one(id), party, input);
+  const saved = await overShown(id, () => request('PUT', keys.one(id), party, input));
   await mutate<PartyPage>(keys.one(id), (page) => page && { ...page, party: saved }, { revalidate: true });
   return saved;
 }
 
 export async function callPartyOff({ id, version }: Pick<Party, 'id' | 'version'>, off: boolean): Promise<Party> {
-  const saved = await request('PUT', `${keys.one(id)}/off`, party, { version, off });
+  const saved = await overShown(id, () => request('PUT', `${keys.one(id)}/off`, party, { version, off }));
   await refresh(id);
   return saved;
 }
@@ -96,7 +106,7 @@ export async function changeMember(id: string, memberId: string, input: MemberCh
 }
 
 export async function removeMember(id: string, { id: memberId, version }: Pick<PartyMember, 'id' | 'version'>): Promise<void> {
-  await request('DELETE', `${keys.one(id)}/members/${memberId}?version=${version}`, z.null());
+  await overShown(id, () => request('DELETE', `${keys.one(id)}/members/${memberId}?version=${version}`, z.null()));
   await refresh(id);
 }
 
@@ -104,7 +114,7 @@ export const proposeTies = (id: string, look: PartyLook): Promise<Proposal> =>
   request('POST', `${keys.one(id)}/proposal`, proposal, { look });
 
 export const giveTies = async (id: string, ties: GivenTies['ties']): Promise<PartyPage> =>
-  took(id, await request('PUT', `${keys.one(id)}/ties`, partyPage, { ties }));
+  took(id, await overShown(id, () => request('PUT', `${keys.one(id)}/ties`, partyPage, { ties })));
 
 export async function moveTies(id: string, memberIds: readonly string[], to: TiePlace): Promise<PartyPage> {
   const page = await took(id, await request('PUT', `${keys.one(id)}/places`, partyPage, { memberIds, to }));

@@ -58,24 +58,14 @@ export async function startShop(name: string, { empty = false, port = 0 }: { emp
 }
 
 /** A shop that runs, by what its folder says. */
-function running(name: string): Shop {
+function running(name: string): Shop & { readonly startPid: () => number } {
   const folder = shopFolder(name);
   const read = (): Running => JSON.parse(readFileSync(join(folder, 'running.json'), 'utf8')) as Running;
   return {
     address: read().address,
     folder,
-    // each is read when it is asked for: a database that has ended has no number any more, while its start still has
-    pids: () => ({
-      get server() {
-        return read().serverPid;
-      },
-      get database() {
-        return Number(readFileSync(join(folder, 'database.pid'), 'utf8'));
-      },
-      get start() {
-        return read().pid;
-      },
-    }),
+    pids: () => ({ server: read().serverPid, database: Number(readFileSync(join(folder, 'database.pid'), 'utf8')), start: read().pid }),
+    startPid: () => read().pid,
   };
 }
 
@@ -83,12 +73,23 @@ function running(name: string): Shop {
 export async function stopShops(): Promise<void> {
   if (!existsSync(E2E)) return;
   const left = readdirSync(E2E).filter(saysItRuns).map(running);
-  for (const { pids } of left) if (isStart(pids().start)) process.kill(pids().start, 'SIGINT');
+  // (its database may have ended already)
+  for (const { startPid } of left) if (isStart(startPid())) process.kill(startPid(), 'SIGINT');
   await waitFor(
-    () => left.every(({ folder }) => !existsSync(join(folder, 'running.json')) || !isStart(running(basename(folder)).pids().start)),
+    () => !left.some(({ folder }) => isStillThere(basename(folder))),
     STOP_WITHIN_MS,
     () => 'a shop did not stop',
   );
+}
+
+/** Whether a shop’s start command still runs; where it has taken its word back meanwhile, it does not. */
+function isStillThere(name: string): boolean {
+  try {
+    return isStart(running(name).startPid());
+  } catch (error) {
+    if (existsSync(join(shopFolder(name), 'running.json'))) throw error;
+    return false;
+  }
 }
 
 /** Whether a process is a start command, and not another one that was given its number since. */

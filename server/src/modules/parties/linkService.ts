@@ -127,6 +127,8 @@ export function partyLinkService(database: Database): PartyLinkService {
       } = kept;
       const changed = {
         ...rest,
+        // a tie that was set for another size is to be set anew
+        step: data.collar?.label === rest.collar?.label && data.bareNeckMm === rest.bareNeckMm ? rest.step : null,
         ...{
           collar: data.collar,
           ground: data.collar === null ? ('neck' as const) : data.ground,

@@ -405,6 +405,9 @@ describe('cards of a party', () => {
     await cards(id, (await page(id)).members.slice(1, 2));
     const [latest] = await fittings(after[1]?.wearer?.id);
     // a helper reads this card, facing the wearer: sides say whose; and the other's own card speaks to themselves
+    // and the tie is set for the collar that it says, not left at the set of the one before
+    expect(latest?.step).toBeGreaterThan(3);
+    expect((await page(id)).members[1]?.step).toBe(latest?.step);
     expect([latest?.card?.told, (await fittings(known.id))[0]?.card?.told]).toEqual(['facing', 'wearer']);
     expect(latest?.card?.reminder[0]).toContain('on the wearer’s left (on your right)');
     expect(latest).toMatchObject({ collar: { label: 16.5 }, revision: { number: 2 }, occasion: 'blackTie' });

@@ -1,6 +1,6 @@
 import { LINK_HEADER, type GivenPartyLink, type PartyByLink, type PartyLink, type PartyPage, type Problem } from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
-import { openTestShop, type TestShop } from '../../testing.ts';
+import { aTie, openTestShop, type TestShop } from '../../testing.ts';
 import { browser, setUpOwner } from '../people/testing.ts';
 import { aHelper, aParty } from './testing.ts';
 
@@ -77,6 +77,17 @@ describe('a link to a party', () => {
     ]);
     expect(answers.map(({ statusCode }) => statusCode)).toEqual([200, 200, 200]);
     expect((await page()).members[1]).toMatchObject({ collar: { label: 17 }, arriveMinutes: 20 });
+  });
+  it('another size than a tie was set for leaves the tie, and its set to be found anew; the same size leaves both', async () => {
+    const { key } = await give(bo());
+    const tie = aTie({ inStock: 5 });
+    await owner.send('POST', '/api/ties', tie);
+    const version = (await page()).members[1]?.version;
+    await owner.send('PUT', `/api/parties/${id}/ties`, { ties: [{ memberId: bo(), version, tieId: tie.id, step: 4 }] });
+    await by(key, 'PUT', '/own', { collar: '17', ground: 'shirt' });
+    expect((await page()).members[1]).toMatchObject({ tieId: tie.id, step: 4 });
+    await by(key, 'PUT', '/own', { collar: '16', ground: 'shirt' });
+    expect((await page()).members[1]).toMatchObject({ tieId: tie.id, step: null });
   });
   it('does for a member nothing that is the lead’s, and for the lead nothing that is a member’s or the shop’s', async () => {
     const [{ key }, { key: leads }] = [await give(ada()), await give(null)];

@@ -159,24 +159,38 @@ export function partyService(database: Database): PartyService {
     }
   };
 
-  /** The step for a tie that was chosen without one: what the party's look asks for. */
+  /** The step that the party's look asks for on a member's neck; null where there is no collar yet. */
+  const stepFor = async (party: Party, member: PartyMember, tie: Tie): Promise<number | null> => {
+    const worn = wornByMember(member, party, await settings.read());
+    if (worn === null) return null;
+    const found = matchLook(prepareTie(tie), takerOf(member, worn), lookOf(party.look) ?? { rule: 'asCut' });
+    if (found.kind === 'none') throw invalidField('tieId', `${tie.name} cannot be worn at this collar size. Choose another.`);
+    return found.fitted.setting.step;
+  };
+  const drawerTie = async (tieId: string): Promise<Tie> => {
+    const tie = await ties.find(tieId);
+    if (!tie) throw invalidField('tieId', 'This tie is no longer in the drawer. Choose another.');
+    return tie;
+  };
+  /** A tie that was chosen without a step gets the look's. */
   const withStep = async (party: Party, member: PartyMember, data: MemberData): Promise<MemberData> => {
     if (data.tieId === null) return { ...data, step: null };
-    const tie = await ties.find(data.tieId);
-    if (!tie) throw invalidField('tieId', 'This tie is no longer in the drawer. Choose another.');
-    if (data.step !== null) {
-      if (data.step > lastStep(tie.hardware)) throw invalidField('step', 'The set must be one of the band’s settings.');
-      return data;
-    }
-    const worn = wornByMember(member, party, await settings.read());
-    if (worn === null) return data;
-    const found = matchLook(
-      prepareTie(tie),
-      { id: member.id, worn, longEnd: longEndOfMember(member) },
-      lookOf(party.look) ?? { rule: 'asCut' },
+    const tie = await drawerTie(data.tieId);
+    if (data.step === null) return { ...data, step: await stepFor(party, member, tie) };
+    if (data.step > lastStep(tie.hardware)) throw invalidField('step', 'The set must be one of the band’s settings.');
+    return data;
+  };
+  /** A member whose card was of another collar, and whose tie is still set for that, with the tie set for the collar they have now. */
+  const setAnew = async (party: Party, member: PartyMember): Promise<PartyMember> => {
+    const { card, tieId, step } = member;
+    if (card === null || tieId === null || card.tieId !== tieId || card.step !== step) return member;
+    const fresh = await stepFor(party, member, await drawerTie(tieId));
+    if (fresh === step) return member;
+    const isSaved = await withTransaction(database.sequelize, (transaction) =>
+      parties.giveTie(member.id, member.version, tieId, fresh, new Date(), transaction),
     );
-    if (found.kind === 'none') throw invalidField('tieId', `${tie.name} cannot be worn at this collar size. Choose another.`);
-    return { ...data, step: found.fitted.setting.step };
+    if (!isSaved) throw new ProblemError('stale');
+    return { ...member, step: fresh };
   };
 
   const takerOf = (member: PartyMember, worn: Taker['worn']): Taker => ({
@@ -446,7 +460,7 @@ export function partyService(database: Database): PartyService {
         try {
           // whoever ties for somebody faces them: the card says whose sides it means
           const told = factsOfMember(member, party).tiesOwn === false ? 'facing' : undefined;
-          const { stored } = await fittings.giveOut(await cardFor(party, member, fittingId, staff), told);
+          const { stored } = await fittings.giveOut(await cardFor(party, await setAnew(party, member), fittingId, staff), told);
           if (member.wearer === null) await tellMore(party, member, stored.wearer.id, staff);
           await parties.setCard(memberId, stored.id, stored.wearer.id, new Date());
           issued += 1;

@@ -22,7 +22,7 @@ import { addressOf, failedTries } from '../tries/repository.ts';
 import { eveningOf } from './evening.ts';
 import { partyLinkRepository, type OpenedParty } from './linkRepository.ts';
 import { partyRepository } from './repository.ts';
-import { partyService } from './service.ts';
+import { dataOf, partyService } from './service.ts';
 
 /** Missing things that a lead can do something about; the rest is the shop’s. */
 const FOR_THE_LEAD = new Set(['collar', 'longEnd', 'canTie']);
@@ -113,18 +113,7 @@ export function partyLinkService(database: Database): PartyLinkService {
     for (let attempt = 0; ; attempt += 1) {
       const kept = (await repository.members(partyId)).find(({ id }) => id === memberId);
       if (!kept) throw new ProblemError('noSuchLink');
-      const {
-        id: _id,
-        partyId: _party,
-        number: _number,
-        place: _place,
-        goneAs: _gone,
-        fittingId: _fitting,
-        doneAt: _done,
-        enteredAt: _entered,
-        version,
-        ...rest
-      } = kept;
+      const rest = dataOf(kept);
       const changed = {
         ...rest,
         // a tie that was set for another size is to be set anew
@@ -139,7 +128,7 @@ export function partyLinkService(database: Database): PartyLinkService {
         whoTies: data.whoTies ?? rest.whoTies,
       };
       const saved = await withTransaction(database.sequelize, (transaction) =>
-        repository.updateMember(memberId, version, changed, new Date().toISOString(), new Date(), transaction),
+        repository.updateMember(memberId, kept.version, changed, new Date().toISOString(), new Date(), transaction),
       );
       if (saved) return;
       // the shop saved in the same moment: their words stay, this is entered into them

@@ -75,7 +75,8 @@ export interface PartyService {
   readonly onTheDay: (id: string, memberId: string, what: OnTheDay) => Promise<PartyMember>;
 }
 
-const dataOf = ({
+/** What of a member is typed. */
+export const dataOf = ({
   id: _id,
   partyId: _party,
   number: _number,

@@ -84,6 +84,12 @@ export async function changeParty(id: string, input: PartyInput & { readonly ver
   return saved;
 }
 
+/** Changes a part of a party, over the version that is shown. */
+export function changePartOf(party: Party, part: Partial<PartyInput>): Promise<Party> {
+  const { id, sitsAt: _sits, calledOffAt: _off, createdAt: _created, updatedAt: _updated, ...typed } = party;
+  return changeParty(id, { ...typed, ...part });
+}
+
 export async function callPartyOff({ id, version }: Pick<Party, 'id' | 'version'>, off: boolean): Promise<Party> {
   const saved = await overShown(id, () => request('PUT', `${keys.one(id)}/off`, party, { version, off }));
   await refresh(id);

@@ -6,7 +6,7 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { useState, type ReactNode } from 'react';
 import { v7 as uuid } from 'uuid';
-import { changeParty, issueCards, moveTies, printPartyLabels } from '../../common/api/parties.ts';
+import { changePartOf, issueCards, moveTies, printPartyLabels } from '../../common/api/parties.ts';
 import { useShop } from '../../common/api/shop.ts';
 import { exactLength } from '../../common/exactLength.ts';
 import { dayWords } from '../../common/dueWords.ts';
@@ -196,8 +196,7 @@ function NightBefore({ page, view: { lines } }: PartProps) {
       return;
     }
     setWrong(null);
-    const { id: _id, sitsAt: _sits, calledOffAt: _off, createdAt: _created, updatedAt: _updated, ...rest } = party;
-    await changeParty(party.id, { ...rest, thighMm: read === null ? null : read.lengthMm });
+    await changePartOf(party, { thighMm: read === null ? null : read.lengthMm });
     setTyped(null);
   });
   const rows = lines.flatMap((line) =>

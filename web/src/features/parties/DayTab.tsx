@@ -7,7 +7,7 @@ import Checkbox from '@mui/material/Checkbox';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { changeParty, onTheDay } from '../../common/api/parties.ts';
+import { changePartOf, onTheDay } from '../../common/api/parties.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
@@ -295,8 +295,7 @@ function Helpers({ party }: { party: Party }) {
   const mayChange = may('parties.change');
   const [name, setName] = useState('');
   const save = useSaving(async (helpers: readonly PartyHelper[]) => {
-    const { id: _id, sitsAt: _sits, calledOffAt: _off, createdAt: _created, updatedAt: _updated, ...typed } = party;
-    await changeParty(party.id, { ...typed, helpers: [...helpers] });
+    await changePartOf(party, { helpers: [...helpers] });
   });
   return (
     <Section title="Who ties for others">

@@ -18,7 +18,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useMemo, useState } from 'react';
-import { changeParty, giveTies, proposeTies } from '../../common/api/parties.ts';
+import { changePartOf, giveTies, proposeTies } from '../../common/api/parties.ts';
 import { useShop } from '../../common/api/shop.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
@@ -53,8 +53,7 @@ export function LookTab({ page, drawer }: PartProps) {
   }, [asked, standing, ask]);
   const give = useSaving(async () => {
     if (!proposal) return;
-    const { id: _id, sitsAt: _sits, calledOffAt: _off, createdAt: _created, updatedAt: _updated, ...typed } = party;
-    if (JSON.stringify(party.look) !== asked) await changeParty(party.id, { ...typed, look });
+    if (JSON.stringify(party.look) !== asked) await changePartOf(party, { look });
     const byId = new Map(members.map((member) => [member.id, member]));
     const ties = changesOf(page, proposal).map(({ memberId, tieId, step }) => ({
       memberId,

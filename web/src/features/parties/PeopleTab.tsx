@@ -164,7 +164,7 @@ function MemberRow({ line, isChosen, onChoose }: { line: MemberLine; isChosen: b
       </Box>
       <Box sx={{ ...QUIET, minWidth: 0, gridColumn: { xs: '1 / -1', sm: 'auto' } }}>
         {tie
-          ? `${tie.name}${set === '' ? '' : `, ${set}`}${member.isOwnTie ? ', their own' : ''}`
+          ? `${tie.name}${set === '' ? ', to be set anew' : `, ${set}`}${member.isOwnTie ? ', their own' : ''}`
           : member.isOwnTie
             ? 'their own'
             : 'no tie'}

@@ -1,5 +1,6 @@
 import Fastify, { type FastifyInstance } from 'fastify';
 import { serializerCompiler, validatorCompiler } from 'fastify-type-provider-zod';
+import { hostname } from 'node:os';
 import type { Sequelize } from 'sequelize';
 import { backupRoutes } from './modules/backups/routes.ts';
 import { cardRoutes } from './modules/cards/routes.ts';
@@ -33,6 +34,8 @@ const HEADERS_WITHIN_MS = 10_000;
 /** What an app is built from. */
 export interface AppOptions {
   readonly sequelize: Sequelize;
+  /** What this machine is called among several. */
+  readonly machine?: string | undefined;
   readonly webRoot?: string | undefined;
   readonly logLevel?: string;
   /** Where the log goes; to the terminal unless it is said. */
@@ -60,6 +63,7 @@ export interface AppOptions {
 /** Assembles the server; it does not listen yet. */
 export async function buildApp({
   sequelize,
+  machine = hostname(),
   webRoot,
   logLevel = 'silent',
   logTo,
@@ -98,7 +102,7 @@ export async function buildApp({
   await app.register(whoIsThere);
   await app.register(webPages, { webRoot });
   await app.register(openapi);
-  await app.register(health);
+  await app.register(health, { machine });
   await app.register(wearerRoutes, { prefix: '/api/wearers' });
   await app.register(tieRoutes, { prefix: '/api/ties' });
   await app.register(fittingRoutes, { prefix: '/api/fittings' });

@@ -19,7 +19,8 @@ async function main(): Promise<void> {
   const config = readConfig(process.env);
   const withDemo = process.argv.includes('--demo');
   const app = await buildApp({
-    sequelize: connectDatabase(config.databaseUrl),
+    sequelize: connectDatabase(config.databaseUrl, 'requests', config.databaseReadsUrl),
+    machine: config.machine,
     webRoot: config.webRoot,
     logLevel: config.logLevel,
     printerUrl: config.printerUrl,

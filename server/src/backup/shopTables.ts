@@ -1,8 +1,14 @@
 import { createConnection, type Connection } from 'mariadb';
 import type { ShopColumn } from './shopFile.ts';
 
-/** Tables that hold nothing of the shop's: what was applied stands in the file's manifest, who holds what, and who is signed in, passes. */
-const NOT_OF_THE_SHOP = new Set(['migrations', 'leases', 'imports', 'sessions', 'ceremonies', 'failed_tries']);
+/**
+ * Tables that hold nothing of the shop's: what was applied stands in the file's manifest; who holds what, who is signed in, which labels
+ * wait and which servers run, passes.
+ */
+const NOT_OF_THE_SHOP = new Set([
+  ...['migrations', 'leases', 'imports', 'sessions', 'ceremonies', 'failed_tries'],
+  ...['held_names', 'labels', 'jobs_done', 'servers'],
+]);
 
 /** A table of the shop. */
 export interface ShopTable {
@@ -28,7 +34,7 @@ export function connectForCopying(databaseUrl: string): Promise<Connection> {
     collation: 'utf8mb4_unicode_ci',
     logParam: false,
     connectTimeout: 5_000,
-    initSql: ["SET SESSION time_zone = '+00:00'", 'SET SESSION max_statement_time = 0'],
+    initSql: ["SET SESSION time_zone = '+00:00'", 'SET SESSION max_statement_time = 0', 'SET SESSION wsrep_sync_wait = 7'],
   });
 }
 

@@ -5,6 +5,8 @@ import { Sequelize, type PoolOptions } from 'sequelize';
 const SESSION_SETTINGS = [
   "SET SESSION sql_mode = 'STRICT_ALL_TABLES,NO_ENGINE_SUBSTITUTION,ERROR_FOR_DIVISION_BY_ZERO,NO_ZERO_DATE'",
   "SET SESSION time_zone = '+00:00'",
+  // on a cluster each statement first waits until its node has all that was committed on the others; on one database this is nothing
+  'SET SESSION wsrep_sync_wait = 7',
 ];
 
 /** How long things may take; nothing that a request waits for may take longer, wherever the database hangs. */
@@ -45,17 +47,11 @@ const JOBS: Patience = {
  * Opens pools on a MariaDB server, one for reading and one for writing, so that writers who wait for each other leave readers
  * their connections; nothing is sent until the first query.
  * @param use what it is for: `requests` that somebody waits for, or `jobs` that may take their time.
+ * @param readsUrl where what is only read is asked for, on a cluster; the same database where it is not said.
  */
-export function connectDatabase(url: string, use: 'requests' | 'jobs' = 'requests'): Sequelize {
-  const address = new URL(url);
+export function connectDatabase(url: string, use: 'requests' | 'jobs' = 'requests', readsUrl: string = url): Sequelize {
   const { connectMs, acquireMs, silenceMs, statementS, lockS, pool } = use === 'requests' ? REQUESTS : JOBS;
-  const at = {
-    host: address.hostname,
-    port: address.port || '3306',
-    username: decodeURIComponent(address.username),
-    password: decodeURIComponent(address.password),
-    database: decodeURIComponent(address.pathname.slice(1)),
-  };
+  const at = partsOf(url);
   return new Sequelize(at.database, at.username, at.password, {
     dialect: 'mariadb',
     host: at.host,
@@ -64,7 +60,7 @@ export function connectDatabase(url: string, use: 'requests' | 'jobs' = 'request
     timezone: '+00:00',
     ...WITHOUT_TIMEZONE_STATEMENT,
     pool: { ...pool, acquire: acquireMs },
-    replication: { write: at, read: [at] },
+    replication: { write: at, read: [partsOf(readsUrl)] },
     retry: { max: 0 },
     dialectOptions: {
       initSql: [...SESSION_SETTINGS, `SET SESSION max_statement_time = ${statementS}`, `SET SESSION innodb_lock_wait_timeout = ${lockS}`],
@@ -77,6 +73,18 @@ export function connectDatabase(url: string, use: 'requests' | 'jobs' = 'request
     },
     define: { timestamps: false, underscored: true, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci', engine: 'InnoDB' },
   });
+}
+
+/** What Sequelize takes an address apart into. */
+function partsOf(url: string): Record<'host' | 'port' | 'username' | 'password' | 'database', string> {
+  const address = new URL(url);
+  return {
+    host: address.hostname,
+    port: address.port || '3306',
+    username: decodeURIComponent(address.username),
+    password: decodeURIComponent(address.password),
+    database: decodeURIComponent(address.pathname.slice(1)),
+  };
 }
 
 /** Another pool on the same database, with the patience of jobs. */

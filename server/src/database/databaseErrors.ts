@@ -17,6 +17,8 @@ const AWAY = new Set([
   'ER_NEW_ABORTING_CONNECTION',
   'ER_CMD_NOT_EXECUTED_DESTROYED',
   'ER_CON_COUNT_ERROR',
+  // a node of a cluster that is cut off from the others, or is catching up
+  'ER_UNKNOWN_COM_ERROR',
 ]);
 /** Deadlock and lock wait; on a cluster a failed certification is reported as a deadlock. */
 const RETRY = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
@@ -40,6 +42,11 @@ const ALREADY_MADE = new Set([
 /** Whether an error means that the database cannot be reached, as against that it refused. */
 export function isDatabaseAway(error: unknown): boolean {
   if (error instanceof ConnectionError) return true;
+  return chain(error).some((cause) => AWAY.has(codeOf(cause)));
+}
+
+/** Whether the connection was lost, or could not be made, as against that none was free. */
+export function isConnectionLost(error: unknown): boolean {
   return chain(error).some((cause) => AWAY.has(codeOf(cause)));
 }
 

@@ -1,5 +1,6 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { v7 as uuid } from 'uuid';
+import { isWorthRetrying } from './databaseErrors.ts';
 
 /** A holder that stopped renewing is out after this. */
 const LEASE_S = 10;
@@ -33,7 +34,11 @@ export async function withLease<T>(sequelize: Sequelize, name: LeaseName, waitMs
 
 async function acquire(sequelize: Sequelize, name: LeaseName, holder: string, waitMs: number): Promise<boolean> {
   await ensureLeases(sequelize);
-  await sequelize.query("INSERT IGNORE INTO leases (name, holder, held_until) VALUES (?, '', '2000-01-01')", { replacements: [name] });
+  await sequelize
+    .query("INSERT IGNORE INTO leases (name, holder, held_until) VALUES (?, '', '2000-01-01')", { replacements: [name] })
+    .catch((error: unknown) => {
+      if (!isWorthRetrying(error)) throw error;
+    });
   for (const began = performance.now(); !(await take(sequelize, name, holder));) {
     if (performance.now() - began > waitMs) return false;
     await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
@@ -43,11 +48,13 @@ async function acquire(sequelize: Sequelize, name: LeaseName, holder: string, wa
 
 /** Takes or renews. */
 async function take(sequelize: Sequelize, name: LeaseName, holder: string): Promise<boolean> {
-  await sequelize.query(
-    `UPDATE leases SET holder = ?, held_until = UTC_TIMESTAMP(3) + INTERVAL ${LEASE_S} SECOND
-      WHERE name = ? AND (holder = ? OR held_until < UTC_TIMESTAMP(3))`,
-    { replacements: [holder, name, holder] },
-  );
+  try {
+    await write(sequelize, name, holder);
+  } catch (error) {
+    // another server took it on another node at the same moment
+    if (isWorthRetrying(error)) return false;
+    throw error;
+  }
   const [row] = await sequelize.query<{ holder: string }>('SELECT holder FROM leases WHERE name = ?', {
     replacements: [name],
     type: QueryTypes.SELECT,
@@ -56,7 +63,21 @@ async function take(sequelize: Sequelize, name: LeaseName, holder: string): Prom
   return row?.holder === holder;
 }
 
+async function write(sequelize: Sequelize, name: LeaseName, holder: string): Promise<void> {
+  await sequelize.query(
+    `UPDATE leases SET holder = ?, held_until = UTC_TIMESTAMP(3) + INTERVAL ${LEASE_S} SECOND
+      WHERE name = ? AND (holder = ? OR held_until < UTC_TIMESTAMP(3))`,
+    { replacements: [holder, name, holder] },
+  );
+}
+
+/** Made where it is missing: making is done by all nodes of a cluster one after another, and holds them up. */
 async function ensureLeases(sequelize: Sequelize): Promise<void> {
+  const [there] = await sequelize.query<{ found: number }>(
+    "SELECT 1 AS found FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name = 'leases'",
+    { type: QueryTypes.SELECT, useMaster: true },
+  );
+  if (there) return;
   await sequelize.query(`CREATE TABLE IF NOT EXISTS leases (
     name VARCHAR(40) NOT NULL PRIMARY KEY,
     holder CHAR(36) CHARACTER SET ascii COLLATE ascii_bin NOT NULL,

@@ -1,6 +1,12 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { countRetry } from '../metrics.ts';
+import { isConnectionLost } from './databaseErrors.ts';
 import { withReadingConnection } from './sequelizeInternals.ts';
 import { assertNotInTransaction } from './withTransaction.ts';
+
+/** No reading is begun again after this: somebody waits for an answer. */
+const TRY_WITHIN_MS = 1_800;
+const LOOK_AGAIN_MS = 150;
 
 /**
  * Reads rows by a statement with `?` for each value, prepared once a connection. The model layer, which takes three times
@@ -15,5 +21,14 @@ export async function readRows<Row extends object>(
 ): Promise<Row[]> {
   if (transaction) return sequelize.query<Row>(statement, { type: QueryTypes.SELECT, replacements: [...values], transaction });
   assertNotInTransaction();
-  return withReadingConnection(sequelize, (connection) => connection.execute<Row>(statement, values));
+  for (const began = performance.now(); ;) {
+    try {
+      return await withReadingConnection(sequelize, (connection) => connection.execute<Row>(statement, values));
+    } catch (error) {
+      // what only reads can be asked again: of another node, or of the same one after it was started again
+      if (!isConnectionLost(error) || performance.now() - began > TRY_WITHIN_MS) throw error;
+      countRetry('connection lost');
+      await new Promise((resolve) => setTimeout(resolve, LOOK_AGAIN_MS));
+    }
+  }
 }

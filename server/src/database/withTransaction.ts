@@ -1,6 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { Sequelize, Transaction } from 'sequelize';
-import { isWorthRetrying } from './databaseErrors.ts';
+import { countRetry } from '../metrics.ts';
+import { isConnectionLost, isWorthRetrying } from './databaseErrors.ts';
 
 export type { Sequelize, Transaction } from 'sequelize';
 
@@ -11,19 +12,32 @@ const TRY_WITHIN_MS = 2_500;
 
 const running = new AsyncLocalStorage<Transaction>();
 
+/** Another node, or the same one after it was started again, is there after about this. */
+const OTHER_NODE_AFTER_MS = 180;
+
 /**
- * Runs work in a transaction and, where it lost a deadlock, again from the start, after a pause that grows and varies.
+ * Runs work in a transaction and, where it lost a deadlock (on a cluster also: to a change on another node), again from the start,
+ * after a pause that grows and varies. So too where the connection was lost before it was to be committed: then nothing was kept. Where
+ * it was lost while it was being committed nobody knows, and the error is told.
  * The work must do nothing but talk to the database, and must hand the transaction on to all that it asks: a second
  * connection, waited for while this one is held, is how a pool locks up ({@link assertNotInTransaction} refuses it).
  */
 export async function withTransaction<T>(sequelize: Sequelize, work: (transaction: Transaction) => Promise<T>): Promise<T> {
   const began = performance.now();
   for (let attempt = 1; ; attempt += 1) {
+    let isWorkDone = false;
     try {
-      return await sequelize.transaction((transaction) => running.run(transaction, () => work(transaction)));
+      return await sequelize.transaction(async (transaction) => {
+        const answer = await running.run(transaction, () => work(transaction));
+        isWorkDone = true;
+        return answer;
+      });
     } catch (error) {
-      if (attempt >= ATTEMPTS || !isWorthRetrying(error) || performance.now() - began > TRY_WITHIN_MS) throw error;
-      await pause(FIRST_PAUSE_MS * 2 ** attempt * (0.5 + Math.random()));
+      if (performance.now() - began > TRY_WITHIN_MS) throw error;
+      if (isWorthRetrying(error) && attempt < ATTEMPTS) await pause(FIRST_PAUSE_MS * 2 ** attempt * (0.5 + Math.random()));
+      else if (isConnectionLost(error) && !isWorkDone) await pause(OTHER_NODE_AFTER_MS);
+      else throw error;
+      countRetry(isConnectionLost(error) ? 'connection lost' : 'lost to another change');
     }
   }
 }

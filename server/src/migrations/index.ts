@@ -10,6 +10,7 @@ import { countTheCollarsStand } from './2026-11-29-05-30-count-the-collars-stand
 import { knowWhoWorksHere } from './2026-11-29-09-00-know-who-works-here.ts';
 import { planParties } from './2026-11-29-18-30-plan-parties.ts';
 import { timeTyings } from './2026-11-25-03-30-time-tyings.ts';
+import { workOnSeveralMachines } from './2026-11-29-22-00-work-on-several-machines.ts';
 
 export const migrations: readonly MigrationStep[] = [
   createShop,
@@ -22,4 +23,5 @@ export const migrations: readonly MigrationStep[] = [
   countTheCollarsStand,
   knowWhoWorksHere,
   planParties,
+  workOnSeveralMachines,
 ];

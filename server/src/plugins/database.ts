@@ -1,6 +1,7 @@
 import type { FastifyInstance } from 'fastify';
 import plugin from 'fastify-plugin';
 import type { Sequelize } from 'sequelize';
+import { noteCluster } from '../database/cluster.ts';
 import { connectJobs } from '../database/connect.ts';
 import { isDatabaseAway } from '../database/databaseErrors.ts';
 import { migrate } from '../database/migrate.ts';
@@ -47,6 +48,7 @@ export const database = plugin(async (app: FastifyInstance, options: DatabaseOpt
   app.decorate('database', database);
 
   const prepare = async (): Promise<void> => {
+    await Promise.all([noteCluster(sequelize), noteCluster(jobs)]);
     await migrate(jobs, { before: async (applied) => options.beforeMigrating?.(database, applied) });
     await options.onMigrated?.(database);
     ready = true;

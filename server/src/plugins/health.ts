@@ -5,15 +5,21 @@ import { QueryTypes } from 'sequelize';
 import { z } from 'zod';
 import { requireReady } from './database.ts';
 
-const answer = z.object({ status: z.literal('ok') });
+const alive = z.object({ status: z.literal('ok') });
+const ready = z.object({
+  status: z.literal('ok'),
+  machine: z.string().describe('The machine of this server.'),
+  node: z.string().describe('The node of the database that it reads from.'),
+});
 
-/** `/healthz`: the process answers. `/readyz`: it can serve, tables up to date and database there. */
-export const health = plugin(async (app: FastifyInstance) => {
+/** `/healthz`: the process answers. `/readyz`: it can serve, tables up to date and database there, and which ones they are. */
+export const health = plugin(async (app: FastifyInstance, { machine }: { machine: string }) => {
   const routes = app.withTypeProvider<ZodTypeProvider>();
-  routes.get('/healthz', { schema: { tags: ['health'], response: { 200: answer } } }, async () => ({ status: 'ok' as const }));
-  routes.get('/readyz', { schema: { tags: ['health'], response: { 200: answer } } }, async () => {
+  const { sequelize } = app.database;
+  routes.get('/healthz', { schema: { tags: ['health'], response: { 200: alive } } }, async () => ({ status: 'ok' as const }));
+  routes.get('/readyz', { schema: { tags: ['health'], response: { 200: ready } } }, async () => {
     requireReady(app.database);
-    await app.database.sequelize.query('SELECT 1', { type: QueryTypes.SELECT });
-    return { status: 'ok' as const };
+    const [row] = await sequelize.query<{ node: string }>('SELECT @@wsrep_node_name AS node', { type: QueryTypes.SELECT });
+    return { status: 'ok' as const, machine, node: row?.node ?? '' };
   });
 });

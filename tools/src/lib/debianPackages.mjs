@@ -22,7 +22,7 @@ export const CHROMIUM_SHELL = {
   purpose: 'the browser tests',
 };
 
-const FOLDERS = ['/usr/sbin', '/usr/bin', '/usr/local/sbin', '/usr/local/bin'];
+const FOLDERS = ['/usr/sbin', '/usr/bin', '/usr/local/sbin', '/usr/local/bin', '/usr/lib/galera'];
 
 /**
  * Where a program lies, or undefined.

@@ -1,3 +1,4 @@
+import { holdEverywhere } from '../../database/cluster.ts';
 import { selected } from '../../database/columns.ts';
 import { fitting as fittingSchema, readKeptTie, type Fitting, type FittingQuery } from '@easytuck/contract';
 import type { Transaction } from 'sequelize';
@@ -40,6 +41,7 @@ export function fittingRepository({ models, sequelize }: Database): FittingRepos
       return row ? toFitting(row) : null;
     },
     lock: async (id, transaction) => {
+      await holdEverywhere(transaction, 'fittings', [id]);
       const row = await one(id, transaction, ' FOR UPDATE');
       return row ? { fitting: toFitting(row), isLatest: Boolean(row.isLatest) } : null;
     },

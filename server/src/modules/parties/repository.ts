@@ -1,3 +1,4 @@
+import { holdEverywhere } from '../../database/cluster.ts';
 import {
   party as partySchema,
   partyMember,
@@ -126,7 +127,10 @@ export function partyRepository({ sequelize }: Pick<Database, 'sequelize'>): Par
     writeRows(sequelize, statement, values, transaction);
   return {
     find: (id, transaction) => one(id, '', transaction),
-    lock: (id, transaction) => one(id, ' FOR UPDATE', transaction),
+    lock: async (id, transaction) => {
+      await holdEverywhere(transaction, 'parties', [id]);
+      return one(id, ' FOR UPDATE', transaction);
+    },
     list: async (show, now, limit, offset) => {
       const where =
         show === 'calledOff' ? 'called_off_at IS NOT NULL' : `called_off_at IS NULL AND sits_at ${show === 'coming' ? '>=' : '<'} ?`;
@@ -179,7 +183,10 @@ export function partyRepository({ sequelize }: Pick<Database, 'sequelize'>): Par
         version,
       ])) === 1,
     members: (partyId, transaction) => membersOf(partyId, '', transaction),
-    lockMembers: (partyId, transaction) => membersOf(partyId, ' FOR UPDATE', transaction),
+    lockMembers: async (partyId, transaction) => {
+      await holdEverywhere(transaction, 'party_members', [partyId]);
+      return membersOf(partyId, ' FOR UPDATE', transaction);
+    },
     member: async (id, transaction) => {
       const [row] = await readRows<MemberRow>(sequelize, `SELECT ${MEMBER} FROM party_members WHERE id = ?`, [id], transaction);
       return row ? toMember(row) : null;

@@ -1,3 +1,4 @@
+import { holdEverywhere } from '../../database/cluster.ts';
 import type { Role, SIGNED_IN_BY } from '@easytuck/contract';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { readRows } from '../../database/readRows.ts';
@@ -106,6 +107,7 @@ export function peopleRepository({ sequelize }: Pick<Database, 'sequelize'>): Pe
     isAnybody: async () => (await readRows(sequelize, 'SELECT 1 FROM people LIMIT 1', [])).length > 0,
     isAnybodyNow: async (transaction) => {
       await write("INSERT IGNORE INTO leases (name, holder, held_until) VALUES ('setUp', '', '2000-01-01')", [], transaction);
+      await holdEverywhere(transaction, 'people', ['setUp']);
       await readRows(sequelize, "SELECT name FROM leases WHERE name = 'setUp' FOR UPDATE", [], transaction);
       return (await readRows(sequelize, 'SELECT id FROM people LIMIT 1 LOCK IN SHARE MODE', [], transaction)).length > 0;
     },
@@ -116,6 +118,7 @@ export function peopleRepository({ sequelize }: Pick<Database, 'sequelize'>): Pe
     find: (id, transaction) => one('p.id = ?', [id], transaction),
     named: (name) => one('p.name = ?', [name]),
     lockOwners: async (transaction) => {
+      await holdEverywhere(transaction, 'people', ['owners']);
       const rows = await sequelize.query<{ id: string }>(
         "SELECT id FROM people WHERE role = 'owner' AND left_at IS NULL ORDER BY id FOR UPDATE",
         {

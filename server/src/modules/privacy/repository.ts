@@ -1,3 +1,4 @@
+import { holdEverywhere } from '../../database/cluster.ts';
 import type { Erasure } from '@easytuck/contract';
 import { QueryTypes, type Transaction } from 'sequelize';
 import { readRows } from '../../database/readRows.ts';
@@ -47,7 +48,9 @@ export function privacyRepository({ sequelize }: Pick<Database, 'sequelize'>): P
         [id, id, NOBODY_ID],
         transaction,
       );
-      return rows.map((row) => row.id);
+      const ids = rows.map((row) => row.id);
+      if (transaction) await holdEverywhere(transaction, 'wearers', ids);
+      return ids;
     },
     count: async (ids, transaction) => {
       const of = async (table: HeldTable): Promise<number> => {

@@ -1,3 +1,4 @@
+import { holdEverywhere } from '../../database/cluster.ts';
 import { tie as tieSchema, type Tie, type TieData } from '@easytuck/contract';
 import type { Transaction } from 'sequelize';
 import { readDocument, type TieRow } from '../../database/models.ts';
@@ -47,6 +48,7 @@ export function tieRepository({ models }: Pick<Database, 'models'>): TieReposito
       return row && toTie(row);
     },
     lock: async (id, transaction) => {
+      await holdEverywhere(transaction, 'ties', [id]);
       const row = (await ties.findOne({
         where: { id },
         raw: true,

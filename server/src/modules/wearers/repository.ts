@@ -1,3 +1,4 @@
+import { holdEverywhere } from '../../database/cluster.ts';
 import { inserted, selected } from '../../database/columns.ts';
 import {
   takenMeasure,
@@ -127,6 +128,10 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
         .sort((a, b) => (a.word < b.word ? -1 : a.word > b.word ? 1 : 0)),
       transaction,
     );
+  const locked = async (id: string, transaction: Transaction): Promise<Wearer | null> => {
+    await holdEverywhere(transaction, 'wearers', [id]);
+    return one(id, transaction, ' FOR UPDATE');
+  };
   const followed = async (id: string, read: (id: string) => Promise<Wearer | null>): Promise<Wearer | null> => {
     let found = await read(id);
     for (let i = 0; found !== null && found.mergedInto !== null && i < MOST_POINTERS; i += 1) found = await read(found.mergedInto);
@@ -134,9 +139,9 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
   };
   return {
     follow: (id) => followed(id, (next) => one(next, undefined)),
-    lockFollowed: (id, transaction) => followed(id, (next) => one(next, transaction, ' FOR UPDATE')),
+    lockFollowed: (id, transaction) => followed(id, (next) => locked(next, transaction)),
     find: (id, transaction) => one(id, transaction),
-    lock: (id, transaction) => one(id, transaction, ' FOR UPDATE'),
+    lock: locked,
     search: async (letters, limit, offset = 0) => {
       const words = [...nameWords(letters)].sort((a, b) => b.length - a.length);
       if (words.length === 0 && letters.trim() !== '') return [];

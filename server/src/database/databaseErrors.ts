@@ -19,6 +19,8 @@ const AWAY = new Set([
   'ER_CON_COUNT_ERROR',
   // a node of a cluster that is cut off from the others, or is catching up
   'ER_UNKNOWN_COM_ERROR',
+  // … or was cut off while it committed
+  'ER_ERROR_DURING_COMMIT',
 ]);
 /** Deadlock and lock wait; on a cluster a failed certification is reported as a deadlock. */
 const RETRY = new Set(['ER_LOCK_DEADLOCK', 'ER_LOCK_WAIT_TIMEOUT']);
@@ -27,7 +29,14 @@ const TOO_LONG = new Set(['ER_STATEMENT_TIMEOUT', 'ER_QUERY_INTERRUPTED']);
 /** The disk, or a table's share of it, is full. */
 const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_TEMP_FILE_WRITE_FAILURE', 'ENOSPC']);
 /** Said with the operating system's reason in the message alone: `Got error 28`, `Errcode: 28` (no space left on device). */
-const FULL_BY_REASON = new Set(['ER_GET_ERRNO', 'ER_ERROR_ON_WRITE', 'ER_ERROR_ON_CLOSE', 'ER_CANT_CREATE_TABLE', 'ER_CANT_CREATE_FILE']);
+const FULL_BY_REASON = new Set([
+  'ER_ERROR_DURING_COMMIT',
+  'ER_GET_ERRNO',
+  'ER_ERROR_ON_WRITE',
+  'ER_ERROR_ON_CLOSE',
+  'ER_CANT_CREATE_TABLE',
+  'ER_CANT_CREATE_FILE',
+]);
 const NO_SPACE = /\b(?:error|Errcode:) 28\b|No space left on device/;
 /** What a migration says of a thing that it made before. */
 const ALREADY_MADE = new Set([

@@ -5,6 +5,8 @@ import { statfs } from 'node:fs/promises';
 const ANSWER_WITHIN_MS = 900;
 /** What a node may be at while it serves: in step with the others, or in step and handing records to one that joins. */
 const SERVES = new Set(['4', '2']);
+/** What a node is at that could not keep what the others kept (its disk was full): it comes back only by being started again. */
+export const LEFT = 'it has left the others';
 const DEFAULT_ROOM_BYTES = 64 * 1_048_576;
 
 /**
@@ -13,6 +15,7 @@ const DEFAULT_ROOM_BYTES = 64 * 1_048_576;
  * @returns {string | null} why not
  */
 export function whyNotWell(status) {
+  if (status['wsrep_cluster_status'] === 'Disconnected') return LEFT;
   if (status['wsrep_cluster_status'] !== 'Primary') return 'it is cut off from the others';
   if (status['wsrep_ready'] !== 'ON') return 'it is not ready';
   if (!SERVES.has(status['wsrep_local_state'] ?? '')) return `it is catching up (${status['wsrep_local_state_comment'] ?? ''})`;
@@ -31,7 +34,9 @@ export async function startDoctor({ host, port, database, folder, roomBytes = DE
   /** @type {Promise<string | null> | undefined} */
   let looking;
   const drop = () => {
-    connection?.destroy();
+    // ended, not destroyed: the driver would send a KILL over another connection, and a node that is cut off answers that with an error
+    // that nobody can catch. One that hangs is closed by its socket's own patience
+    connection?.end().catch(() => {});
     connection = undefined;
   };
   const ask = async () => {

@@ -1,4 +1,4 @@
-import { existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensurePrograms, MARIADB_INSTALL } from '../lib/debianPackages.mjs';
 import { readKept, writeKept } from '../lib/keptFile.mjs';
@@ -13,7 +13,7 @@ const PREPARED_WITHIN_MS = 60_000;
 
 /**
  * A node of the shop's database on one machine, kept running.
- * @typedef {{ pid: () => number | undefined, stop: () => Promise<void>, forget: () => void }} GaleraNode
+ * @typedef {{ pid: () => number | undefined, stop: () => Promise<void>, restart: () => void, forget: () => void }} GaleraNode
  */
 
 /**
@@ -39,12 +39,13 @@ export async function startGaleraNode(share, programs, { begins, log }) {
   let child;
   let stopping = false;
   const launch = (/** @type {readonly string[]} */ args) => {
-    const log_ = openSync(join(own.folder, 'database.log'), 'a');
+    const out = openSync(join(own.folder, 'database.log'), 'a');
     const started = spawnTied(programs.mariadbd, [`--defaults-file=${settings}`, ...asRoot(), ...args], {
-      stdio: ['ignore', log_, log_],
+      stdio: ['ignore', out, out],
       detached: true,
       env: { ...process.env, PATH: `${programs.scripts}:${process.env['PATH'] ?? ''}:/usr/sbin:/usr/bin` },
     });
+    closeSync(out);
     child = started;
     if (started.pid !== undefined) writeKept(pidFile, String(started.pid));
     started.on('exit', () => {
@@ -64,6 +65,7 @@ export async function startGaleraNode(share, programs, { begins, log }) {
       await ended;
       rmSync(pidFile, { force: true });
     },
+    restart: () => child?.kill('SIGKILL'),
     // so that the node asks for all records, as one does whose disk was changed
     forget: () => rmSync(join(data, 'grastate.dat'), { force: true }),
   };
@@ -103,6 +105,7 @@ async function makeRecords({ own, secrets, ports }, mariadbd, settings, data) {
   const accounts = join(own.folder, 'accounts.sql');
   writeFileSync(accounts, accountStatements(secrets), { mode: 0o600 });
   const logFile = join(own.folder, 'database.log');
+  const out = openSync(logFile, 'a');
   const once = spawnTied(
     mariadbd,
     [
@@ -113,8 +116,9 @@ async function makeRecords({ own, secrets, ports }, mariadbd, settings, data) {
       `--init-file=${accounts}`,
       ...asRoot(),
     ],
-    { stdio: ['ignore', openSync(logFile, 'a'), openSync(logFile, 'a')], detached: true },
+    { stdio: ['ignore', out, out], detached: true },
   );
+  closeSync(out);
   try {
     await waitUntilAnswers(own.address, ports.database, secrets.shop, () => once.exitCode, logFile);
   } finally {

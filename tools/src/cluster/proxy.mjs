@@ -1,4 +1,4 @@
-import { existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createConnection } from 'node:net';
 import { join } from 'node:path';
 import { writeKept } from '../lib/keptFile.mjs';
@@ -28,6 +28,7 @@ export async function startProxy(share, haproxy, log) {
   const launch = () => {
     const out = openSync(join(folder, 'proxy.log'), 'a');
     const started = spawnTied(haproxy, ['-db', '-f', settings], { stdio: ['ignore', out, out], detached: true });
+    closeSync(out);
     child = started;
     if (started.pid !== undefined) writeKept(pidFile, String(started.pid));
     started.on('exit', () => {

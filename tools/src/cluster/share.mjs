@@ -3,12 +3,14 @@ import { join } from 'node:path';
 import { sleep } from '../lib/privateDatabase.mjs';
 import { SetupError } from '../lib/run.mjs';
 import { superviseServer } from '../lib/superviseServer.mjs';
-import { startDoctor } from './doctor.mjs';
+import { LEFT, startDoctor } from './doctor.mjs';
 import { startGaleraNode } from './galeraNode.mjs';
 import { nameOf } from './machine.mjs';
 import { startProxy } from './proxy.mjs';
 
 const WELL_WITHIN_MS = 120_000;
+const LOOK_EVERY_MS = 1_000;
+const LEFT_FOR_MS = 2_500;
 
 /**
  * One machine's share of a cluster, running: its node, what tells whether the node is well, its proxy, its server.
@@ -33,7 +35,19 @@ export async function startRecords(share, programs, { begins, log, waitMs = WELL
     ...room,
   });
   const proxy = await startProxy(share, programs.haproxy, log);
+  const watching = setInterval(() => void mend(), LOOK_EVERY_MS);
+  let leftSince = 0;
+  const mend = async () => {
+    if ((await doctor.look()) !== LEFT) leftSince = 0;
+    else if (leftSince === 0) leftSince = Date.now();
+    else if (Date.now() - leftSince > LEFT_FOR_MS) {
+      log(`The database of ${nameOf(own)} has left the others; starting it again.`);
+      leftSince = 0;
+      node.restart();
+    }
+  };
   const stopAll = async () => {
+    clearInterval(watching);
     await proxy.stop();
     await doctor.stop();
     await node.stop();

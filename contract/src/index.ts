@@ -12,6 +12,7 @@ export * from './records/collarStock.ts';
 export * from './records/printer.ts';
 export * from './records/shop.ts';
 export * from './records/tying.ts';
+export * from './records/watch.ts';
 export * from './records/backup.ts';
 export * from './records/person.ts';
 export * from './records/link.ts';

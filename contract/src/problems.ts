@@ -33,6 +33,7 @@ export const PROBLEMS = {
   printerAway: { status: 503, title: 'The label printer does not answer. Nothing is lost; the card can be printed when it is back.' },
   databaseAway: { status: 503, title: 'The shop’s records cannot be reached just now. Nothing is lost; try again in a moment.' },
   busy: { status: 503, title: 'Others are saving at this moment. Nothing is lost; try again.' },
+  tooMany: { status: 503, title: 'The shop’s server has more to do than it can just now. Nothing is lost; try again in a moment.' },
   noRoom: { status: 507, title: 'The disk with the shop’s records is full, so this was not saved. Make room on it; then save again.' },
   unexpected: { status: 500, title: 'Something went wrong in the program.' },
 } as const satisfies Record<string, { status: number; title: string }>;
@@ -49,6 +50,8 @@ export const problem = z.object({
   status: z.int(),
   code: z.string(),
   detail: z.string().optional(),
+  /** Number of the request, by which it is found in the server's log. */
+  number: z.string().optional(),
   errors: z.array(fieldError).optional(),
   /** With `stale`: the record as it is now. With `keyInUse`: what was saved under the key. */
   current: z.unknown().optional(),

@@ -40,6 +40,8 @@ export const RIGHTS = {
   'tables.import': WHO_FITS,
   'backups.read': WHO_FITS,
   'backups.make': WHO_FITS,
+  /** How the program runs, on all machines. */
+  'running.read': OWNER,
   /** Take the whole shop away as one file. */
   'shop.takeAway': OWNER,
   'people.manage': OWNER,

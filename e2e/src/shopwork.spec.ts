@@ -185,8 +185,10 @@ test.describe('what goes with the tie', () => {
     await expect(page.getByText('the printer does not answer')).toBeVisible();
     await page.goBack();
     await page.getByRole('button', { name: 'Label printer' }).click();
-    await expect(page.getByText(/Not printed. The label printer does not answer/)).toBeVisible();
+    await expect(page.getByText('Waiting: the printer does not answer.')).toBeVisible();
     await page.request.post(`${shop.address}/api/printer/controls`, { data: { isOnline: true } });
+    // what was asked for while it was away comes out by itself
+    await expect(page.getByText('Printed.')).toBeVisible({ timeout: 15_000 });
 
     const card = await page.request.get(shop.address + ((await page.getByRole('link', { name: 'A6' }).getAttribute('href')) ?? ''));
     expect(card.headers()['content-type']).toBe('application/pdf');

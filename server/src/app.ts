@@ -10,10 +10,12 @@ import { collarRoutes } from './modules/collars/routes.ts';
 import { exchangeRoutes } from './modules/exchange/routes.ts';
 import { fittingRoutes } from './modules/fittings/routes.ts';
 import { printerRoutes } from './modules/printer/routes.ts';
+import { queuedPrinter } from './modules/printer/queue.ts';
 import { simulatedPrinter } from './modules/printer/service.ts';
 import { shopRoutes } from './modules/shop/routes.ts';
 import { tieRoutes } from './modules/ties/routes.ts';
 import { tyingRoutes } from './modules/tyings/routes.ts';
+import { watchRoutes } from './modules/watch/routes.ts';
 import { wearerRoutes } from './modules/wearers/routes.ts';
 import { database, type Database } from './plugins/database.ts';
 import { deedRoutes } from './modules/deeds/routes.ts';
@@ -25,6 +27,7 @@ import { errors } from './plugins/errors.ts';
 import { FILE_WITHIN_MS, gate } from './plugins/gate.ts';
 import { health } from './plugins/health.ts';
 import { openapi } from './plugins/openapi.ts';
+import { newRequestNumber, watch } from './plugins/watch.ts';
 import { webPages } from './plugins/webPages.ts';
 import { whoIsThere } from './plugins/whoIsThere.ts';
 
@@ -44,6 +47,8 @@ export interface AppOptions {
   readonly checkAnswers?: boolean;
   /** Where the label printer answers; without it there is none. */
   readonly printerUrl?: string | undefined;
+  /** Name of that printer's queue, the same for all servers that hand on to it. */
+  readonly printerName?: string | undefined;
   /** Names, besides this machine's own, under which the shop is opened. */
   readonly hosts?: readonly string[];
   /** Certificate and key of its own, as PEM: the server then speaks https. */
@@ -68,6 +73,7 @@ export async function buildApp({
   logLevel = 'silent',
   logTo,
   printerUrl,
+  printerName = 'counter',
   checkAnswers = false,
   hosts = [],
   bodyWithinMs,
@@ -84,6 +90,8 @@ export async function buildApp({
       logLevel === 'silent'
         ? false
         : { level: logLevel, serializers: { req: ({ method }) => ({ method }) }, ...(logTo === undefined ? {} : { stream: logTo }) },
+    genReqId: newRequestNumber,
+    requestIdLogLabel: 'number',
     bodyLimit: LARGEST_BODY_BYTES,
     trustProxy: trustProxy ? 'loopback' : false,
     ...(tls === undefined ? {} : { https: tls }),
@@ -97,6 +105,7 @@ export async function buildApp({
   app.setValidatorCompiler(validatorCompiler);
   app.setSerializerCompiler(checkAnswers ? serializerCompiler : () => JSON.stringify);
   await app.register(errors);
+  await app.register(watch);
   await app.register(gate, { hosts, ...(bodyWithinMs === undefined ? {} : { bodyWithinMs }) });
   await app.register(database, { sequelize, ...(beforeMigrating ? { beforeMigrating } : {}), ...(onMigrated ? { onMigrated } : {}) });
   await app.register(whoIsThere);
@@ -113,13 +122,14 @@ export async function buildApp({
   await app.register(coachRoutes, { prefix: '/api/paper' });
   await app.register(tableRoutes, { prefix: '/api/paper' });
   await app.register(exchangeRoutes, { prefix: '/api/exchange' });
-  const printer = simulatedPrinter(printerUrl);
-  await app.register(printerRoutes, { prefix: '/api/printer', printer, address });
+  const printer = queuedPrinter(app.database, simulatedPrinter(printerUrl), printerName);
+  await app.register(printerRoutes, { prefix: '/api/printer', printer, address, isConnected: printerUrl !== undefined });
   await app.register(partyRoutes, { prefix: '/api', printer, address });
   await app.register(peopleRoutes, { prefix: '/api' });
   await app.register(deedRoutes, { prefix: '/api' });
   await app.register(linkRoutes, { prefix: '/api', address });
   await app.register(privacyRoutes, { prefix: '/api' });
-  await app.register(backupRoutes, { prefix: '/api', folder: backupFolder });
+  await app.register(watchRoutes, { prefix: '/api', machine });
+  await app.register(backupRoutes, { prefix: '/api', folder: backupFolder, machine });
   return app;
 }

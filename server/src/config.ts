@@ -14,6 +14,8 @@ const environment = z.object({
   PORT: z.coerce.number().int().min(0).max(65535).default(4310),
   WEB_ROOT: z.string().optional(),
   PRINTER_URL: z.url({ error: 'PRINTER_URL must be an address such as http://127.0.0.1:4320' }).optional(),
+  /** Name of the printer's queue: the same for all servers that hand on to one printer. */
+  PRINTER: z.string().min(1).max(80).default('counter'),
   /** Where backups are kept. */
   BACKUPS: z.string().optional(),
   /** Names under which the shop is opened besides this machine's own, with commas between. */
@@ -49,13 +51,15 @@ export interface Config {
   readonly address: string | undefined;
   /** Where the label printer answers; without it there is none. */
   readonly printerUrl: string | undefined;
+  /** Name of that printer's queue. */
+  readonly printerName: string;
 }
 
 /** Reads the configuration from the environment. @throws with the variable's name where one is wrong. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const read = environment.safeParse(env);
   if (!read.success) throw new Error(`The server cannot start: ${z.prettifyError(read.error)}`);
-  const { DATABASE_URL, DATABASE_READS_URL, MACHINE, HOST, PORT, WEB_ROOT, LOG_LEVEL, PRINTER_URL, BACKUPS, HOSTS } = read.data;
+  const { DATABASE_URL, DATABASE_READS_URL, MACHINE, HOST, PORT, WEB_ROOT, LOG_LEVEL, PRINTER_URL, PRINTER, BACKUPS, HOSTS } = read.data;
   const { TLS_CERT, TLS_KEY, TRUST_PROXY, ADDRESS } = read.data;
   const named = ADDRESS === undefined ? [] : [new URL(ADDRESS).hostname];
   return {
@@ -67,6 +71,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webRoot: WEB_ROOT,
     logLevel: LOG_LEVEL,
     printerUrl: PRINTER_URL,
+    printerName: PRINTER,
     backupFolder: BACKUPS,
     tls: readTls(TLS_CERT, TLS_KEY),
     trustProxy: TRUST_PROXY === '1',

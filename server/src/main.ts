@@ -24,6 +24,7 @@ async function main(): Promise<void> {
     webRoot: config.webRoot,
     logLevel: config.logLevel,
     printerUrl: config.printerUrl,
+    printerName: config.printerName,
     hosts: config.hosts,
     tls: config.tls,
     trustProxy: config.trustProxy,
@@ -31,7 +32,7 @@ async function main(): Promise<void> {
     backupFolder: config.backupFolder,
     beforeMigrating: async ({ jobs }) => {
       if (config.backupFolder === undefined) return;
-      await backupService(jobs, config.backupFolder)
+      await backupService(jobs, config.backupFolder, config.machine)
         .make('beforeMigration')
         .catch((cause: unknown) => {
           if (isDatabaseAway(cause)) throw cause;

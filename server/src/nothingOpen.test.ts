@@ -204,7 +204,7 @@ describe('the log', () => {
     expect(answer.statusCode).toBe(500);
     const log = lines.join('');
     expect(log).toContain('ER_CONSTRAINT_FAILED');
-    expect(log).toContain('"route":"/api/wearers');
+    expect(log).toContain('"route":"POST /api/wearers"');
     expect(log).not.toMatch(/Quillfeather|secret|INSERT/i);
   });
 

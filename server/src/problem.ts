@@ -24,8 +24,8 @@ export class ProblemError extends Error {
     return PROBLEMS[this.code].status;
   }
 
-  /** As it crosses the wire. */
-  toProblem(): Problem {
+  /** As it crosses the wire, with the number of the request that it answers. */
+  toProblem(number?: string): Problem {
     const { title, status } = PROBLEMS[this.code];
     return {
       type: `/problems/${this.code}`,
@@ -33,6 +33,7 @@ export class ProblemError extends Error {
       status,
       code: this.code,
       ...(this.message === title ? {} : { detail: this.message }),
+      ...(number === undefined || status < 500 ? {} : { number }),
       ...(this.errors === undefined ? {} : { errors: [...this.errors] }),
       ...(this.current === undefined ? {} : { current: this.current }),
     };

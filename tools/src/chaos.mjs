@@ -14,7 +14,7 @@ import { buildServer } from './lib/buildServer.mjs';
 import { ensureNodePackages } from './lib/nodePackages.mjs';
 import { runMain } from './lib/run.mjs';
 
-const SMALL_DISK_MB = 420;
+const SMALL_DISK_MB = 1600;
 const ROOM_BYTES = 24 * 1_048_576;
 
 runMain(async () => {

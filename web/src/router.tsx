@@ -34,6 +34,7 @@ export const router = createBrowserRouter([
       room('ledger', async () => (await import('./features/ledger/LedgerPage.tsx')).LedgerPage),
       room('exchange/:kind', async () => (await import('./features/exchange/ExchangePage.tsx')).ExchangePage),
       room('shop', async () => (await import('./features/shop/ShopPage.tsx')).ShopPage),
+      room('shop/running', async () => (await import('./features/shop/RunningPage.tsx')).RunningPage),
       room('people', async () => (await import('./features/people/PeoplePage.tsx')).PeoplePage),
       room('people/deeds', async () => (await import('./features/people/DeedsPage.tsx')).DeedsPage),
       room('own', async () => (await import('./features/people/OwnPage.tsx')).OwnPage),

@@ -9,6 +9,8 @@ export const backupStatus = z.object({
   /** False where this server keeps none. */
   isKept: z.boolean(),
   latest: z.object({ name: z.string(), madeAt: moment, bytes: z.int(), reason: z.string() }).nullable(),
+  /** One that another machine made, where several work on the same records and it is later. */
+  elsewhere: z.object({ machine: z.string(), madeAt: moment }).nullable(),
   count: z.int(),
   isBusy: z.boolean(),
   /** Why the last try failed, since the server started; null where it did not. */

@@ -16,6 +16,7 @@ export interface RestoreOptions {
 }
 
 const ROWS_AT_ONCE = 500;
+const ROWS_COMMITTED_AT_ONCE = 10_000;
 /** Tables whose rows are somebody's work: where all are empty, nothing can be lost. */
 const WORK = ['wearers', 'ties', 'fittings', 'tyings', 'collars', 'shop_settings'];
 
@@ -103,9 +104,16 @@ async function fillTable(connection: Connection, { name, columns }: ShopTable, l
   const into = `INSERT INTO ${quoted(name)} (${columns.map((column) => quoted(column.name)).join(', ')}) VALUES `;
   const places = `(${columns.map(() => '?').join(', ')})`;
   let rows: (string | number | null)[][] = [];
+  let written = 0;
   const flush = async (): Promise<void> => {
     if (rows.length > 0) await connection.query(into + rows.map(() => places).join(', '), rows.flat());
+    written += rows.length;
     rows = [];
+    if (written < ROWS_COMMITTED_AT_ONCE) return;
+    // nobody sees it yet; all at once would hold the nodes of a cluster up
+    written = 0;
+    await connection.commit();
+    await connection.beginTransaction();
   };
   await connection.beginTransaction();
   // what migrations put there is in the file too

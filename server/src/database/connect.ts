@@ -1,3 +1,4 @@
+import { noteDuration } from './slowStatements.ts';
 import { addressOf, WITHOUT_TIMEZONE_STATEMENT } from './sequelizeInternals.ts';
 import { Sequelize, type PoolOptions } from 'sequelize';
 
@@ -56,7 +57,9 @@ export function connectDatabase(url: string, use: 'requests' | 'jobs' = 'request
     dialect: 'mariadb',
     host: at.host,
     port: Number(at.port),
-    logging: false,
+    // (of jobs, which may take their time, nothing is noted)
+    logging: use === 'requests' ? (statement, tookMs) => noteDuration(statement, Number(tookMs)) : false,
+    benchmark: use === 'requests',
     timezone: '+00:00',
     ...WITHOUT_TIMEZONE_STATEMENT,
     pool: { ...pool, acquire: acquireMs },

@@ -1,6 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { countRetry } from '../metrics.ts';
 import { isConnectionLost } from './databaseErrors.ts';
+import { noteDuration } from './slowStatements.ts';
 import { withReadingConnection } from './sequelizeInternals.ts';
 import { assertNotInTransaction } from './withTransaction.ts';
 
@@ -23,7 +24,12 @@ export async function readRows<Row extends object>(
   assertNotInTransaction();
   for (const began = performance.now(); ;) {
     try {
-      return await withReadingConnection(sequelize, (connection) => connection.execute<Row>(statement, values));
+      return await withReadingConnection(sequelize, async (connection) => {
+        const sent = performance.now();
+        const rows = await connection.execute<Row>(statement, values);
+        noteDuration(statement, performance.now() - sent);
+        return rows;
+      });
     } catch (error) {
       // what only reads can be asked again: of another node, or of the same one after it was started again
       if (!isConnectionLost(error) || performance.now() - began > TRY_WITHIN_MS) throw error;

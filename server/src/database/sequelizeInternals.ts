@@ -41,3 +41,19 @@ export const addressOf = ({
 
 /** Sequelize would add its own time-zone statement to a shared list again with every connection. */
 export const WITHOUT_TIMEZONE_STATEMENT = { keepDefaultTimezone: true } as object;
+
+/** How many connections a pool has in use and free, for reading and writing together, and how many requests wait for one. */
+export function poolOf(sequelize: Sequelize): Readonly<Record<'used' | 'free' | 'waited for', number>> {
+  const { connectionManager } = sequelize as unknown as {
+    readonly connectionManager: { readonly pool: Partial<Record<'read' | 'write', PoolCounts>> };
+  };
+  const { read, write } = connectionManager.pool;
+  const sum = (count: (pool: PoolCounts) => number): number => (read ? count(read) : 0) + (write ? count(write) : 0);
+  return { used: sum(({ using }) => using), free: sum(({ available }) => available), 'waited for': sum(({ waiting }) => waiting) };
+}
+
+interface PoolCounts {
+  readonly using: number;
+  readonly available: number;
+  readonly waiting: number;
+}

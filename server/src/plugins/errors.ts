@@ -3,6 +3,7 @@ import plugin from 'fastify-plugin';
 import { hasZodFastifySchemaValidationErrors } from 'fastify-type-provider-zod';
 import { isDatabaseAway, isDiskFull, isTakingTooLong } from '../database/databaseErrors.ts';
 import { traceOf } from '../errorTrace.ts';
+import { noteFault } from '../noted.ts';
 import { ProblemError } from '../problem.ts';
 
 const RETRY_AFTER_S = 2;
@@ -11,8 +12,14 @@ const RETRY_AFTER_S = 2;
 export const errors = plugin(async (app: FastifyInstance) => {
   app.setErrorHandler((error: FastifyError, request, reply) => {
     const problem = toProblemError(error);
-    if (problem.status >= 500)
-      request.log.error({ route: request.routeOptions.url, code: problem.code, trace: traceOf(error) }, 'a request failed');
+    if (problem.status >= 500) {
+      const route = `${request.method} ${request.routeOptions.url ?? ''}`;
+      // what was refused at once, because there was too much, would fill the log when there is least room for it
+      if (problem.code !== 'tooMany') {
+        request.log.error({ route, code: problem.code, trace: traceOf(error) }, 'a request failed');
+        noteFault({ at: new Date().toISOString(), number: request.id, route, code: problem.code });
+      }
+    }
     return sendProblem(reply, problem);
   });
 });
@@ -21,7 +28,7 @@ export const errors = plugin(async (app: FastifyInstance) => {
 export function sendProblem(reply: FastifyReply, problem: ProblemError): FastifyReply {
   const retryAfterS = problem.retryAfterS ?? (problem.status === 503 ? RETRY_AFTER_S : undefined);
   if (retryAfterS !== undefined) void reply.header('retry-after', Math.ceil(retryAfterS));
-  return reply.status(problem.status).type('application/problem+json').serializer(JSON.stringify).send(problem.toProblem());
+  return reply.status(problem.status).type('application/problem+json').serializer(JSON.stringify).send(problem.toProblem(reply.request.id));
 }
 
 /** The problem that an error amounts to. */

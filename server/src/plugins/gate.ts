@@ -69,7 +69,10 @@ const API_HEADERS = {
 } as const;
 
 const isApi = (url: string): boolean =>
-  (url.startsWith('/api/') && !url.startsWith('/api/docs')) || url.startsWith('/healthz') || url.startsWith('/readyz');
+  (url.startsWith('/api/') && !url.startsWith('/api/docs')) ||
+  url.startsWith('/healthz') ||
+  url.startsWith('/readyz') ||
+  url.startsWith('/metrics');
 
 function refusalOf(request: FastifyRequest, named: ReadonlySet<string>): FastifyError | undefined {
   const { headers, method } = request;
@@ -95,7 +98,7 @@ function isSafelyAsked({ socket, headers, protocol }: FastifyRequest): boolean {
 }
 
 /** (A test that asks without a network has no other end.) */
-const isLoopbackPeer = (address: string | undefined): boolean =>
+export const isLoopbackPeer = (address: string | undefined): boolean =>
   address === undefined || isLoopbackName(address.startsWith('::ffff:') ? address.slice(7) : address);
 
 /** Where a page was opened from: by the name that the gate has looked at, whatever else a request says of itself. */

@@ -15,6 +15,7 @@ const rule = (asked: Rule, deed: string | null = null): RouteRule => ({ rule: as
 export const ROUTE_RULES: Readonly<Record<string, RouteRule>> = {
   'GET /healthz': rule('anybody'),
   'GET /readyz': rule('anybody'),
+  'GET /metrics': rule('anybody'),
 
   'GET /api/session': rule('anybody'),
   'POST /api/session': rule('anybody'),
@@ -133,6 +134,7 @@ export const ROUTE_RULES: Readonly<Record<string, RouteRule>> = {
   'GET /api/printer/jobs/:id/image': rule('printer.read'),
   'POST /api/printer/controls': rule('printer.use'),
 
+  'GET /api/running': rule('running.read'),
   'GET /api/backups': rule('backups.read'),
   'POST /api/backups': rule('backups.make', 'made a backup'),
   'GET /api/whole-shop': rule('shop.takeAway', 'took the whole shop away'),

@@ -103,6 +103,7 @@ export function startServer({ share, urls }, { build, webRoot, printer, isDemo, 
         reject(new SetupError(`The server of ${nameOf(own)} did not start.`));
         onGivenUp();
       },
+      logFile: join(own.folder, 'server.log'),
       log: (line) => log(`${nameOf(own)}: ${line}`),
     });
   });

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { closeSync, openSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from './paths.mjs';
 import { SILENT_MS, waitedForTurnMs, watchSignsOfLife } from './signsOfLife.mjs';
@@ -25,22 +26,34 @@ const START_REFUSED_CODE = 3;
  *   onListening: (address: string, pid: number) => void,
  *   onGivenUp: () => void,
  *   log?: (line: string) => void,
- * }} options `build` is the folder of the built server, `rebuild` gives the one to start next; `onGivenUp` is told when it is not
+ *   logFile?: string,
+ * }} options `build` is the folder of the built server, `rebuild` gives the one to start next; `logFile` is where it writes, the terminal where none is named; `onGivenUp` is told when it is not
  * started again.
  * @returns {SupervisedServer}
  */
-export function superviseServer({ build, rebuild = async (last) => last, env, args = [], onListening, onGivenUp, log = console.error }) {
+export function superviseServer({
+  build,
+  rebuild = async (last) => last,
+  env,
+  args = [],
+  onListening,
+  onGivenUp,
+  log = console.error,
+  logFile,
+}) {
   /** @type {import('node:child_process').ChildProcess | undefined} */
   let server;
   let stopping = false;
   let failedStarts = 0;
   const launch = (/** @type {string} */ folder) => {
+    const out = logFile === undefined ? 'inherit' : openSync(logFile, 'a');
     const started = spawn(process.execPath, ['--enable-source-maps', join(folder, 'main.mjs'), ...args], {
       cwd: ROOT,
       env,
-      stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+      stdio: ['ignore', out, out, 'ipc'],
       detached: true,
     });
+    if (typeof out === 'number') closeSync(out);
     server = started;
     const life = watchSignsOfLife(
       () => {

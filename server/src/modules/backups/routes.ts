@@ -14,10 +14,13 @@ const LOOK_EVERY_MS = 10 * 60_000;
 const FIRST_LOOK_MS = 90_000;
 
 /** Backups of the whole shop: how the last one went, one at once, every night by itself; and the whole shop as a file to take away. */
-export async function backupRoutes(app: FastifyInstance, { folder }: { folder: string | undefined }): Promise<void> {
+export async function backupRoutes(
+  app: FastifyInstance,
+  { folder, machine }: { folder: string | undefined; machine: string },
+): Promise<void> {
   const routes = app.withTypeProvider<ZodTypeProvider>();
   const shop = app.database;
-  const service = backupService(shop.jobs, folder);
+  const service = backupService(shop.jobs, folder, machine);
 
   const look = (): void => {
     if (!shop.isReady()) return;

@@ -1,6 +1,6 @@
 import type { BackupStatus } from '@easytuck/contract';
 import { mkdir, mkdtemp, rm, stat } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
+import { hostname, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Sequelize } from 'sequelize';
 import { backupName, dropOldBackups, isBackupDue, listBackups } from '../../backup/keepBackups.ts';
@@ -10,6 +10,7 @@ import { urlOf } from '../../database/connect.ts';
 import { isDatabaseAway, isDiskFull } from '../../database/databaseErrors.ts';
 import { withLease } from '../../database/lease.ts';
 import { ProblemError } from '../../problem.ts';
+import { jobRepository } from './repository.ts';
 
 /** Backups of the whole shop. */
 export interface BackupService {
@@ -24,9 +25,14 @@ export interface BackupService {
 
 /** A backup that another server is making is waited for this long. */
 const WAIT_MS = 10 * 60_000;
+const JOB = 'backup';
 
-/** @param folder where backups are kept; without it there are none, but for files that are asked for. */
-export function backupService(jobs: Sequelize, folder: string | undefined): BackupService {
+/**
+ * @param folder where backups are kept; without it there are none, but for files that are asked for.
+ * @param machine what this machine is called: where several work on the same records, one of them makes the backup of the night.
+ */
+export function backupService(jobs: Sequelize, folder: string | undefined, machine = hostname()): BackupService {
+  const done = jobRepository(jobs);
   let busy = 0;
   let failure: string | null = null;
 
@@ -47,6 +53,8 @@ export function backupService(jobs: Sequelize, folder: string | undefined): Back
         const madeAt = new Date();
         await save(join(folder, backupName(madeAt, reason)), reason, madeAt);
         await dropOldBackups(folder);
+        // (before the very first tables are changed there may be no list of jobs)
+        await done.note(JOB, { doneAt: madeAt, machine }).catch(() => undefined);
         return true;
       });
       if (made === null) throw new ProblemError('busy', { detail: 'Another backup has been going on for ten minutes.' });
@@ -55,6 +63,12 @@ export function backupService(jobs: Sequelize, folder: string | undefined): Back
       failure = whyNot(error);
       throw error;
     }
+  };
+  /** The last one that another machine made, where it is later than this one's own. */
+  const lastElsewhere = async (own: Date | null): Promise<BackupStatus['elsewhere']> => {
+    const last = await done.last(JOB);
+    if (last === null || last.machine === machine || (own !== null && own >= last.doneAt)) return null;
+    return { machine: last.machine, madeAt: last.doneAt.toISOString() };
   };
   return {
     status: async () => {
@@ -72,14 +86,18 @@ export function backupService(jobs: Sequelize, folder: string | undefined): Back
                 reason: latest.reason,
               },
         count: backups.length,
-        isBusy: busy > 0,
+        isBusy: busy > 0 || (await whereThere(done.isHeld(JOB), false)),
+        elsewhere: await whereThere(lastElsewhere(latest?.madeAt ?? null), null),
         failure,
       };
     },
     make: (reason) => make(reason),
     makeIfDue: async (now) => {
       if (folder === undefined) return;
-      const isDue = async (): Promise<boolean> => isBackupDue((await listBackups(folder))[0]?.madeAt ?? null, now);
+      const isDue = async (): Promise<boolean> => {
+        const [own, any] = [(await listBackups(folder))[0]?.madeAt ?? null, (await done.last(JOB))?.doneAt ?? null];
+        return isBackupDue(own === null || (any !== null && any > own) ? any : own, now);
+      };
       if (await isDue()) await make('nightly', isDue);
     },
     withShopFile: async (work) => {
@@ -94,6 +112,13 @@ export function backupService(jobs: Sequelize, folder: string | undefined): Back
     },
   };
 }
+
+/** What the records say; something else where they cannot be reached: the backups lie in a folder, and are told all the same. */
+const whereThere = <T>(asked: Promise<T>, otherwise: T): Promise<T> =>
+  asked.catch((error: unknown) => {
+    if (isDatabaseAway(error)) return otherwise;
+    throw error;
+  });
 
 /** In a sentence for the shop. A thread's errors come without their kind; their code is left. */
 function whyNot(error: unknown): string {

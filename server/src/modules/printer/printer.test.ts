@@ -1,6 +1,9 @@
 import type { PrinterState } from '@easytuck/contract';
 import Fastify from 'fastify';
 import { v7 as uuid } from 'uuid';
+import { buildApp } from '../../app.ts';
+import { connectDatabase } from '../../database/connect.ts';
+import { queuedPrinter } from './queue.ts';
 import { simulatedPrinter } from './service.ts';
 import { tie } from '../../paper/testing.ts';
 import { aFitting, openTestShop } from '../../testing.ts';
@@ -35,11 +38,65 @@ describe('the label printer', () => {
     expect([image.headers['content-type'], image.body]).toEqual(['image/png', 'png']);
 
     await printer.close();
-    expect((await withPrinter.app.inject({ method: 'GET', url: '/api/printer' })).json()).toMatchObject({ state: 'offline' });
-    const away = await withPrinter.app.inject({ method: 'POST', url: '/api/printer/jobs', payload: { jobId: uuid(), fittingId: sent.id } });
-    expect(away.json()).toMatchObject({ status: 503, code: 'printerAway' });
     await withPrinter.close();
   });
+
+  it('has a queue in the records: what was asked for while it was away, or of another server, comes out once when it is back', async () => {
+    const received: string[] = [];
+    const open = async (port = 0, isLate = false): Promise<{ url: string; close: () => Promise<void> }> => {
+      const app = Fastify();
+      const there: string[] = [];
+      const state = (): PrinterState => ({
+        ...{ state: 'ready', labelsLeft: 9, isSimulated: true },
+        jobs: there.map((id) => ({ id, title: '', state: isLate ? 'waiting' : 'printed', hasImage: !isLate })),
+      });
+      app.get('/state', async () => state());
+      app.post('/jobs', async ({ body }) => {
+        const { id } = body as { id: string };
+        if (!there.includes(id)) received.push(id);
+        there.push(id);
+        return state();
+      });
+      return { url: await app.listen({ host: '127.0.0.1', port }), close: () => app.close() };
+    };
+    const first = await open(0, true);
+    const port = Number(new URL(first.url).port);
+    const one = await openTestShop({ printerUrl: first.url });
+    const sequelize = connectDatabase(one.databaseUrl);
+    const other = await buildApp({ sequelize, printerUrl: first.url });
+    try {
+      const label = (id: string) => ({ id, title: 'A label', svg: '<svg/>' });
+      const [printer, otherPrinter] = [one.app, other].map((app) => queuedPrinter(app.database, simulatedPrinter(first.url), 'counter'));
+      // handed on, but the printer lost its current before it came out
+      await printer?.print(label('cut-off'));
+      await first.close();
+      const away = await printer?.print(label('while-away'));
+      expect(away).toMatchObject({
+        state: 'offline',
+        jobs: [
+          { id: 'cut-off', state: 'waiting' },
+          { id: 'while-away', state: 'waiting' },
+        ],
+      });
+      // the same asked for twice is one label
+      await printer?.print(label('while-away'));
+      expect((await otherPrinter?.state())?.jobs).toHaveLength(2);
+      const second = await open(port);
+      await Promise.all([printer?.handOn(), otherPrinter?.handOn()]);
+      expect(received.sort()).toEqual(['cut-off', 'cut-off', 'while-away']);
+      await otherPrinter?.state();
+      // what came out is not handed on again, also after the printer has forgotten it
+      await second.close();
+      const third = await open(port);
+      await printer?.handOn();
+      expect(received).toHaveLength(3);
+      await third.close();
+    } finally {
+      await other.close();
+      await one.close();
+    }
+  });
+
   it('is none where none is connected', async () => {
     expect(await simulatedPrinter(undefined).state()).toMatchObject({ state: 'none' });
     await expect(simulatedPrinter(undefined).print({ id: 'a', title: '', svg: '' })).rejects.toThrow('No label printer is connected');

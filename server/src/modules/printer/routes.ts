@@ -2,23 +2,39 @@ import { printerControls, printerState, printRequest, problem } from '@easytuck/
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
+import { isDatabaseAway } from '../../database/databaseErrors.ts';
 import { ProblemError } from '../../problem.ts';
 import { cardService } from '../cards/service.ts';
 import { originOf, pocketAddress } from '../links/routes.ts';
 import { linkService } from '../links/service.ts';
-import type { LabelPrinter } from './service.ts';
+import { traceOf } from '../../errorTrace.ts';
+import type { QueuedPrinter } from './queue.ts';
 
 const tags = ['printer'];
+const LOOK_EVERY_MS = 1_500;
 const refusals = { 400: problem, 404: problem, 503: problem };
 
 /** The shop's label printer: what it is at, a card to be printed, what it printed. */
 export async function printerRoutes(
   app: FastifyInstance,
-  { printer, address }: { printer: LabelPrinter; address: string | undefined },
+  { printer, address, isConnected }: { printer: QueuedPrinter; address: string | undefined; isConnected: boolean },
 ): Promise<void> {
   const routes = app.withTypeProvider<ZodTypeProvider>();
   const cards = cardService(app.database);
   const links = linkService(app.database);
+
+  if (isConnected) {
+    const look = (): void => {
+      if (!app.database.isReady()) return;
+      printer.handOn().catch((error: unknown) => {
+        // it is looked again soon; a printer or a database that is away is told elsewhere
+        if (!isDatabaseAway(error) && !(error instanceof ProblemError))
+          app.log.error({ trace: traceOf(error) }, 'labels could not be handed on');
+      });
+    };
+    const looking = setInterval(look, LOOK_EVERY_MS).unref();
+    app.addHook('onClose', async () => clearInterval(looking));
+  }
 
   routes.get('/', { schema: { tags, response: { 200: printerState, 503: problem } } }, async () => printer.state());
   routes.post('/jobs', { schema: { tags, body: printRequest, response: { 200: printerState, ...refusals } } }, async (request) => {

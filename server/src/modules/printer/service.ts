@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { ProblemError } from '../../problem.ts';
 
 /** A label to be printed: SVG in millimetres, under a key that makes sending it twice print it once. */
-interface Label {
+export interface Label {
   readonly id: string;
   readonly title: string;
   readonly svg: string;

@@ -13,7 +13,7 @@ export const OTHER_PERSON = 'easytuck.otherPerson';
 export class ApiProblem extends Error {
   readonly problem: Problem;
   constructor(problem: Problem) {
-    super(problem.detail ?? problem.title);
+    super(`${problem.detail ?? problem.title}${problem.number === undefined ? '' : ` (No. ${problem.number})`}`);
     this.name = 'ApiProblem';
     this.problem = problem;
   }

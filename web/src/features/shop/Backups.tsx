@@ -16,7 +16,7 @@ export function Backups() {
   return <Loaded reading={useBackups()}>{(status) => <Known status={status} />}</Loaded>;
 }
 
-function Known({ status: { isKept, latest, count, failure: lastFailure, isBusy: isBusyThere } }: { status: BackupStatus }) {
+function Known({ status: { isKept, latest, elsewhere, count, failure: lastFailure, isBusy: isBusyThere } }: { status: BackupStatus }) {
   const { save, isBusy, failure } = useSaving(makeBackup);
   const isMaking = isBusy || isBusyThere;
   const ageH = latest === null ? null : dayjs().diff(latest.madeAt, 'hour');
@@ -29,12 +29,17 @@ function Known({ status: { isKept, latest, count, failure: lastFailure, isBusy: 
           {count === 1 ? 'It is the only one kept.' : `${count} are kept.`}
         </p>
       )}
-      {isKept && latest === null && !isMaking && (
+      {elsewhere !== null && (
+        <p style={{ marginTop: 0 }}>
+          The latest of all was made by {elsewhere.machine}, <b>{ageWords(dayjs().diff(elsewhere.madeAt, 'hour'))}</b>, and lies there.
+        </p>
+      )}
+      {isKept && latest === null && elsewhere === null && !isMaking && (
         <Alert severity="warning" sx={{ mb: 1.5 }}>
           There is no backup yet. The first is made automatically soon; or make it now.
         </Alert>
       )}
-      {ageH !== null && ageH >= OLD_BACKUP_H && (
+      {ageH !== null && ageH >= OLD_BACKUP_H && elsewhere === null && (
         <Alert severity="warning" sx={{ mb: 1.5 }}>
           This backup is old. One is made every night while the shop’s computer is on; make one now, and see that it stays on.
         </Alert>

@@ -15,6 +15,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { Fragment, useMemo } from 'react';
 import { Controller, type FieldErrors, type Resolver } from 'react-hook-form';
+import { Link } from 'react-router';
 import { currentOf } from '../../common/api/request.ts';
 import { changeShop, useShopReading } from '../../common/api/shop.ts';
 import { exactLength } from '../../common/exactLength.ts';
@@ -65,6 +66,11 @@ export function ShopPage() {
           </Section>
           <Section title="Backup" id="backup">
             <Backups />
+            <May what="running.read">
+              <Button variant="outlined" component={Link} to="/shop/running" sx={{ mt: 1.5 }}>
+                How it runs
+              </Button>
+            </May>
           </Section>
           <Section title="Label printer" id="printer">
             <Printer />

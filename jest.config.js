@@ -27,5 +27,7 @@ export default {
     project('devices'),
     project('web'),
     project('tools', { testMatch: ['<rootDir>/**/*.test.mjs'], transform: {} }),
+    // whole machines, which want the computer for themselves
+    { ...project('tools', { testMatch: ['<rootDir>/**/*.trial.mjs'], transform: {} }), displayName: 'cluster' },
   ],
 };

@@ -2,19 +2,18 @@
  * Kills, stops, cuts off and fills up the machines of a cluster for about five minutes while people save at all of them, and prints
  * what came of it. It sets itself up, and leaves nothing behind. `--short` does one fault of each kind.
  */
-import { execFileSync } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { figureLine } from './bench/figure.mjs';
 import { runChaos } from './cluster/chaos.mjs';
 import { startCluster } from './cluster/cluster.mjs';
 import { FULL_PLAN, SHORT_PLAN } from './cluster/plans.mjs';
+import { mountSmallDisk } from './cluster/smallDisk.mjs';
 import { buildServer } from './lib/buildServer.mjs';
 import { ensureNodePackages } from './lib/nodePackages.mjs';
 import { runMain } from './lib/run.mjs';
 
-const SMALL_DISK_MB = 1600;
 const ROOM_BYTES = 24 * 1_048_576;
 
 runMain(async () => {
@@ -22,13 +21,13 @@ runMain(async () => {
   await ensureNodePackages();
   const build = await buildServer();
   const folder = mkdtempSync(join(tmpdir(), 'easytuck-chaos-'));
-  const smallDisk = mountSmallDisk(join(folder, 'machine-3'));
-  if (!smallDisk) console.log('A small disk could not be made here (that takes root): no disk will be filled.');
+  const takeDiskAway = mountSmallDisk(join(folder, 'machine-3'));
+  if (!takeDiskAway) console.log('A small disk could not be made here (that takes root): no disk will be filled.');
   /** @type {import('./cluster/cluster.mjs').Cluster | undefined} */
   let cluster;
   const clear = async () => {
     await cluster?.stop();
-    if (smallDisk) execFileSync('umount', ['-l', join(folder, 'machine-3')]);
+    takeDiskAway?.();
     rmSync(folder, { recursive: true, force: true });
   };
   for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM'])) process.on(signal, () => void clear().finally(() => process.exit(1)));
@@ -44,7 +43,11 @@ runMain(async () => {
       env: { LOG_LEVEL: 'silent' },
     });
     console.log(`They stand after ${((performance.now() - began) / 1000).toFixed(0)} s.`);
-    const outcome = await runChaos(cluster, { ...(isShort ? SHORT_PLAN : FULL_PLAN), smallDisk: smallDisk ? 2 : null, say: console.log });
+    const outcome = await runChaos(cluster, {
+      ...(isShort ? SHORT_PLAN : FULL_PLAN),
+      smallDisk: takeDiskAway ? 2 : null,
+      say: console.log,
+    });
     report(outcome);
     const isSound = outcome.lost + outcome.doubled + outcome.overwritten + outcome.broken.length + outcome.wrong.length === 0;
     process.exitCode = isSound ? 0 : 1;
@@ -54,7 +57,21 @@ runMain(async () => {
 });
 
 /** @param {import('./cluster/chaos.mjs').ChaosOutcome} outcome */
-function report({ kinds, faults, stormKills, acknowledged, lost, doubled, overwritten, conflicts, refused, unanswered, wrong, broken }) {
+function report({
+  kinds,
+  faults,
+  stormKills,
+  acknowledged,
+  lost,
+  doubled,
+  overwritten,
+  conflicts,
+  refused,
+  unanswered,
+  wrong,
+  slow,
+  broken,
+}) {
   const line = (
     /** @type {string} */ name,
     /** @type {number} */ value,
@@ -73,16 +90,6 @@ function report({ kinds, faults, stormKills, acknowledged, lost, doubled, overwr
   const single = Math.max(...kinds.filter(({ kind }) => kind !== 'all machines without current').map(({ longestAwayMs }) => longestAwayMs));
   line('longest without service after one fault', single / 1000, 's', 10);
   console.log(`conflicts answered 409: ${conflicts}; “not now” (503): ${refused}; cut off without an answer: ${unanswered}`);
-  for (const each of [...broken.slice(0, 10), ...wrong.slice(0, 10)]) console.log(`  ${each}`);
-}
-
-/** A small disk of its own for one machine's records; false where this user may make none. @param {string} folder */
-function mountSmallDisk(folder) {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
-  try {
-    execFileSync('mount', ['-t', 'tmpfs', '-o', `size=${SMALL_DISK_MB}M,mode=700`, 'none', folder], { stdio: 'ignore' });
-    return true;
-  } catch {
-    return false;
-  }
+  line('answers after more than seven seconds', slow.length, '', 0);
+  for (const each of [...slow.slice(0, 20), ...broken.slice(0, 10), ...wrong.slice(0, 10)]) console.log(`  ${each}`);
 }

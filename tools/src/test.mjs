@@ -1,5 +1,5 @@
 /**
- * Runs the tests, all or the parts that are named: types, lint, core, contract, server, devices, web, tools, e2e. Sets up what
+ * Runs the tests, all or the parts that are named: types, lint, core, contract, server, devices, web, tools, e2e, cluster. Sets up what
  * they need, and ends with one line that counts them all. What else is named picks files, or where no file is called so, tests
  * by their names: `npm run test:core -- predictSpread`. `--watch` runs the unit tests again whenever they are concerned.
  */
@@ -20,7 +20,7 @@ const WORKSPACES = ['core', 'contract', 'server', 'devices', 'web', 'e2e', 'tool
 const JEST_PARTS = ['core', 'contract', 'server', 'devices', 'web', 'tools'];
 /** Parts that can be watched without a database. */
 const WATCHED_PARTS = ['core', 'contract', 'web'];
-const PARTS = ['types', 'lint', ...JEST_PARTS, 'e2e'];
+const PARTS = ['types', 'lint', ...JEST_PARTS, 'e2e', 'cluster'];
 
 runMain(async () => {
   const words = process.argv.slice(2).filter((word) => !word.startsWith('-'));
@@ -28,7 +28,7 @@ runMain(async () => {
   const asked = words.filter((word) => PARTS.includes(word));
   const sought = words.filter((word) => !PARTS.includes(word));
   const parts = asked.length > 0 ? asked : isWatched ? WATCHED_PARTS : PARTS;
-  if (sought.length > 0 && !asked.some((part) => part === 'e2e' || JEST_PARTS.includes(part)))
+  if (sought.length > 0 && !asked.some((part) => part === 'e2e' || part === 'cluster' || JEST_PARTS.includes(part)))
     throw new SetupError(`Name a part before “${sought.join(' ')}”: ${PARTS.join(', ')}.`);
   const wants = (/** @type {string} */ part) => parts.includes(part);
   const jestParts = JEST_PARTS.filter(wants);
@@ -43,6 +43,7 @@ runMain(async () => {
   }
 
   // lint needs one core for long and goes on beside the rest; the journeys want only the built interface
+  /** @type {Outcome[]} */
   const outcomes = await Promise.all([
     wants('lint') ? checkLint() : none(),
     (async () => {
@@ -54,6 +55,8 @@ runMain(async () => {
     })(),
   ]);
 
+  // machines that fail want the computer for themselves: a node that has no turn for two seconds is taken for gone
+  if (wants('cluster')) outcomes.push(await timed('cluster', () => runJest(['cluster'], sought)));
   const sum = addOutcomes(outcomes);
   console.log(`\n${closingLine(sum)}`);
   process.exit(sum.failed > 0 ? 1 : 0);
@@ -116,7 +119,7 @@ async function checkTheRest(wants) {
 function picked(sought, folders, byFile, byName) {
   if (sought.length === 0) return [];
   const files = folders.flatMap((folder) => readdirSync(join(ROOT, folder, 'src'), { recursive: true, encoding: 'utf8' }));
-  const areFiles = sought.every((word) => files.some((file) => /\.(test|spec)\./.test(file) && file.includes(word)));
+  const areFiles = sought.every((word) => files.some((file) => /\.(test|spec|trial)\./.test(file) && file.includes(word)));
   return areFiles ? (byFile === '' ? sought : [byFile, ...sought]) : [byName, sought.join(' ')];
 }
 
@@ -134,7 +137,7 @@ async function runJest(parts, sought, isWatched = false) {
         bin('jest', 'bin', 'jest.js'),
         '--selectProjects',
         ...parts,
-        ...picked(sought, parts, '--testPathPatterns', '--testNamePattern'),
+        ...picked(sought, parts[0] === 'cluster' ? ['tools'] : parts, '--testPathPatterns', '--testNamePattern'),
         ...(isWatched ? ['--watchAll'] : ['--json', '--outputFile', report]),
       ],
       {

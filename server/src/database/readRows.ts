@@ -1,7 +1,7 @@
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { countRetry } from '../metrics.ts';
 import { isConnectionLost } from './databaseErrors.ts';
-import { noteDuration } from './slowStatements.ts';
+import { noteDuration, waitedSinceMs } from './slowStatements.ts';
 import { withReadingConnection } from './sequelizeInternals.ts';
 import { assertNotInTransaction } from './withTransaction.ts';
 
@@ -22,7 +22,7 @@ export async function readRows<Row extends object>(
 ): Promise<Row[]> {
   if (transaction) return sequelize.query<Row>(statement, { type: QueryTypes.SELECT, replacements: [...values], transaction });
   assertNotInTransaction();
-  for (const began = performance.now(); ;) {
+  for (const began = waitedSinceMs(); ;) {
     try {
       return await withReadingConnection(sequelize, async (connection) => {
         const sent = performance.now();

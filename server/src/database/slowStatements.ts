@@ -6,7 +6,10 @@ import { noteStatement } from '../noted.ts';
 export const SLOW_MS = 400;
 
 /** The request on whose behalf statements are sent. */
-export const askedBy = new AsyncLocalStorage<{ readonly number: string; readonly route: string }>();
+export const askedBy = new AsyncLocalStorage<{ readonly number: string; readonly route: string; readonly beganMs: number }>();
+
+/** Since when somebody waits: since the request came, or since now. */
+export const waitedSinceMs = (): number => askedBy.getStore()?.beganMs ?? performance.now();
 
 const VERB = /^\W*([a-z]+)/i;
 const TABLE = /\b(?:FROM|INTO|UPDATE|TABLE)\s+`?([a-z_]{1,40})`?/i;

@@ -1,5 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { Sequelize, Transaction } from 'sequelize';
+import { waitedSinceMs } from './slowStatements.ts';
 import { countRetry } from '../metrics.ts';
 import { isConnectionLost, isWorthRetrying } from './databaseErrors.ts';
 
@@ -23,7 +24,7 @@ const OTHER_NODE_AFTER_MS = 180;
  * connection, waited for while this one is held, is how a pool locks up ({@link assertNotInTransaction} refuses it).
  */
 export async function withTransaction<T>(sequelize: Sequelize, work: (transaction: Transaction) => Promise<T>): Promise<T> {
-  const began = performance.now();
+  const began = waitedSinceMs();
   for (let attempt = 1; ; attempt += 1) {
     let isWorkDone = false;
     try {

@@ -30,7 +30,8 @@ export const watch = plugin(async (app: FastifyInstance) => {
   const pressure = new Pressure();
   const routeOf = ({ method, routeOptions }: FastifyRequest): string => `${method} ${routeOptions.url ?? 'none'}`;
   const onBehalfOf = (request: FastifyRequest, done: () => void): void =>
-    askedBy.run({ number: request.id, route: routeOf(request) }, done);
+    askedBy.run({ number: request.id, route: routeOf(request), beganMs: began.get(request) ?? performance.now() }, done);
+  const began = new WeakMap<FastifyRequest, number>();
   const left = new WeakSet<FastifyRequest>();
   const leave = (request: FastifyRequest): void => {
     if (left.has(request)) return;
@@ -47,6 +48,7 @@ export const watch = plugin(async (app: FastifyInstance) => {
       done(new ProblemError('tooMany', { retryAfterS: 1 }));
       return;
     }
+    began.set(request, performance.now());
     pressure.came();
     requestsUnderWay.inc();
     reply.raw.once('close', () => leave(request));

@@ -3,83 +3,11 @@ import { sleep } from '../lib/privateDatabase.mjs';
 import { wearerRepository } from '../../../server/src/modules/wearers/repository.ts';
 import { openBare, p95OfPages } from './bareStatements.mjs';
 import { percentile } from './figure.mjs';
+import { fileOfPeople, searchLetters, takeIn } from './crowd.mjs';
 import { sideBySide } from './sideBySide.mjs';
 
 const PEOPLE = 100_000;
 const SEARCHES = 200;
-
-/** Names put together from parts, so that beginnings are shared by few, some and very many. */
-const FIRST = [
-  'Corin',
-  'Marit',
-  'Desmond',
-  'Ottoline',
-  'Ivo',
-  'Agnes',
-  'Tobias',
-  'Rafferty',
-  'Emeka',
-  'Piet',
-  'Wenna',
-  'Leocadia',
-  'Hepzibah',
-  'Zorica',
-  'Åse',
-  'Mara',
-  'Marius',
-];
-const SYLLABLES = [
-  'ash',
-  'bel',
-  'cor',
-  'dun',
-  'el',
-  'far',
-  'gar',
-  'hol',
-  'ing',
-  'jar',
-  'kel',
-  'lar',
-  'mar',
-  'nor',
-  'ot',
-  'pen',
-  'quil',
-  'ren',
-  'sol',
-  'tol',
-  'ul',
-  'van',
-  'wim',
-  'yar',
-  'zan',
-];
-
-/** @param {number} i */
-const nameOf = (i) => {
-  const at = (/** @type {number} */ n) => SYLLABLES[n % SYLLABLES.length] ?? '';
-  const surname = `${at(i)}${at(Math.floor(i / 25))}${at(Math.floor(i / 625))}`;
-  return `${FIRST[i % FIRST.length]} ${surname.charAt(0).toUpperCase()}${surname.slice(1)}${i % 3 === 0 ? `-${at(i * 7)}by` : ''}`;
-};
-
-function fileOfAll() {
-  const rows = Array.from(
-    { length: PEOPLE },
-    (_, k) => `${nameOf(k)} ${k},${14 + (k % 9) / 2} in,${k % 4 === 0 ? 'right' : 'left'},"note, with ""quotes"" ${k}"`,
-  );
-  return `name,collar,long end,note\r\n${rows.join('\r\n')}\r\n`;
-}
-
-/** Sends a table as the interface does. @param {string} address @param {string} text */
-async function takeIn(address, text) {
-  const form = new FormData();
-  form.append('file', new File([text], 'people.csv'));
-  const started = performance.now();
-  const answer = await fetch(`${address}/api/exchange/wearers?mode=all`, { method: 'POST', body: form });
-  const { taken } = await answer.json();
-  return { taken, tookMs: performance.now() - started };
-}
 
 /** How long reads take, one after another with a pause as between people, until told to end. @param {string} address @param {() => boolean} isOver */
 async function timeReads(address, isOver) {
@@ -110,7 +38,7 @@ export async function measureRecords(address, serverPid, databaseUrl) {
   const idleUntil = Date.now() + 8_000;
   const idle = await timeReads(address, () => Date.now() > idleUntil);
   let isOver = false;
-  const importing = takeIn(address, fileOfAll()).finally(() => (isOver = true));
+  const importing = takeIn(address, fileOfPeople(PEOPLE)).finally(() => (isOver = true));
   const beside = await timeReads(address, () => isOver);
   const { taken, tookMs } = await importing;
   if (taken !== PEOPLE) throw new Error(`${taken} of ${PEOPLE} rows were taken in`);
@@ -119,18 +47,7 @@ export async function measureRecords(address, serverPid, databaseUrl) {
   const exported = performance.now();
   const table = await (await fetch(`${address}/api/exchange/wearers?format=csv`)).text();
   const exportedRowsPerS = (table.split('\r\n').length - 2) / ((performance.now() - exported) / 1000);
-  const letters = Array.from({ length: SEARCHES }, (_, i) => {
-    const name = nameOf(i * 151);
-    const [first = '', last = ''] = name.split(' ');
-    return (
-      [
-        first.slice(0, 1 + (i % 4)),
-        last.slice(0, 1 + (i % 6)),
-        `${first.slice(0, 2)} ${last.slice(0, 3)}`,
-        `${last.slice(0, 2)} ${first.slice(0, 1)}`,
-      ][i % 4] ?? ''
-    );
-  });
+  const letters = searchLetters(SEARCHES);
   const bare = await openBare(databaseUrl);
   const wearers = wearerRepository(bare.database);
   /** @type {Awaited<ReturnType<typeof bare.statementsOf>>[]} */

@@ -1,5 +1,17 @@
 import { sleep } from '../lib/privateDatabase.mjs';
-import { cutOff, fillDisk, joinAnew, killNode, killProxy, killServer, openNode, powerCut, stopNode, unplug } from './faults.mjs';
+import {
+  cutOff,
+  fillDisk,
+  joinAnew,
+  killNode,
+  killProxy,
+  killServer,
+  openNode,
+  powerCut,
+  stopNode,
+  unplug,
+  waitUntilSettled,
+} from './faults.mjs';
 import { letPeopleSave, longestAwayMs } from './people.mjs';
 
 /** Time that is looked at after a fault was undone, for whoever was still waiting. */
@@ -19,6 +31,8 @@ export const KINDS = {
   'all machines without current': powerCut,
 };
 
+/** How often each part is killed while the others are too. @typedef {{ nodes: number, servers: number, proxies: number }} Storm */
+
 /** @typedef {{ kind: string, times: number, longestAwayMs: number }} KindOutcome */
 
 /**
@@ -35,6 +49,7 @@ export const KINDS = {
  *   refused: number,
  *   unanswered: number,
  *   wrong: readonly string[],
+ *   slow: readonly string[],
  *   broken: readonly string[],
  * }} ChaosOutcome
  */
@@ -45,7 +60,7 @@ export const KINDS = {
  * @param {import('./cluster.mjs').Cluster} cluster
  * @param {{
  *   singles: Readonly<Record<string, number>>,
- *   storm: { nodeKills: number, otherKills: number },
+ *   storm: Storm,
  *   perShop: number,
  *   smallDisk: number | null,
  *   say: (line: string) => void,
@@ -86,6 +101,7 @@ export async function runChaos(cluster, { singles, storm, perShop, smallDisk, sa
         `  ${'many at once'.padEnd(34)} ${String(stormKills).padStart(4)} kills, longest without service ${(stormLongestAwayMs / 1000).toFixed(1)} s`,
       );
     await people.stop();
+    await waitUntilSettled(cluster);
     const checks = await checkNodes(cluster, book);
     return {
       kinds,
@@ -99,25 +115,28 @@ export async function runChaos(cluster, { singles, storm, perShop, smallDisk, sa
       refused: book.answers.get(503) ?? 0,
       unanswered: book.answers.get(0) ?? 0,
       wrong: book.wrong,
+      slow: book.slow,
     };
   } finally {
     await people.stop();
   }
 }
 
-/** Nodes in turn by one hand, servers and proxies by another. @param {import('./cluster.mjs').Cluster} cluster @param {{ nodeKills: number, otherKills: number }} storm */
-async function storming(cluster, { nodeKills, otherKills }) {
-  const nodes = async () => {
-    for (let i = 0; i < nodeKills; i += 1) await killNode(cluster, i % cluster.machines.length);
-  };
-  const others = async () => {
-    for (let i = 0; i < otherKills; i += 1) {
-      await (i % 4 === 3 ? killProxy : killServer)(cluster, i % cluster.machines.length);
+/**
+ * Nodes, servers and proxies are killed side by side, each kind in turn on all machines.
+ * @param {import('./cluster.mjs').Cluster} cluster
+ * @param {Storm} kills
+ */
+async function storming(cluster, { nodes, servers, proxies }) {
+  const inTurn = async (/** @type {import('./faults.mjs').Fault} */ fault, /** @type {number} */ times) => {
+    for (let i = 0; i < times; i += 1) {
+      await fault(cluster, i % cluster.machines.length);
+      // at another moment of a save each time
       await sleep((i * 37) % 150);
     }
   };
-  await Promise.all([nodes(), others()]);
-  return nodeKills + otherKills;
+  await Promise.all([inTurn(killNode, nodes), inTurn(killServer, servers), inTurn(killProxy, proxies)]);
+  return nodes + servers + proxies;
 }
 
 /**

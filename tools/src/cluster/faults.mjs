@@ -1,6 +1,6 @@
 import { rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { sleep } from '../lib/privateDatabase.mjs';
+import { commandLineOf, sleep } from '../lib/privateDatabase.mjs';
 import { isOpen } from './cluster.mjs';
 import { isWellWithin } from './share.mjs';
 
@@ -13,6 +13,7 @@ const STOPPED_MS = 4_500;
 const CUT_OFF_MS = 4_500;
 const UNPLUGGED_MS = 2_000;
 const FULL_MS = 5_000;
+const SETTLED_MS = 2_500;
 
 /**
  * A kind of fault: done to one machine, until that machine is well again.
@@ -33,6 +34,16 @@ async function waitUntilWell(cluster, machine) {
     throw new Error(`machine ${share.own.number} did not come back: ${await doctor.look()}`);
 }
 
+/** Until all nodes have been well for a while: one that was away says at first what it knew before. @param {import('./cluster.mjs').Cluster} cluster */
+export async function waitUntilSettled(cluster) {
+  let wellSince = Date.now();
+  for (const began = Date.now(); Date.now() - wellSince < SETTLED_MS; await sleep(200)) {
+    const reasons = await Promise.all(cluster.shares.map(({ doctor }) => doctor.look()));
+    if (reasons.some((reason) => reason !== null)) wellSince = Date.now();
+    if (Date.now() - began > BACK_WITHIN_MS) throw new Error(`the nodes are not well: ${reasons.join('; ')}`);
+  }
+}
+
 /** @param {number | undefined} pid @param {NodeJS.Signals} signal */
 function send(pid, signal) {
   if (pid !== undefined) process.kill(pid, signal);
@@ -47,11 +58,12 @@ export async function killNode(cluster, machine) {
   await waitUntilWell(cluster, machine);
 }
 
-/** It is killed and has forgotten where it was, so that it takes all records from another. @type {Fault} */
+/** It is killed and its disk changed, so that it takes all records from another. @type {Fault} */
 export async function joinAnew(cluster, machine) {
   const { node } = shareOf(cluster, machine);
   const pid = node.pid();
   send(pid, 'SIGKILL');
+  while (commandLineOf(Number(pid)).join('') !== '') await sleep(10);
   node.forget();
   while (node.pid() === pid) await sleep(20);
   await waitUntilWell(cluster, machine);
@@ -66,9 +78,7 @@ export async function stopNode(cluster, machine) {
   } finally {
     send(pid, 'SIGCONT');
   }
-  // what it says at first is what it knew before
-  await sleep(500);
-  await waitUntilWell(cluster, machine);
+  await waitUntilSettled(cluster);
 }
 
 /** It goes on and answers whoever asks it, but hears nothing of the other nodes, nor they of it. @type {Fault} */
@@ -79,7 +89,7 @@ export async function cutOff(cluster, machine) {
   } finally {
     await asRoot(cluster, machine, "SET GLOBAL wsrep_provider_options = 'gmcast.isolate=0'");
   }
-  await waitUntilWell(cluster, machine);
+  await waitUntilSettled(cluster);
 }
 
 /** No server reaches it: every proxy drops what goes there and sends nothing more. @type {Fault} */
@@ -141,7 +151,7 @@ export async function fillDisk(cluster, machine) {
   } finally {
     rmSync(filler, { force: true });
   }
-  await waitUntilWell(cluster, machine);
+  await waitUntilSettled(cluster);
 }
 
 /** All machines lose their current at once. @type {Fault} */

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { ensurePrograms, MARIADB_INSTALL } from '../lib/debianPackages.mjs';
 import { readKept, writeKept } from '../lib/keptFile.mjs';
 import { commandLineOf, end, sleep } from '../lib/privateDatabase.mjs';
-import { run, SetupError } from '../lib/run.mjs';
+import { run as runToEnd, SetupError } from '../lib/run.mjs';
 import { spawnTied } from '../lib/tiedProcess.mjs';
 import { databaseFile } from './files.mjs';
 import { nameOf } from './machine.mjs';
@@ -38,23 +38,33 @@ export async function startGaleraNode(share, programs, { begins, log }) {
   /** @type {import('node:child_process').ChildProcess | undefined} */
   let child;
   let stopping = false;
-  const launch = (/** @type {readonly string[]} */ args) => {
+  const env = { ...process.env, PATH: `${programs.scripts}:${process.env['PATH'] ?? ''}:/usr/sbin:/usr/bin` };
+  const run = (/** @type {readonly string[]} */ args) => {
     const out = openSync(join(own.folder, 'database.log'), 'a');
     const started = spawnTied(programs.mariadbd, [`--defaults-file=${settings}`, ...asRoot(), ...args], {
-      stdio: ['ignore', out, out],
-      detached: true,
-      env: { ...process.env, PATH: `${programs.scripts}:${process.env['PATH'] ?? ''}:/usr/sbin:/usr/bin` },
+      ...{ stdio: ['ignore', out, out], detached: true, env },
     });
     closeSync(out);
+    return started;
+  };
+  const launch = (/** @type {readonly string[]} */ args) => {
+    const started = run(args);
     child = started;
     if (started.pid !== undefined) writeKept(pidFile, String(started.pid));
     started.on('exit', () => {
       if (stopping) return;
       log(`The database of ${nameOf(own)} stopped; starting it again.`);
-      setTimeout(() => !stopping && launch([]), START_AGAIN_MS);
+      setTimeout(() => void launchAgain(), START_AGAIN_MS);
     });
   };
-  launch(begins ? ['--wsrep-new-cluster'] : []);
+  const launchAgain = async () => {
+    const position = await lastPosition(data, run);
+    if (stopping) return;
+    mkdirSync(data, { recursive: true, mode: 0o700 });
+    launch(position);
+  };
+  if (begins) launch(['--wsrep-new-cluster', ...(await lastPosition(data, run))]);
+  else await launchAgain();
   return {
     pid: () => child?.pid,
     stop: async () => {
@@ -66,9 +76,27 @@ export async function startGaleraNode(share, programs, { begins, log }) {
       rmSync(pidFile, { force: true });
     },
     restart: () => child?.kill('SIGKILL'),
-    // so that the node asks for all records, as one does whose disk was changed
-    forget: () => rmSync(join(data, 'grastate.dat'), { force: true }),
+    // as on a machine whose disk was changed
+    forget: () => rmSync(data, { recursive: true, force: true }),
   };
+}
+
+/**
+ * How far a node had come that was killed, as an option to start it with: its own note of it is written only where it is stopped. Without
+ * it the node would take all records anew.
+ * @param {string} data
+ * @param {(args: readonly string[]) => import('node:child_process').ChildProcess} run
+ * @returns {Promise<string[]>}
+ */
+async function lastPosition(data, run) {
+  const state = readKept(join(data, 'grastate.dat'), (text) => text) ?? '';
+  if (!/^seqno:\s*-1$/m.test(state) || !existsSync(join(data, 'ibdata1'))) return [];
+  const found = join(data, '..', 'position.log');
+  rmSync(found, { force: true });
+  const looking = run(['--wsrep-recover', `--log-error=${found}`]);
+  await new Promise((resolve) => looking.once('exit', resolve));
+  const position = /Recovered position: ([0-9a-f-]{36}:\d+)/.exec(readKept(found, (text) => text) ?? '')?.[1];
+  return position === undefined ? [] : [`--wsrep-start-position=${position}`];
 }
 
 /**
@@ -89,7 +117,7 @@ async function makeRecords({ own, secrets, ports }, mariadbd, settings, data) {
   const [installDb = ''] = await ensurePrograms([MARIADB_INSTALL]);
   const partial = `${data}.partial`;
   rmSync(partial, { recursive: true, force: true });
-  const made = await run(
+  const made = await runToEnd(
     installDb,
     [
       '--no-defaults',

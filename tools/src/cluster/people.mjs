@@ -8,6 +8,7 @@ import { sleep } from '../lib/privateDatabase.mjs';
 
 const ANSWER_WITHIN_MS = 12_000;
 const AGAIN_MS = 25;
+const LATE_MS = 7_000;
 /** So many records are changed by everybody at once. */
 const SHARED = 4;
 /** Every so many fittings one is revised. */
@@ -22,6 +23,7 @@ const REVISE_EVERY = 3;
  *   acknowledgedAt: Map<string, number[]>,
  *   answers: Map<number, number>,
  *   wrong: string[],
+ *   slow: string[],
  * }} Book
  */
 
@@ -33,6 +35,7 @@ const emptyBook = () => ({
   acknowledgedAt: new Map(),
   answers: new Map(),
   wrong: [],
+  slow: [],
 });
 
 /**
@@ -123,9 +126,11 @@ async function changeShared({ address, name, book, isSaving }, id) {
       continue;
     }
     isKept = true;
+    // what is answered is the record as it is by then, which somebody else may have changed again
+    const own = version + 1;
     const versions = book.shared.get(id);
-    if (versions?.has(kept.body.version)) book.overwritten.push(`${id} version ${kept.body.version}`);
-    versions?.set(kept.body.version, note);
+    if (versions?.has(own) || kept.body.version < own) book.overwritten.push(`${id} version ${own}`);
+    versions?.set(own, note);
   }
 }
 
@@ -136,7 +141,14 @@ async function changeShared({ address, name, book, isSaving }, id) {
  */
 async function untilAnswered(address, book, method, path, body) {
   for (;;) {
+    const sent = performance.now();
     const answer = await send(address, method, path, body);
+    const tookMs = performance.now() - sent;
+    // (a request is promised an answer within six seconds)
+    if (tookMs > LATE_MS)
+      book.slow.push(
+        `${method} ${path.split('/').slice(0, 3).join('/')} at ${address}: ${answer.status} after ${(tookMs / 1000).toFixed(1)} s`,
+      );
     book.answers.set(answer.status, (book.answers.get(answer.status) ?? 0) + 1);
     if (answer.status === 200 || answer.status === 201) {
       if (method !== 'GET') note(book.acknowledgedAt, address);

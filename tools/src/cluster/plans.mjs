@@ -1,17 +1,17 @@
-/** Over two hundred faults in about five minutes. */
+/** Two hundred faults and kills in about five minutes. */
 export const FULL_PLAN = {
   singles: {
-    'server killed': 9,
-    'proxy killed': 6,
-    'node killed': 9,
-    'node stopped, and going on': 3,
-    'node cut off from the others': 3,
-    'node unplugged from the servers': 3,
+    'server killed': 5,
+    'proxy killed': 4,
+    'node killed': 4,
+    'node stopped, and going on': 2,
+    'node cut off from the others': 2,
+    'node unplugged from the servers': 2,
     'node joining with all records': 2,
     'disk of a node full': 1,
     'all machines without current': 1,
   },
-  storm: { nodeKills: 30, otherKills: 135 },
+  storm: { nodes: 12, servers: 105, proxies: 66 },
   perShop: 2,
 };
 
@@ -19,6 +19,7 @@ export const FULL_PLAN = {
 export const SHORT_PLAN = {
   singles: {
     'server killed': 1,
+    'proxy killed': 1,
     'node killed': 1,
     'node stopped, and going on': 1,
     'node cut off from the others': 1,
@@ -26,6 +27,6 @@ export const SHORT_PLAN = {
     'node joining with all records': 1,
     'disk of a node full': 1,
   },
-  storm: { nodeKills: 0, otherKills: 0 },
+  storm: { nodes: 0, servers: 0, proxies: 0 },
   perShop: 1,
 };

@@ -1,0 +1,158 @@
+import { problem, type Problem, type Running } from '@easytuck/contract';
+import { readFileSync } from 'node:fs';
+import { PassThrough } from 'node:stream';
+import { buildApp } from '../app.ts';
+import { connectDatabase } from '../database/connect.ts';
+import { statementName } from '../database/slowStatements.ts';
+import { aWearer, openTestShop, testShop } from '../testing.ts';
+import { VERSION } from '../version.ts';
+
+const { shop } = testShop();
+
+describe('the version that the program tells', () => {
+  it('is that of its packages', () => {
+    const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string };
+    expect(VERSION).toBe(version);
+  });
+});
+
+describe('a request’s number', () => {
+  it('goes with every answer, into a problem that is the server’s, and into its log', async () => {
+    const stream = new PassThrough();
+    let log = '';
+    stream.on('data', (chunk) => (log += String(chunk)));
+    const app = await buildApp({ sequelize: connectDatabase(shop.databaseUrl), logLevel: 'info', logTo: stream });
+    try {
+      const sound = await app.inject('/api/wearers');
+      expect(sound.headers['x-request-number']).toMatch(/^[A-HJ-NP-Z2-9]{4}-[A-HJ-NP-Z2-9]{4}$/);
+      await shop.sequelize.query('ALTER TABLE wearers ADD CONSTRAINT nobody CHECK (name <> "Nobody At All")');
+      const broken = await app.inject({ method: 'POST', url: '/api/wearers', payload: aWearer({ name: 'Nobody At All' }) });
+      const told = problem.parse(broken.json());
+      expect([told.status, told.number]).toEqual([500, broken.headers['x-request-number']]);
+      const line = log
+        .split('\n')
+        .filter((each) => each !== '')
+        .map((each) => JSON.parse(each) as { number?: string; msg: string; code?: string; route?: string })
+        .find(({ msg }) => msg === 'a request failed');
+      expect(line).toMatchObject({ number: told.number, code: 'unexpected', route: 'POST /api/wearers' });
+      // what was refused for what was typed needs none
+      const refused = await app.inject({ method: 'POST', url: '/api/wearers', payload: { ...aWearer(), collar: 'x' } });
+      expect(refused.json<Problem>().number).toBeUndefined();
+      // and whoever looks after the shop reads it on the page too
+      const { servers } = (await app.inject('/api/running')).json<Running>();
+      expect(servers.find(({ isHere }) => isHere)?.faults.at(-1)).toMatchObject({ number: told.number, route: 'POST /api/wearers' });
+    } finally {
+      await shop.sequelize.query('ALTER TABLE wearers DROP CONSTRAINT nobody');
+      await app.close();
+    }
+  });
+});
+
+describe('a slow statement', () => {
+  it('is named by what it does to which table, never by what was typed', () => {
+    expect(statementName('Executed (default): SELECT `id`, `name` FROM `wearers` AS `wearer` WHERE `name` = "FROM secrets"')).toBe(
+      'SELECT wearers',
+    );
+    expect(statementName("INSERT INTO deeds (what) VALUES ('UPDATE nobody')")).toBe('INSERT deeds');
+    expect(statementName('UPDATE ties SET name = "x"')).toBe('UPDATE ties');
+    expect(statementName('START TRANSACTION;')).toBe('START');
+    expect(statementName("SELECT 'Quillfeather'")).toBe('SELECT');
+  });
+
+  it('is logged with the request that it was for, counted and remembered, without what was typed', async () => {
+    const stream = new PassThrough();
+    let log = '';
+    stream.on('data', (chunk) => (log += String(chunk)));
+    const app = await buildApp({ sequelize: connectDatabase(shop.databaseUrl), logLevel: 'warn', logTo: stream });
+    const other = connectDatabase(shop.databaseUrl, 'jobs');
+    try {
+      // somebody holds the row for half a second
+      const wearer = aWearer({ name: 'Held Quillfeather' });
+      await app.inject({ method: 'POST', url: '/api/wearers', payload: wearer });
+      const holding = other.transaction(async (transaction) => {
+        await other.query(`UPDATE wearers SET note = 'held' WHERE id = '${wearer.id}'`, { transaction });
+        await new Promise((resolve) => setTimeout(resolve, 700));
+      });
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      const answer = await app.inject({
+        method: 'PUT',
+        url: `/api/wearers/${wearer.id}`,
+        payload: { ...wearer, id: undefined, note: 'n', version: 1 },
+      });
+      await holding;
+      expect(answer.statusCode).toBe(200);
+      const line = log
+        .split('\n')
+        .filter((each) => each.includes('a statement was slow'))
+        .map((each) => JSON.parse(each) as { number: string; route: string; statement: string; tookMs: number })[0];
+      expect(line).toMatchObject({
+        number: answer.headers['x-request-number'],
+        route: 'PUT /api/wearers/:id',
+        statement: expect.stringMatching(/^(SELECT|UPDATE) wearers$/),
+      });
+      expect(line?.tookMs).toBeGreaterThanOrEqual(400);
+      expect(log).not.toContain('Quillfeather');
+      expect((await app.inject('/metrics')).body).toMatch(/easytuck_slow_statements_total\{statement="(SELECT|UPDATE) wearers"\} [1-9]/);
+    } finally {
+      await other.close();
+      await app.close();
+    }
+  });
+});
+
+describe('the figures', () => {
+  it('are in the form that Prometheus reads, by route and not by address, for this machine alone', async () => {
+    await shop.app.inject('/api/wearers?q=quillfeather');
+    const { body, headers, statusCode } = await shop.app.inject('/metrics');
+    expect([statusCode, headers['content-type']]).toEqual([200, expect.stringMatching(/^text\/plain; version=0\.0\.4/)]);
+    // text format 0.0.4: https://prometheus.io/docs/instrumenting/exposition_formats/ (from memory)
+    for (const line of body.split('\n').filter((each) => each !== '' && !each.startsWith('#')))
+      expect(line).toMatch(/^[a-zA-Z_:][a-zA-Z0-9_:]*(\{[^}]*\})? (-?[0-9.e+-]+|NaN|\+Inf)$/);
+    expect(body).toMatch(/easytuck_request_seconds_count\{method="GET",route="\/api\/wearers\/?",status="200"\} [1-9]/);
+    expect(body).not.toMatch(/quillfeather/i);
+    expect(body).toMatch(/easytuck_database_connections\{pool="requests",state="used"\} \d/);
+    const forwarded = await shop.app.inject({
+      url: '/metrics',
+      headers: { 'x-forwarded-for': '203.0.113.7', 'x-forwarded-proto': 'https' },
+    });
+    expect(forwarded.statusCode).toBe(403);
+  });
+});
+
+describe('how the program runs', () => {
+  it('tells version, database, and every server that is there, each by its machine', async () => {
+    const sequelize = connectDatabase(shop.databaseUrl);
+    const other = await buildApp({ sequelize, machine: 'the-back-room' });
+    try {
+      await other.inject('/api/running');
+      const now = (await shop.app.inject('/api/running')).json<Running>();
+      expect(now).toMatchObject({ version: VERSION, database: { nodes: 1, node: '' } });
+      expect(now.database.version).toMatch(/^\d+\.\d+\.\d+-MariaDB/);
+      expect(now.servers.filter(({ isThere }) => isThere).map(({ machine, isHere }) => [machine === 'the-back-room', isHere])).toEqual(
+        expect.arrayContaining([
+          [true, false],
+          [false, true],
+        ]),
+      );
+    } finally {
+      await other.close();
+    }
+  });
+
+  it('is told by a server that has more to do than it can: 503, with when to come again', async () => {
+    const slow = await openTestShop();
+    slow.app.addHook('onRequest', async () => new Promise((resolve) => setTimeout(resolve, 1_600)));
+    try {
+      const address = await slow.app.listen({ host: '127.0.0.1', port: 0 });
+      const first = Array.from({ length: 60 }, () => fetch(`${address}/api/shop`));
+      await new Promise((resolve) => setTimeout(resolve, 1_200));
+      const late = await fetch(`${address}/api/shop`);
+      expect([late.status, late.headers.get('retry-after'), ((await late.json()) as Problem).code]).toEqual([503, '1', 'tooMany']);
+      // who asks whether it is well is answered all the same
+      expect((await fetch(`${address}/healthz`)).status).toBe(200);
+      await Promise.all(first);
+    } finally {
+      await slow.close();
+    }
+  });
+});

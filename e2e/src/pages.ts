@@ -91,6 +91,7 @@ export async function pagesOf(shop: Shop): Promise<readonly WalkedPage[]> {
     { name: 'the ledger', path: '/ledger' },
     { name: 'import and export', path: '/exchange/wearers' },
     { name: 'the shop', path: '/shop' },
+    { name: 'how it runs', path: '/shop/running' },
     { name: 'the tape', path: '/tape' },
     { name: 'what is held of a wearer', path: `/wearers/${wearer}/held` },
     { name: 'who works here', path: '/people' },

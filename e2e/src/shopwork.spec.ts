@@ -368,6 +368,18 @@ test.describe('the records', () => {
     }
   });
 
+  test('the owner sees how it runs: version, records, backup, and which server answers', async ({ page, shop }) => {
+    await page.goto(`${shop.address}/shop`);
+    await page.getByRole('link', { name: 'How it runs' }).click();
+    await expect(page.getByRole('heading', { name: 'How it runs' })).toBeVisible();
+    await expect(page.getByText('(MariaDB)')).toBeVisible();
+    await expect(page.getByText('one database', { exact: true })).toBeVisible();
+    await expect(page.getByText('(answers this page)')).toBeVisible();
+    await expect(page.getByText('Wearers').last()).toBeVisible();
+    await page.getByRole('main').getByRole('link', { name: 'Shop', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'Shop', level: 1 })).toBeVisible();
+  });
+
   test('a collar of the shop’s shirts is added, and chosen at the bench', async ({ page, shop }) => {
     await page.goto(`${shop.address}/shop`);
     await page.getByRole('button', { name: 'Add a collar' }).click();

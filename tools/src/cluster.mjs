@@ -1,7 +1,7 @@
 /**
  * Starts the shop on several machines: three nodes of one database, proxies before them, and servers. Without options all of it on
  * this computer, on loopback addresses, for trying it out; with `--machine 2 --addresses 10.8.0.1,10.8.0.2,10.8.0.3` the share of one
- * machine (docs/running.md). `--demo` loads the demo scenario; `--servers 2` starts fewer servers than nodes.
+ * machine (docs/running.md). `--demo` loads the demo scenario; `--records` starts no server; `--servers 2` starts fewer servers than nodes.
  */
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -26,6 +26,7 @@ runMain(async () => {
       port: { type: 'string', default: process.env['PORT'] ?? '4400' },
       certificate: { type: 'string' },
       begin: { type: 'boolean', default: false },
+      records: { type: 'boolean', default: false },
     },
   });
   const folder = process.env['EASYTUCK_DATA'] ?? join(DATA, values.demo ? 'cluster-demo' : 'cluster');
@@ -52,13 +53,19 @@ runMain(async () => {
   const common = { folder, build, webRoot, printer: process.env['PRINTER_URL'] ?? printer?.address, log, onGivenUp: () => void stop(1) };
   try {
     if (values.machine === undefined && values.addresses === undefined) {
-      const cluster = await startCluster({ ...common, servers: Number(values.servers), isDemo: values.demo });
+      const cluster = await startCluster({ ...common, servers: values.records ? 0 : Number(values.servers), isDemo: values.demo });
       running = cluster;
-      console.log(`\nEasy Tuck is ready on three machines: ${cluster.addresses.join(', ')}\nCtrl-C stops all of it.`);
+      console.log(
+        values.records
+          ? '\nThe records are there, and no server.\nCtrl-C stops all of it.'
+          : `\nEasy Tuck is ready on three machines: ${cluster.addresses.join(', ')}\nCtrl-C stops all of it.`,
+      );
     } else {
       const share = await startOwnShare({ ...common, ...values, isDemo: values.demo });
       running = share;
-      console.log(`\nEasy Tuck is ready at ${share.address}\nCtrl-C stops this machine’s share.`);
+      console.log(
+        `\n${share.address === null ? 'The records are there, and no server.' : `Easy Tuck is ready at ${share.address}`}\nCtrl-C stops this machine’s share.`,
+      );
     }
   } catch (error) {
     await endChild(printer?.child);

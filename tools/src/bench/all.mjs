@@ -5,12 +5,14 @@ import { startDemo } from './demo.mjs';
 import { measureFaults } from './faults.mjs';
 import { figureLine } from './figure.mjs';
 import { measureHands } from './hands.mjs';
+import { measureLoad } from './load.mjs';
 import { measureParties } from './parties.mjs';
 import { measurePeople } from './people.mjs';
 import { measurePocket } from './pocket.mjs';
 import { measureReads } from './reads.mjs';
 import { measureRecords } from './records.mjs';
 import { measureBalance, measureRanking, measureSolves } from './solves.mjs';
+import { measureScale } from './scale.mjs';
 import { measureStarts } from './starts.mjs';
 import { measureTyings } from './tyings.mjs';
 
@@ -118,9 +120,11 @@ const PARTS = {
 };
 
 const asked = process.argv.slice(2);
-const unknown = asked.filter((name) => name !== 'faults' && !(name in PARTS));
+/** Parts that take many minutes, and are measured only where they are named. */
+const LONG = ['faults', 'load', 'scale'];
+const unknown = asked.filter((name) => !LONG.includes(name) && !(name in PARTS));
 if (unknown.length > 0) {
-  console.error(`There is no part ${unknown.join(', ')}; there are ${[...Object.keys(PARTS), 'faults'].join(', ')}.`);
+  console.error(`There is no part ${unknown.join(', ')}; there are ${[...Object.keys(PARTS), ...LONG].join(', ')}.`);
   process.exit(1);
 }
 /** @type {Awaited<ReturnType<typeof startDemo>> | undefined} */
@@ -128,6 +132,28 @@ let demo;
 const shop = async () => (demo ??= await startDemo());
 try {
   if (asked.includes('faults')) await measureFaults((figure) => print(figure.name, figure.value, figure.unit, figure.aim, figure));
+  if (asked.includes('load')) {
+    const { outcomes, memory } = await measureLoad(console.log);
+    for (const connections of [10, 50, 200]) {
+      const [one, two] = outcomes.filter((each) => each.connections === connections);
+      if (one && two)
+        print(`${connections} connections: two servers on three nodes over one on one`, two.outcome.perS / one.outcome.perS, '×', 1, {
+          atMost: false,
+          digits: 2,
+        });
+    }
+    print(
+      'load: answers that were wrong',
+      outcomes.reduce((sum, { outcome }) => sum + outcome.wrong, 0),
+      '',
+      0,
+      { digits: 0 },
+    );
+    print('memory of a server over ten minutes, last two over the third and fourth', memory.lateMb / memory.earlyMb, '×', 1.1, {
+      digits: 2,
+    });
+  }
+  if (asked.includes('scale')) await measureScale(console.log);
   for (const [name, measure] of Object.entries(PARTS)) {
     if (asked.length > 0 && !asked.includes(name)) continue;
     const began = Date.now();

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startCluster } from '../cluster/cluster.mjs';
-import { newKey } from '../cluster/people.mjs';
+import { fittingFor, newKey, tieThatFits } from '../cluster/people.mjs';
 import { buildServer } from '../lib/buildServer.mjs';
 import { sleep, startPrivateDatabase } from '../lib/privateDatabase.mjs';
 import { superviseServer } from '../lib/superviseServer.mjs';
@@ -111,8 +111,7 @@ export async function startSingle(folder, build) {
  * @returns {Promise<LoadOutcome>}
  */
 export async function load(addresses, connections, seconds, wearers) {
-  const { ties } = await (await fetch(`${addresses[0]}/api/ties`)).json();
-  const tieId = await fittingTie(addresses[0] ?? '', ties);
+  const tieId = await tieThatFits(addresses[0] ?? '');
   let count = 0;
   const mix = Array.from({ length: 20 }, (_, i) => requestOf(i, () => (count += 1), wearers, tieId));
   /** @type {number[]} */
@@ -177,7 +176,10 @@ function requestOf(i, next, wearers, tieId) {
       method: 'POST',
       path: '/api/fittings',
       headers: JSON_HEADERS,
-      setupRequest: (request) => ({ ...request, body: JSON.stringify(aFitting(tieId, `Load ${next()}`)) }),
+      setupRequest: (request) => ({
+        ...request,
+        body: JSON.stringify(fittingFor(newKey(), tieId, { kind: 'new', id: newKey(), name: `Load ${next()}` })),
+      }),
     };
   return {
     method: 'POST',
@@ -186,12 +188,6 @@ function requestOf(i, next, wearers, tieId) {
     setupRequest: (request) => ({ ...request, body: aTable(next()) }),
   };
 }
-
-/** @param {string} tieId @param {string} name */
-const aFitting = (tieId, name) => ({
-  ...{ id: newKey(), tieId, wearer: { kind: 'new', id: newKey(), name }, collar: '16', easeMm: 6.35, longEnd: 'left', leadMm: 30, step: 0 },
-  ...{ collarStyle: 'turndown', collarPointsMm: null, neckBreadthMm: null, faceWidthMm: null, school: 'true' },
-});
 
 /** A table of five, as a form. @param {number} number */
 function aTable(number) {
@@ -206,19 +202,6 @@ function aTable(number) {
     `--${BOUNDARY}--`,
     '',
   ].join('\r\n');
-}
-
-/** @param {string} address @param {readonly { id: string }[]} ties */
-async function fittingTie(address, ties) {
-  for (const { id } of ties) {
-    const { status } = await fetch(`${address}/api/fittings`, {
-      method: 'POST',
-      headers: JSON_HEADERS,
-      body: JSON.stringify(aFitting(id, 'Tried On')),
-    });
-    if (status === 201) return id;
-  }
-  throw new Error('no tie fits');
 }
 
 /** Memory of a server under load, after its first minutes and at the end. @param {{ address: string, pid: () => number | undefined }} shop @param {readonly { id: string }[]} wearers @param {(line: string) => void} say */

@@ -177,6 +177,7 @@ test('what is lost, doubled or different on one node is found', async () => {
   const book = {
     fittings: new Map(),
     shared: new Map(),
+    unsure: new Map(),
     overwritten: [],
     acknowledgedAt: new Map(),
     answers: new Map(),

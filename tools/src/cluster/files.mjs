@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { nameOf, ownFirst } from './machine.mjs';
+import { nameOf, ownFirst, serverHost } from './machine.mjs';
 
 /**
  * What the files of a machine are written from.
@@ -79,6 +79,9 @@ wsrep_provider_options   = "${provider.join(';')}"
 /** How often it is asked whether a node or a server is well, and how soon what it says counts. */
 const LOOKS = 'check inter 500ms fastinter 250ms downinter 500ms fall 2 rise 2';
 
+/** Lines that are there where the shop is opened over https. @param {string | undefined} certificate @param {readonly string[]} lines */
+const said = (certificate, ...lines) => (certificate === undefined ? '' : lines.map((line) => `\n  ${line}`).join(''));
+
 /** What stands before the nodes and before the servers. @param {Share} share */
 export function proxyFile({ machines, own, ports, certificate }) {
   const node = (/** @type {import('./machine.mjs').Machine} */ machine, /** @type {boolean} */ isBackup) =>
@@ -124,7 +127,9 @@ frontend shop
   mode http
   timeout client 620s
   timeout http-request 15s
-  timeout http-keep-alive 60s${certificate === undefined ? '' : '\n  http-request set-header X-Forwarded-Proto https\n  http-request set-header X-Forwarded-For %[src]'}
+  timeout http-keep-alive 60s${said(certificate, 'http-request set-header X-Forwarded-Proto https', 'http-request set-header X-Forwarded-For %[src]')}
+  # figures are for whoever looks after a machine, and are asked for on it
+  http-request deny if { path /metrics }
   default_backend servers
 
 backend servers
@@ -132,7 +137,7 @@ backend servers
   timeout server 620s
   option httpchk
   http-check send meth GET uri /readyz hdr Host localhost
-  server ${nameOf(own)} ${own.address}:${ports.server} ${LOOKS}
+  server ${nameOf(own)} ${serverHost(own)}:${ports.server} ${LOOKS}
 ${machines
   .filter(({ number }) => number !== own.number)
   .map(
@@ -145,7 +150,8 @@ ${machines
 frontend neighbours
   bind ${own.address}:${ports.neighbours}${encrypted}
   mode http
-  timeout client 620s
+  timeout client 620s${said(certificate, 'http-request set-header X-Forwarded-Proto https')}
+  http-request deny if { path /metrics }
   default_backend own
 
 backend own
@@ -153,6 +159,6 @@ backend own
   timeout server 620s
   option httpchk
   http-check send meth GET uri /readyz hdr Host localhost
-  server ${nameOf(own)} ${own.address}:${ports.server} ${LOOKS}
+  server ${nameOf(own)} ${serverHost(own)}:${ports.server} ${LOOKS}
 `;
 }

@@ -28,6 +28,15 @@ export const portsFrom = (shop) => ({
   reads: shop + 9,
 });
 
+/**
+ * Where a machine's own server listens: on this computer alone. Others reach it through the proxy, which speaks https.
+ * @param {Pick<Machine, 'address'>} machine
+ */
+export const serverHost = ({ address }) => (isThisComputer(address) ? address : '127.0.0.1');
+
+/** @param {string} address */
+export const isThisComputer = (address) => address.startsWith('127.');
+
 /** Name of a machine, as answers and logs tell it. @param {Pick<Machine, 'number'>} machine */
 export const nameOf = ({ number }) => `machine-${number}`;
 

@@ -19,6 +19,7 @@ const REVISE_EVERY = 3;
  * @typedef {{
  *   fittings: Map<string, { wearer: string, rootId: string, number: number }>,
  *   shared: Map<string, Map<number, string>>,
+ *   unsure: Map<string, Set<number>>,
  *   overwritten: string[],
  *   acknowledgedAt: Map<string, number[]>,
  *   answers: Map<number, number>,
@@ -31,6 +32,7 @@ const REVISE_EVERY = 3;
 const emptyBook = () => ({
   fittings: new Map(),
   shared: new Map(),
+  unsure: new Map(),
   overwritten: [],
   acknowledgedAt: new Map(),
   answers: new Map(),
@@ -52,6 +54,7 @@ export async function letPeopleSave(addresses, perShop) {
       const id = newKey();
       await need(home, 'POST', '/api/wearers', { id, name: `Shared ${i} ${id.slice(-6)}`, collar: '16', longEnd: 'left', note: '' });
       book.shared.set(id, new Map());
+      book.unsure.set(id, new Set());
       return id;
     }),
   );
@@ -89,7 +92,7 @@ async function giveOut({ address, name, book, tieId }, i) {
     book,
     'POST',
     '/api/fittings',
-    fitting(id, tieId, { kind: 'new', id: wearerId, name: wearer }),
+    fittingFor(id, tieId, { kind: 'new', id: wearerId, name: wearer }),
   );
   if (status !== 201 && status !== 200) return undefined;
   book.fittings.set(id, { wearer, rootId: id, number: 1 });
@@ -99,7 +102,7 @@ async function giveOut({ address, name, book, tieId }, i) {
 /** @param {Parameters<typeof work>[0]} person @param {NonNullable<Awaited<ReturnType<typeof giveOut>>>} last */
 async function revise({ address, book, tieId }, last) {
   const id = newKey();
-  const body = { ...fitting(id, tieId, { kind: 'known', id: last.wearerId }), leadMm: 30 + last.number, revises: last.id };
+  const body = { ...fittingFor(id, tieId, { kind: 'known', id: last.wearerId }), leadMm: 30 + last.number, revises: last.id };
   const { status } = await untilAnswered(address, book, 'POST', '/api/fittings', body);
   if (status !== 201 && status !== 200) return undefined;
   const next = { ...last, id, number: last.number + 1 };
@@ -123,6 +126,8 @@ async function changeShared({ address, name, book, isSaving }, id) {
     });
     if (kept.status !== 200) {
       if (kept.status !== 409) return;
+      // it may have been kept, its answer lost, and changed again by somebody else before it was sent again
+      if (kept.tries > 1) book.unsure.get(id)?.add(version + 1);
       continue;
     }
     isKept = true;
@@ -137,10 +142,10 @@ async function changeShared({ address, name, book, isSaving }, id) {
 /**
  * Sends a change again and again until it is answered with anything but "not now".
  * @param {string} address @param {Book} book @param {string} method @param {string} path @param {object} [body]
- * @returns {Promise<{ status: number, body: any }>}
+ * @returns {Promise<{ status: number, body: any, tries: number }>}
  */
 async function untilAnswered(address, book, method, path, body) {
-  for (;;) {
+  for (let tries = 1; ; tries += 1) {
     const sent = performance.now();
     const answer = await send(address, method, path, body);
     const tookMs = performance.now() - sent;
@@ -152,12 +157,12 @@ async function untilAnswered(address, book, method, path, body) {
     book.answers.set(answer.status, (book.answers.get(answer.status) ?? 0) + 1);
     if (answer.status === 200 || answer.status === 201) {
       if (method !== 'GET') note(book.acknowledgedAt, address);
-      return answer;
+      return { ...answer, tries };
     }
-    if (answer.status === 409) return answer;
+    if (answer.status === 409) return { ...answer, tries };
     if (answer.status !== 0 && answer.status !== 503) {
       book.wrong.push(`${method} ${path} ${answer.status} ${JSON.stringify(answer.body).slice(0, 200)}`);
-      return answer;
+      return { ...answer, tries };
     }
     await sleep(AGAIN_MS);
   }
@@ -208,7 +213,7 @@ async function need(address, method, path, body) {
 }
 
 /** A tie of the drawer that fits the collar that is used here. @param {string} address */
-async function tieThatFits(address) {
+export async function tieThatFits(address) {
   const { ties } = await need(address, 'GET', '/api/ties');
   for (const { id: tieId } of ties) {
     const [id, wearerId] = [newKey(), newKey()];
@@ -216,15 +221,15 @@ async function tieThatFits(address) {
       address,
       'POST',
       '/api/fittings',
-      fitting(id, tieId, { kind: 'new', id: wearerId, name: `Tried on ${id}` }),
+      fittingFor(id, tieId, { kind: 'new', id: wearerId, name: `Tried on ${id}` }),
     );
     if (status === 201) return tieId;
   }
   throw new Error('no tie in the drawer fits a 16 in collar');
 }
 
-/** @param {string} id @param {string} tieId @param {object} wearer */
-const fitting = (id, tieId, wearer) => ({
+/** What is sent to give a tie out. @param {string} id @param {string} tieId @param {object} wearer */
+export const fittingFor = (id, tieId, wearer) => ({
   ...{ id, tieId, wearer, collar: '16', easeMm: 6.35, longEnd: 'left', collarStyle: 'turndown', collarPointsMm: null },
   ...{ neckBreadthMm: null, faceWidthMm: null, school: 'true', step: 0, leadMm: 30 },
 });

@@ -1,13 +1,16 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { writeKept } from '../lib/keptFile.mjs';
 import { sleep } from '../lib/privateDatabase.mjs';
 import { SetupError } from '../lib/run.mjs';
 import { superviseServer } from '../lib/superviseServer.mjs';
 import { LEFT, startDoctor } from './doctor.mjs';
 import { startGaleraNode } from './galeraNode.mjs';
-import { nameOf } from './machine.mjs';
+import { nameOf, serverHost } from './machine.mjs';
 import { startProxy } from './proxy.mjs';
 
+/** The file that holds the address of the records, as it was when a share was last started here. */
+export const RECORDS_FILE = 'records.url';
 const WELL_WITHIN_MS = 120_000;
 const LOOK_EVERY_MS = 1_000;
 const LEFT_FOR_MS = 2_500;
@@ -57,6 +60,8 @@ export async function startRecords(share, programs, { begins, log, waitMs = WELL
     throw new SetupError(`The database of ${nameOf(own)} did not come into step with the others; see ${join(own.folder, 'database.log')}.`);
   }
   const urlAt = (/** @type {number} */ port) => `mariadb://${secrets.shop.name}:${secrets.shop.password}@${own.address}:${port}/easytuck`;
+  // for what is done to the records from the terminal
+  writeKept(join(own.folder, '..', RECORDS_FILE), urlAt(ports.writes), 0o600);
   return {
     share,
     node,
@@ -91,7 +96,8 @@ export function startServer({ share, urls }, { build, webRoot, printer, isDemo, 
         DATABASE_URL: urls.writes,
         DATABASE_READS_URL: urls.reads,
         MACHINE: nameOf(own),
-        HOST: own.address,
+        HOST: serverHost(own),
+        HOSTS: [process.env['HOSTS'] ?? '', ...share.machines.map(({ address }) => address)].join(','),
         PORT: String(ports.server),
         WEB_ROOT: webRoot,
         BACKUPS: join(own.folder, 'backups'),

@@ -51,6 +51,13 @@ describe('request', () => {
     expect([isAway(error), isWorthRetrying(error)]).toEqual([false, false]);
   });
 
+  it('ends what is told of the server’s fault with the request’s number', async () => {
+    const broken = await failureOf(problem(500, { title: 'Something went wrong in the program.', number: 'K7MN-2QXP' }));
+    expect(sentenceOf(broken)).toBe('Something went wrong in the program. (No. K7MN-2QXP)');
+    // a problem that is kept or compared is as the server sent it
+    expect(broken).toMatchObject({ problem: { title: 'Something went wrong in the program.', number: 'K7MN-2QXP' } });
+  });
+
   it('knows when the records or the server are away, which passes', async () => {
     const away = await failureOf(problem(503));
     const unreachable = await failureOf(null);

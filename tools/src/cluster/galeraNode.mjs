@@ -9,6 +9,7 @@ import { databaseFile } from './files.mjs';
 import { nameOf } from './machine.mjs';
 
 const START_AGAIN_MS = 1_000;
+const ASKED_WITHIN_MS = 1_500;
 const PREPARED_WITHIN_MS = 60_000;
 
 /**
@@ -59,6 +60,8 @@ export async function startGaleraNode(share, programs, { begins, log }) {
   };
   const launchAgain = async () => {
     const position = await lastPosition(data, run);
+    // it would come back under the name that the others have just counted out, and hold them up; needed only where all were cut off
+    if (await isAnybodyWell(share)) rmSync(join(data, 'gvwstate.dat'), { force: true });
     if (stopping) return;
     mkdirSync(data, { recursive: true, mode: 0o700 });
     launch(position);
@@ -79,6 +82,20 @@ export async function startGaleraNode(share, programs, { begins, log }) {
     // as on a machine whose disk was changed
     forget: () => rmSync(data, { recursive: true, force: true }),
   };
+}
+
+/** Whether another machine's node serves. @param {import('./files.mjs').Share} share */
+async function isAnybodyWell({ machines, own, ports }) {
+  const asked = machines
+    .filter(({ number }) => number !== own.number)
+    .map(async ({ address }) => {
+      try {
+        return (await fetch(`http://${address}:${ports.doctor}/`, { signal: AbortSignal.timeout(ASKED_WITHIN_MS) })).ok;
+      } catch {
+        return false;
+      }
+    });
+  return (await Promise.all(asked)).some(Boolean);
 }
 
 /**

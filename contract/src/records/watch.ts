@@ -49,7 +49,7 @@ export const running = z.object({
     /** How many nodes hold the records together; 1 where there is one database alone. */
     nodes: z.int(),
     bytes: z.int(),
-    rows: z.array(z.object({ of: z.string(), about: z.int() })),
+    rows: z.array(z.object({ of: z.string(), count: z.int(), isAbout: z.boolean() })),
   }),
   servers: z.array(runningServer),
 });

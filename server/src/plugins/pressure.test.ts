@@ -1,14 +1,16 @@
-import { Pressure } from './pressure.ts';
+import { Pressure, type UnderWay } from './pressure.ts';
 
-/** A server that answers so many requests a second, under so many that wait, for some seconds. */
+/** A server that answers so many requests a second, first come first served, under so many that wait, for some seconds. */
 function under(waiting: number, perSecond: number, seconds: number): Pressure {
   let now = 0;
   const pressure = new Pressure(() => now);
-  for (let i = 0; i < waiting; i += 1) pressure.came();
+  const queue: UnderWay[] = [];
+  for (let i = 0; i < waiting; i += 1) queue.push(pressure.came());
   for (let i = 0; i < seconds * perSecond; i += 1) {
     now += 1_000 / perSecond;
-    pressure.left();
-    pressure.came();
+    const first = queue.shift();
+    if (first) pressure.left(first);
+    queue.push(pressure.came());
   }
   return pressure;
 }
@@ -20,6 +22,18 @@ describe('a queue before the server', () => {
     expect(under(200, 90, 5).isTooMuch()).toBe(true);
   });
 
+  it('is refused where quick ones pass those that wait for one another', () => {
+    let now = 0;
+    const pressure = new Pressure(() => now);
+    for (let i = 0; i < 60; i += 1) pressure.came();
+    // two hundred a second are answered, which alone would be plenty
+    for (let i = 0; i < 300; i += 1) {
+      now += 5;
+      pressure.left(pressure.came());
+    }
+    expect(pressure.isTooMuch()).toBe(true);
+  });
+
   it('is never refused where few wait, however slow they are: an import may take minutes', () => {
     expect(under(30, 1, 20).isTooMuch()).toBe(false);
   });
@@ -27,22 +41,34 @@ describe('a queue before the server', () => {
   it('is taken on again as soon as it is short', () => {
     let now = 0;
     const pressure = new Pressure(() => now);
-    for (let i = 0; i < 100; i += 1) pressure.came();
-    for (let i = 0; i < 20; i += 1) {
+    const queue = Array.from({ length: 100 }, () => pressure.came());
+    for (const request of queue.splice(0, 20)) {
       now += 100;
-      pressure.left();
+      pressure.left(request);
     }
     expect(pressure.isTooMuch()).toBe(true);
-    for (let i = 0; i < 60; i += 1) pressure.left();
+    for (const request of queue.splice(0, 60)) pressure.left(request);
     expect(pressure.isTooMuch()).toBe(false);
   });
 
-  it('says nothing of a server that answers nothing at all for a second: then all that come are refused but the first few', () => {
+  it('is refused but for the first few where nothing at all is answered for a second', () => {
     let now = 0;
     const pressure = new Pressure(() => now);
     for (let i = 0; i < 80; i += 1) pressure.came();
     expect(pressure.isTooMuch()).toBe(false);
     now = 1_500;
+    expect(pressure.isTooMuch()).toBe(true);
+  });
+
+  it('counts a request once, however often it is said to be over', () => {
+    let now = 0;
+    const pressure = new Pressure(() => now);
+    const [first] = Array.from({ length: 41 }, () => pressure.came());
+    if (!first) throw new Error('none came');
+    pressure.left(first);
+    pressure.left(first);
+    now = 1_500;
+    // forty are left
     expect(pressure.isTooMuch()).toBe(true);
   });
 });

@@ -6,7 +6,7 @@ import { poolOf } from '../database/sequelizeInternals.ts';
 import { connections, registry, requestSeconds, requestsRefused, requestsUnderWay } from '../metrics.ts';
 import { ProblemError } from '../problem.ts';
 import { isLoopbackPeer } from './gate.ts';
-import { Pressure } from './pressure.ts';
+import { Pressure, type UnderWay } from './pressure.ts';
 
 /** Letters and digits that are not taken for one another when they are read out. */
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
@@ -30,26 +30,23 @@ export const watch = plugin(async (app: FastifyInstance) => {
   const pressure = new Pressure();
   const routeOf = ({ method, routeOptions }: FastifyRequest): string => `${method} ${routeOptions.url ?? 'none'}`;
   const onBehalfOf = (request: FastifyRequest, done: () => void): void =>
-    askedBy.run({ number: request.id, route: routeOf(request), beganMs: began.get(request) ?? performance.now() }, done);
-  const began = new WeakMap<FastifyRequest, number>();
-  const left = new WeakSet<FastifyRequest>();
+    askedBy.run({ number: request.id, route: routeOf(request), beganMs: underWay.get(request)?.cameMs ?? performance.now() }, done);
+  const underWay = new WeakMap<FastifyRequest, UnderWay>();
   const leave = (request: FastifyRequest): void => {
-    if (left.has(request)) return;
-    left.add(request);
-    pressure.left();
+    const one = underWay.get(request);
+    if (!one || !underWay.delete(request)) return;
+    pressure.left(one);
     requestsUnderWay.dec();
   };
   app.addHook('onRequest', (request, reply, done) => {
     void reply.header('x-request-number', request.id);
     if (!ALWAYS.has(request.routeOptions.url ?? '') && pressure.isTooMuch()) {
-      // (what is refused takes no time, and would make the server look quick)
-      left.add(request);
+      // (it is not counted: what is refused takes no time, and would make the server look quick)
       requestsRefused.inc();
       done(new ProblemError('tooMany', { retryAfterS: 1 }));
       return;
     }
-    began.set(request, performance.now());
-    pressure.came();
+    underWay.set(request, pressure.came());
     requestsUnderWay.inc();
     reply.raw.once('close', () => leave(request));
     onBehalfOf(request, done);

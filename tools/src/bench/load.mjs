@@ -105,15 +105,16 @@ export async function startSingle(folder, build) {
 }
 
 /**
- * The mix of a busy afternoon, of twenty requests: records looked at, names searched, the drawer, the ledger, cards given out, a small table
- * taken in.
+ * The mix of a busy afternoon, of twenty requests each: records looked at, names searched, the drawer, the ledger, cards given out; of four hundred one is a small table
+ * that is taken in.
  * @param {readonly string[]} addresses @param {number} connections @param {number} seconds @param {readonly { id: string }[]} wearers
  * @returns {Promise<LoadOutcome>}
  */
 export async function load(addresses, connections, seconds, wearers) {
   const tieId = await tieThatFits(addresses[0] ?? '');
   let count = 0;
-  const mix = Array.from({ length: 20 }, (_, i) => requestOf(i, () => (count += 1), wearers, tieId));
+  /** @type {import('autocannon').Request[]} */
+  const mix = [{ setupRequest: (request) => ({ ...request, ...requestOf((count += 1), wearers, tieId) }) }];
   /** @type {number[]} */
   const times = [];
   let [refused, wrong] = [0, 0];
@@ -152,41 +153,27 @@ export async function load(addresses, connections, seconds, wearers) {
 const JSON_HEADERS = { 'content-type': 'application/json' };
 const BOUNDARY = 'easytuck-load';
 const LETTERS = searchLetters(97);
+/** A table comes in so rarely: a shop takes one in once in a while. */
+const IMPORT_EVERY = 400;
 
-/** @param {number} i @param {() => number} next @param {readonly { id: string }[]} wearers @param {string} tieId @returns {import('autocannon').Request} */
-function requestOf(i, next, wearers, tieId) {
-  if (i < 8)
-    return { method: 'GET', setupRequest: (request) => ({ ...request, path: `/api/wearers/${wearers[next() % wearers.length]?.id}` }) };
-  if (i < 13)
-    return {
-      method: 'GET',
-      setupRequest: (request) => ({
-        ...request,
-        path: `/api/wearers?${new URLSearchParams({ q: LETTERS[next() % LETTERS.length] ?? '' }).toString()}`,
-      }),
-    };
-  if (i < 15) return { method: 'GET', path: '/api/ties' };
-  if (i < 16)
-    return {
-      method: 'GET',
-      setupRequest: (request) => ({ ...request, path: `/api/fittings?wearerId=${wearers[next() % wearers.length]?.id}` }),
-    };
-  if (i < 19)
+/** The next request of the mix, whoever sends it. @param {number} i @param {readonly { id: string }[]} wearers @param {string} tieId @returns {Partial<import('autocannon').Request>} */
+function requestOf(i, wearers, tieId) {
+  const wearer = wearers[i % wearers.length]?.id;
+  const get = (/** @type {string} */ path) => ({ method: /** @type {const} */ ('GET'), path });
+  if (i % IMPORT_EVERY === 0)
     return {
       method: 'POST',
-      path: '/api/fittings',
-      headers: JSON_HEADERS,
-      setupRequest: (request) => ({
-        ...request,
-        body: JSON.stringify(fittingFor(newKey(), tieId, { kind: 'new', id: newKey(), name: `Load ${next()}` })),
-      }),
+      path: '/api/exchange/wearers?mode=all',
+      headers: { 'content-type': `multipart/form-data; boundary=${BOUNDARY}` },
+      body: aTable(i),
     };
-  return {
-    method: 'POST',
-    path: '/api/exchange/wearers?mode=all',
-    headers: { 'content-type': `multipart/form-data; boundary=${BOUNDARY}` },
-    setupRequest: (request) => ({ ...request, body: aTable(next()) }),
-  };
+  const kind = i % 20;
+  if (kind < 9) return get(`/api/wearers/${wearer}`);
+  if (kind < 14) return get(`/api/wearers?${new URLSearchParams({ q: LETTERS[i % LETTERS.length] ?? '' }).toString()}`);
+  if (kind < 16) return get('/api/ties');
+  if (kind < 17) return get(`/api/fittings?wearerId=${wearer}`);
+  const body = JSON.stringify(fittingFor(newKey(), tieId, { kind: 'new', id: newKey(), name: `Load ${i}` }));
+  return { method: 'POST', path: '/api/fittings', headers: JSON_HEADERS, body };
 }
 
 /** A table of five, as a form. @param {number} number */

@@ -11,7 +11,7 @@ export const FULL_PLAN = {
     'disk of a node full': 1,
     'all machines without current': 1,
   },
-  storm: { nodes: 12, servers: 60, proxies: 111 },
+  storm: { nodes: 10, servers: 50, proxies: 120 },
   perShop: 2,
 };
 

@@ -25,6 +25,7 @@ export interface WatchRepository {
 /** A server that said nothing for longer is gone. */
 const SILENT_MS = 35_000;
 /** Tables whose sizes say how large a shop is. */
+const COUNTED_UP_TO = 20_000;
 const COUNTED = ['wearers', 'ties', 'fittings', 'tyings', 'parties'];
 
 interface ServerRow extends Omit<RunningServer, keyof ServerSaid | 'startedAt' | 'seenAt' | 'isHere' | 'isThere'> {
@@ -34,6 +35,12 @@ interface ServerRow extends Omit<RunningServer, keyof ServerSaid | 'startedAt' |
 }
 
 export function watchRepository({ sequelize }: Pick<Database, 'sequelize'>): WatchRepository {
+  /** The database's own estimate of a large table; of one that is small it says little, and counting is quick. */
+  const count = async (of: string, about: number): Promise<Running['database']['rows'][number]> => {
+    if (about > COUNTED_UP_TO) return { of, count: about, isAbout: true };
+    const [row] = await readRows<{ rows: unknown }>(sequelize, `SELECT COUNT(*) AS \`rows\` FROM ${of}`, []);
+    return { of, count: Number(row?.rows ?? 0), isAbout: false };
+  };
   return {
     say: async ({ id, machine, version, startedAt }, said, at) => {
       await writeRows(
@@ -84,7 +91,7 @@ export function watchRepository({ sequelize }: Pick<Database, 'sequelize'>): Wat
         node: isClustered(sequelize) ? (about?.node ?? '') : '',
         nodes: Number(size?.nodes ?? 1),
         bytes: tables.reduce((sum, { bytes }) => sum + Number(bytes), 0),
-        rows: COUNTED.flatMap((name) => tables.filter(({ of }) => of === name).map(({ of, about: rows }) => ({ of, about: Number(rows) }))),
+        rows: await Promise.all(COUNTED.map((name) => count(name, Number(tables.find(({ of }) => of === name)?.about ?? 0)))),
       };
     },
   };

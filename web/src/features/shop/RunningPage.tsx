@@ -59,12 +59,13 @@ function Known({ now: { version, runtime, database, servers } }: { now: Running 
       </Section>
       <Section title="Records">
         <Facts>
-          <Fact name="Database">{database.version.replace(/-MariaDB.*$/, '')} (MariaDB)</Fact>
+          <Fact name="Database">MariaDB {database.version.replace(/-MariaDB.*$/, '')}</Fact>
           <Fact name="Held by">{database.nodes === 1 ? 'one database' : `${database.nodes} nodes; this was read on ${database.node}`}</Fact>
           <Fact name="Size">{sizeWords(database.bytes)}</Fact>
-          {database.rows.map(({ of, about }) => (
+          {database.rows.map(({ of, count, isAbout }) => (
             <Fact key={of} name={ROW_WORDS[of] ?? of}>
-              about {about.toLocaleString('en-GB')}
+              {isAbout && 'about '}
+              {count.toLocaleString('en-GB')}
             </Fact>
           ))}
         </Facts>

@@ -19,7 +19,7 @@ const AFTER_MS = 700;
 const SETTLED_WITHIN_MS = 30_000;
 
 /** Kinds of faults by how a table calls them. @type {Readonly<Record<string, import('./faults.mjs').Fault>>} */
-export const KINDS = {
+const KINDS = {
   'node killed': killNode,
   'node stopped, and going on': stopNode,
   'node cut off from the others': cutOff,

@@ -6,7 +6,7 @@ import { endedAs } from './galeraNode.mjs';
 import { ensureGalera } from './galeraPrograms.mjs';
 import { folderOf, PORTS_TAKEN, portsFrom } from './machine.mjs';
 import { secretsOf } from './secrets.mjs';
-import { isWellWithin, startRecords, startServer } from './share.mjs';
+import { startRecords, startServer } from './share.mjs';
 
 const BUFFER_POOL_MB = 128;
 const FIRST_PORT = 4400;
@@ -161,5 +161,3 @@ export async function isOpen(address) {
     return false;
   }
 }
-
-export { isWellWithin };

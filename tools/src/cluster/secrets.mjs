@@ -13,7 +13,7 @@ import { SetupError } from '../lib/run.mjs';
 const KEY = /^[0-9a-f]{64}$/;
 
 /** The file that all machines of a cluster have alike. @param {string} folder */
-export const keyFile = (folder) => join(folder, 'cluster.key');
+const keyFile = (folder) => join(folder, 'cluster.key');
 
 /**
  * The passwords of a cluster, which follow from one key. It is made where there is none, and `make` allows it.

@@ -30,4 +30,4 @@ export async function holdEverywhere(transaction: Transaction, table: string, ke
 }
 
 /** Row of `held_names` that stands for a name. */
-export const rowOf = (name: string): number => createHash('sha256').update(name).digest().readUInt16BE(0) % ROWS;
+const rowOf = (name: string): number => createHash('sha256').update(name).digest().readUInt16BE(0) % ROWS;

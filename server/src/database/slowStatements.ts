@@ -3,7 +3,7 @@ import { slowStatements } from '../metrics.ts';
 import { noteStatement } from '../noted.ts';
 
 /** A statement that takes longer is slow, in ms. */
-export const SLOW_MS = 400;
+const SLOW_MS = 400;
 
 /** The request on whose behalf statements are sent. */
 export const askedBy = new AsyncLocalStorage<{ readonly number: string; readonly route: string; readonly beganMs: number }>();

@@ -26,17 +26,17 @@ const OTHER_NODE_AFTER_MS = 180;
 export async function withTransaction<T>(sequelize: Sequelize, work: (transaction: Transaction) => Promise<T>): Promise<T> {
   const began = waitedSinceMs();
   for (let attempt = 1; ; attempt += 1) {
-    let isWorkDone = false;
+    const done = { work: false };
     try {
       return await sequelize.transaction(async (transaction) => {
         const answer = await running.run(transaction, () => work(transaction));
-        isWorkDone = true;
+        done.work = true;
         return answer;
       });
     } catch (error) {
       if (performance.now() - began > TRY_WITHIN_MS) throw error;
       if (isWorthRetrying(error) && attempt < ATTEMPTS) await pause(FIRST_PAUSE_MS * 2 ** attempt * (0.5 + Math.random()));
-      else if (isConnectionLost(error) && !isWorkDone) await pause(OTHER_NODE_AFTER_MS);
+      else if (isConnectionLost(error) && !done.work) await pause(OTHER_NODE_AFTER_MS);
       else throw error;
       countRetry(isConnectionLost(error) ? 'connection lost' : 'lost to another change');
     }

@@ -14,14 +14,14 @@ const LAST_PORT = 5400;
 const TOGETHER_WITHIN_MS = 90_000;
 
 /** Machines of a cluster on this computer alone: each has a loopback address of its own. @param {string} folder @param {number} count @returns {readonly import('./machine.mjs').Machine[]} */
-export const machinesHere = (folder, count) =>
+const machinesHere = (folder, count) =>
   Array.from({ length: count }, (_, i) => ({ number: i + 1, address: `127.0.0.${11 + i}`, folder: folderOf(folder, i + 1) }));
 
 /**
  * The first port from which all that a machine takes are free on these addresses.
  * @param {readonly import('./machine.mjs').Machine[]} machines
  */
-export async function freePortsOn(machines) {
+async function freePortsOn(machines) {
   for (let first = FIRST_PORT; first < LAST_PORT; first += 20) {
     const all = machines.flatMap(({ address }) => Array.from({ length: PORTS_TAKEN }, (_, i) => isFree(address, first + i)));
     if ((await Promise.all(all)).every(Boolean)) return first;

@@ -1,7 +1,7 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 
 /** When something that one server does for all was last done, and on which machine. */
-export interface JobDone {
+interface JobDone {
   readonly doneAt: Date;
   readonly machine: string;
 }

@@ -5,7 +5,7 @@ import { writeRows } from '../../database/writeRows.ts';
 import type { Database } from '../../plugins/database.ts';
 
 /** What a server is known by. */
-export interface ServerMark {
+interface ServerMark {
   readonly id: string;
   readonly machine: string;
   readonly version: string;

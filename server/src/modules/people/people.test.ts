@@ -414,7 +414,8 @@ describe('the table of rights', () => {
       }
     }
     // and no rule for a route that is not there
-    expect(Object.keys(ROUTE_RULES).filter((name) => !asked.has(name))).toEqual([]);
+    // (figures stand in no document, and are for whoever asks on this machine: plugins/watch.test.ts)
+    expect(Object.keys(ROUTE_RULES).filter((name) => !asked.has(name))).toEqual(['GET /metrics']);
   });
 
   it('every action is somebody’s, an owner may do all, and a reader changes nothing', () => {

@@ -91,7 +91,6 @@ export async function buildApp({
         ? false
         : { level: logLevel, serializers: { req: ({ method }) => ({ method }) }, ...(logTo === undefined ? {} : { stream: logTo }) },
     genReqId: newRequestNumber,
-    requestIdLogLabel: 'number',
     bodyLimit: LARGEST_BODY_BYTES,
     trustProxy: trustProxy ? 'loopback' : false,
     ...(tls === undefined ? {} : { https: tls }),

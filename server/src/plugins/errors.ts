@@ -16,7 +16,7 @@ export const errors = plugin(async (app: FastifyInstance) => {
       const route = `${request.method} ${request.routeOptions.url ?? ''}`;
       // what was refused at once, because there was too much, would fill the log when there is least room for it
       if (problem.code !== 'tooMany') {
-        request.log.error({ route, code: problem.code, trace: traceOf(error) }, 'a request failed');
+        request.log.error({ number: request.id, route, code: problem.code, trace: traceOf(error) }, 'a request failed');
         noteFault({ at: new Date().toISOString(), number: request.id, route, code: problem.code });
       }
     }

@@ -58,7 +58,7 @@ export const watch = plugin(async (app: FastifyInstance) => {
     const { method, routeOptions } = request;
     requestSeconds.observe({ method, route: routeOptions.url ?? 'none', status: reply.statusCode }, reply.elapsedTime / 1000);
     if (reply.elapsedTime > LATE_LOG_MS && reply.statusCode < 500)
-      request.log.warn({ route: routeOf(request), tookMs: Math.round(reply.elapsedTime) }, 'a request took long');
+      request.log.warn({ number: request.id, route: routeOf(request), tookMs: Math.round(reply.elapsedTime) }, 'a request took long');
     done();
   });
   const ended = onSlowStatement((noted) => app.log.warn(noted, 'a statement was slow'));

@@ -7,7 +7,7 @@ import { run } from '../lib/run.mjs';
 import { checkNodes, runChaos } from './chaos.mjs';
 import { startCluster } from './cluster.mjs';
 import { openNode } from './faults.mjs';
-import { newKey } from './people.mjs';
+import { emptyBook, newKey } from './people.mjs';
 import { SHORT_PLAN } from './plans.mjs';
 import { mountSmallDisk } from './smallDisk.mjs';
 
@@ -178,17 +178,7 @@ test('somebody who signs in at one server is signed in at all of them, and signe
 
 test('what is lost, doubled or different on one node is found', async () => {
   const id = newKey();
-  /** @type {import('./people.mjs').Book} */
-  const book = {
-    fittings: new Map(),
-    shared: new Map(),
-    unsure: new Map(),
-    overwritten: [],
-    acknowledgedAt: new Map(),
-    answers: new Map(),
-    wrong: [],
-    slow: [],
-  };
+  const book = emptyBook();
   book.fittings.set(id, { wearer: 'Never Saved', rootId: id, number: 1 });
   expect(await checkNodes(cluster, book)).toEqual({ lost: 3, doubled: 0, broken: [] });
   book.fittings.clear();

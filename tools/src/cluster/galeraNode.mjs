@@ -1,8 +1,8 @@
-import { closeSync, existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { closeSync, existsSync, mkdirSync, openSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensurePrograms, MARIADB_INSTALL } from '../lib/debianPackages.mjs';
 import { readKept, writeKept } from '../lib/keptFile.mjs';
-import { commandLineOf, end, sleep } from '../lib/privateDatabase.mjs';
+import { asRoot, end, endLeftover, endStarted, sleep } from '../lib/privateDatabase.mjs';
 import { run as runToEnd, SetupError } from '../lib/run.mjs';
 import { spawnTied } from '../lib/tiedProcess.mjs';
 import { databaseFile } from './files.mjs';
@@ -30,8 +30,8 @@ export async function startGaleraNode(share, programs, { begins, log }) {
   const pidFile = join(own.folder, 'database.pid');
   const data = join(own.folder, 'data');
   mkdirSync(join(own.folder, 'tmp'), { recursive: true, mode: 0o700 });
-  await endLeftover(pidFile, own.folder);
   const settings = join(own.folder, 'database.cnf');
+  await endLeftover(pidFile, `--defaults-file=${settings}`);
   writeFileSync(settings, databaseFile(share), { mode: 0o600 });
   if (begins && !existsSync(data)) await makeRecords(share, programs.mariadbd, settings, data);
   mkdirSync(data, { recursive: true, mode: 0o700 });
@@ -72,10 +72,7 @@ export async function startGaleraNode(share, programs, { begins, log }) {
     pid: () => child?.pid,
     stop: async () => {
       stopping = true;
-      const ended =
-        child && child.exitCode === null && child.signalCode === null ? new Promise((resolve) => child?.once('exit', resolve)) : undefined;
-      if (child?.pid !== undefined) await end(child.pid);
-      await ended;
+      await endStarted(child);
       rmSync(pidFile, { force: true });
     },
     restart: () => child?.kill('SIGKILL'),
@@ -201,13 +198,4 @@ async function waitUntilAnswers(host, port, { name: user, password }, exitCode, 
   }
 }
 
-/** Ends a node that an earlier start left behind. @param {string} pidFile @param {string} folder */
-async function endLeftover(pidFile, folder) {
-  if (!existsSync(pidFile)) return;
-  const pid = Number(readFileSync(pidFile, 'utf8'));
-  if (commandLineOf(pid).some((part) => part.startsWith(`--defaults-file=${folder}/`))) await end(pid);
-  rmSync(pidFile, { force: true });
-}
-
 const lastLines = (/** @type {string} */ text) => text.trim().split('\n').slice(-8).join('\n');
-const asRoot = () => (process.getuid?.() === 0 ? ['--user=root'] : []);

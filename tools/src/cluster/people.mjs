@@ -28,8 +28,8 @@ const REVISE_EVERY = 3;
  * }} Book
  */
 
-/** @returns {Book} */
-const emptyBook = () => ({
+/** A book in which nothing stands yet. @returns {Book} */
+export const emptyBook = () => ({
   fittings: new Map(),
   shared: new Map(),
   unsure: new Map(),

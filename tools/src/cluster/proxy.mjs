@@ -1,8 +1,8 @@
-import { closeSync, existsSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { closeSync, openSync, rmSync, writeFileSync } from 'node:fs';
 import { createConnection } from 'node:net';
 import { join } from 'node:path';
 import { writeKept } from '../lib/keptFile.mjs';
-import { commandLineOf, end } from '../lib/privateDatabase.mjs';
+import { end, endLeftover } from '../lib/privateDatabase.mjs';
 import { spawnTied } from '../lib/tiedProcess.mjs';
 import { proxyFile } from './files.mjs';
 import { nameOf } from './machine.mjs';
@@ -60,12 +60,4 @@ function tell(path, command) {
     socket.on('end', () => resolve(answer.trim()));
     socket.on('error', reject);
   });
-}
-
-/** @param {string} pidFile @param {string} settings */
-async function endLeftover(pidFile, settings) {
-  if (!existsSync(pidFile)) return;
-  const pid = Number(readFileSync(pidFile, 'utf8'));
-  if (commandLineOf(pid).includes(settings)) await end(pid);
-  rmSync(pidFile, { force: true });
 }

@@ -47,7 +47,7 @@ export async function startPrivateDatabase(folder, { supervise = false, log = ()
   const [mariadbd = '', installDb = ''] = await ensurePrograms([MARIADBD, MARIADB_INSTALL, MY_PRINT_DEFAULTS]);
   const home = new DatabaseHome(folder);
   home.ensureWritable();
-  await endLeftover(home);
+  await endLeftover(home.pidFile, `--datadir=${home.data}`);
   const release = await releaseOfProgram(mariadbd);
   const wroteIt = existsSync(home.data) ? releaseOfFolder(folder) : null;
   refuseNewerFolder(folder, wroteIt, release);
@@ -79,10 +79,7 @@ export async function startPrivateDatabase(folder, { supervise = false, log = ()
     pid: () => child?.pid,
     stop: async () => {
       stopping = true;
-      const ended =
-        child && child.exitCode === null && child.signalCode === null ? new Promise((resolve) => child?.once('exit', resolve)) : undefined;
-      if (child?.pid !== undefined) await end(child.pid);
-      await ended;
+      await endStarted(child);
       rmSync(home.pidFile, { force: true });
     },
   };
@@ -217,15 +214,26 @@ class DatabaseHome {
   }
 }
 
-const asRoot = () => (process.getuid?.() === 0 ? ['--user=root'] : []);
+/** What a database server started by root asks for. */
+export const asRoot = () => (process.getuid?.() === 0 ? ['--user=root'] : []);
 
-/** Ends a database server that an earlier start left behind; known by its number and by the folder on its command line. @param {DatabaseHome} home */
-async function endLeftover(home) {
-  if (!existsSync(home.pidFile)) return;
-  const pid = Number(readFileSync(home.pidFile, 'utf8'));
-  const isOurs = commandLineOf(pid).includes(`--datadir=${home.data}`);
-  if (isOurs) await end(pid);
-  rmSync(home.pidFile, { force: true });
+/**
+ * Ends a program that an earlier start left behind; known by its number and by an argument on its command line.
+ * @param {string} pidFile @param {string} argument that no other program has
+ */
+export async function endLeftover(pidFile, argument) {
+  if (!existsSync(pidFile)) return;
+  const pid = Number(readFileSync(pidFile, 'utf8'));
+  if (commandLineOf(pid).includes(argument)) await end(pid);
+  rmSync(pidFile, { force: true });
+}
+
+/** Ends a program that was started here, and waits until that is known here too. @param {import('node:child_process').ChildProcess | undefined} child */
+export async function endStarted(child) {
+  const ended =
+    child && child.exitCode === null && child.signalCode === null ? new Promise((resolve) => child.once('exit', resolve)) : undefined;
+  if (child?.pid !== undefined) await end(child.pid);
+  await ended;
 }
 
 /** @param {number} pid @returns {readonly string[]} */

@@ -23,7 +23,8 @@ export async function openTestShop(options: Omit<AppOptions, 'sequelize'> = {}):
   const base = process.env['DATABASE_URL'];
   if (!base) throw new Error('DATABASE_URL is not set: run these tests with npm run test:server, which starts a private database');
   const name = `easytuck_test_${randomBytes(6).toString('hex')}`;
-  const admin = connectDatabase(base);
+  // with the patience of work that nobody waits for: beside other tests the machine can be busy for longer than a request may wait
+  const admin = connectDatabase(base, 'jobs');
   await admin.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
   const databaseUrl = new URL(base);
   databaseUrl.pathname = `/${name}`;

@@ -1,4 +1,5 @@
 import { mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buildServer } from '../lib/buildServer.mjs';
@@ -20,10 +21,13 @@ const takeDiskAway = mountSmallDisk(join(folder, 'machine-3'));
 let cluster;
 /** @type {string} */
 let build;
+/** What comes over a connection over which nothing is asked, until it is closed. @type {Promise<string>} */
+let unasked;
 
 beforeAll(async () => {
   build = await buildServer();
   cluster = await startCluster({ folder, build, isDemo: true, log: () => {}, roomBytes: 24 * 1_048_576, env: { LOG_LEVEL: 'silent' } });
+  unasked = untilClosed(cluster.addresses[0] ?? '');
 }, START_MS);
 afterAll(async () => {
   await cluster?.stop();
@@ -48,6 +52,16 @@ const onNode = async (machine, statement) => {
     await connection.end();
   }
 };
+/** @param {string} address @returns {Promise<string>} */
+const untilClosed = (address) =>
+  new Promise((resolve, reject) => {
+    const { hostname, port } = new URL(address);
+    let said = '';
+    const socket = connect(Number(port), hostname);
+    socket.on('data', (chunk) => (said += String(chunk)));
+    socket.on('end', () => resolve(said));
+    socket.on('error', reject);
+  });
 const aWearer = (/** @type {string} */ name) => ({ id: newKey(), name, collar: '16', longEnd: 'left', note: '' });
 
 test('three servers that start together change the tables once, and take the demo shop in once', async () => {
@@ -143,6 +157,10 @@ test(
   },
   START_MS,
 );
+
+test('a connection that a browser opened in advance and did not use is closed without a word', async () => {
+  expect(await unasked).toBe('');
+});
 
 test('nothing acknowledged is lost or doubled whatever fails, and the shops are open again within ten seconds', async () => {
   const outcome = await runChaos(cluster, { ...SHORT_PLAN, smallDisk: takeDiskAway ? 2 : null, say: () => {} });

@@ -127,7 +127,10 @@ frontend shop
   mode http
   timeout client 620s
   timeout http-request 15s
-  timeout http-keep-alive 60s${said(certificate, 'http-request set-header X-Forwarded-Proto https', 'http-request set-header X-Forwarded-For %[src]')}
+  timeout http-keep-alive 60s
+  # a browser opens connections in advance: one over which nothing was asked is closed without a word, which else would be taken for
+  # the answer of what is asked next
+  option http-ignore-probes${said(certificate, 'http-request set-header X-Forwarded-Proto https', 'http-request set-header X-Forwarded-For %[src]')}
   # figures are for whoever looks after a machine, and are asked for on it
   http-request deny if { path /metrics }
   default_backend servers
@@ -150,7 +153,8 @@ ${machines
 frontend neighbours
   bind ${own.address}:${ports.neighbours}${encrypted}
   mode http
-  timeout client 620s${said(certificate, 'http-request set-header X-Forwarded-Proto https')}
+  timeout client 620s
+  option http-ignore-probes${said(certificate, 'http-request set-header X-Forwarded-Proto https')}
   http-request deny if { path /metrics }
   default_backend own
 

@@ -183,7 +183,6 @@ export function fittingService(database: Database): FittingService {
             const inHands = tieInHands(tie, own);
             const answer = computeFitting(data, inHands);
             const wearer = await wearerOf(data, transaction);
-            await moveTie(data, wearer.id, revision, transaction);
             const fitting = {
               ...inputsOf(data),
               id: data.id,
@@ -193,10 +192,10 @@ export function fittingService(database: Database): FittingService {
               ...answer,
               revision,
             };
-            await fittings.insert(
-              { ...fitting, card: composeCard(fitting, await settings.read(transaction), told ?? (await toldBy(wearer.id, transaction))) },
-              transaction,
-            );
+            const card = composeCard(fitting, await settings.read(transaction), told ?? (await toldBy(wearer.id, transaction)));
+            // last before the fitting is kept: whoever gives out the same tie waits from here on
+            await moveTie(data, wearer.id, revision, transaction);
+            await fittings.insert({ ...fitting, card }, transaction);
             return true;
           }).catch(async (error: unknown) => {
             // A new wearer whose key is taken is the same saving sent again only if the fitting is there too.

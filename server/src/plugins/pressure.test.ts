@@ -3,7 +3,7 @@ import { Pressure, type UnderWay } from './pressure.ts';
 /** A server that answers so many requests a second, first come first served, under so many that wait, for some seconds. */
 function under(waiting: number, perSecond: number, seconds: number): Pressure {
   let now = 0;
-  const pressure = new Pressure(() => now);
+  const pressure = new Pressure(40, () => now);
   const queue: UnderWay[] = [];
   for (let i = 0; i < waiting; i += 1) queue.push(pressure.came());
   for (let i = 0; i < seconds * perSecond; i += 1) {
@@ -24,7 +24,7 @@ describe('a queue before the server', () => {
 
   it('is refused where quick ones pass those that wait for one another', () => {
     let now = 0;
-    const pressure = new Pressure(() => now);
+    const pressure = new Pressure(40, () => now);
     for (let i = 0; i < 60; i += 1) pressure.came();
     // two hundred a second are answered, which alone would be plenty
     for (let i = 0; i < 300; i += 1) {
@@ -40,7 +40,7 @@ describe('a queue before the server', () => {
 
   it('is taken on again as soon as it is short', () => {
     let now = 0;
-    const pressure = new Pressure(() => now);
+    const pressure = new Pressure(40, () => now);
     const queue = Array.from({ length: 100 }, () => pressure.came());
     for (const request of queue.splice(0, 20)) {
       now += 100;
@@ -53,7 +53,7 @@ describe('a queue before the server', () => {
 
   it('is refused but for the first few where nothing at all is answered for a second', () => {
     let now = 0;
-    const pressure = new Pressure(() => now);
+    const pressure = new Pressure(40, () => now);
     for (let i = 0; i < 80; i += 1) pressure.came();
     expect(pressure.isTooMuch()).toBe(false);
     now = 1_500;
@@ -62,7 +62,7 @@ describe('a queue before the server', () => {
 
   it('counts a request once, however often it is said to be over', () => {
     let now = 0;
-    const pressure = new Pressure(() => now);
+    const pressure = new Pressure(40, () => now);
     const [first] = Array.from({ length: 41 }, () => pressure.came());
     if (!first) throw new Error('none came');
     pressure.left(first);

@@ -2,7 +2,7 @@
 const LONGEST_WAIT_MS = 2_000;
 /** How much is looked back at, for telling how many requests are answered in a second. */
 const LOOK_BACK_MS = 1_000;
-/** So many may always be under way: what is looked back at says nothing of a server that had nothing to do. */
+/** So many may be under way, unless it is said otherwise: what is looked back at says nothing of a server that had nothing to do. */
 const ALWAYS_TAKEN = 40;
 
 /** A request that is under way. */
@@ -17,13 +17,16 @@ export interface UnderWay {
  */
 export class Pressure {
   readonly #now: () => number;
+  readonly #alwaysTaken: number;
   /** In the order in which they came. */
   readonly #underWay = new Set<UnderWay>();
   #spanBegan: number;
   #leftInSpan = 0;
   #ratePerMs: number | null = null;
 
-  constructor(now: () => number = () => performance.now()) {
+  /** @param alwaysTaken so many may be under way whatever the queue is like. @param now a clock, in ms. */
+  constructor(alwaysTaken: number = ALWAYS_TAKEN, now: () => number = () => performance.now()) {
+    this.#alwaysTaken = alwaysTaken;
     this.#now = now;
     this.#spanBegan = now();
   }
@@ -44,7 +47,7 @@ export class Pressure {
   /** Whether a request that comes now would wait too long. */
   isTooMuch(): boolean {
     this.#look();
-    if (this.#underWay.size < ALWAYS_TAKEN) return false;
+    if (this.#underWay.size < this.#alwaysTaken) return false;
     if (this.#ratePerMs !== null && this.#underWay.size > this.#ratePerMs * LONGEST_WAIT_MS) return true;
     return this.#medianAgeMs() > LONGEST_WAIT_MS / 2;
   }
@@ -63,7 +66,7 @@ export class Pressure {
     const spanMs = this.#now() - this.#spanBegan;
     if (spanMs < LOOK_BACK_MS) return;
     // a span in which there was little to do says nothing of what could be done
-    this.#ratePerMs = this.#underWay.size + this.#leftInSpan < ALWAYS_TAKEN ? null : this.#leftInSpan / spanMs;
+    this.#ratePerMs = this.#underWay.size + this.#leftInSpan < this.#alwaysTaken ? null : this.#leftInSpan / spanMs;
     this.#spanBegan = this.#now();
     this.#leftInSpan = 0;
   }

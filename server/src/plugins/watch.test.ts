@@ -140,19 +140,40 @@ describe('how the program runs', () => {
     }
   });
 
-  it('is told by a server that has more to do than it can: 503, with when to come again', async () => {
+  it.each([
+    ['GET', 60, 'POST'],
+    ['POST', 30, 'GET'],
+  ])('is told by a server that has more to do than it can: 503 to what comes as %s, not to others', async (crowded, many, other) => {
     const slow = await openTestShop();
-    slow.app.addHook('onRequest', async () => new Promise((resolve) => setTimeout(resolve, 1_600)));
+    let letGo = (): void => {};
+    const gate = new Promise<void>((resolve) => (letGo = resolve));
+    let come = 0;
+    const allCame = new Promise<void>((resolve) => {
+      slow.app.addHook('onRequest', async () => {
+        come += 1;
+        if (come === many) resolve();
+        return gate;
+      });
+    });
     try {
       const address = await slow.app.listen({ host: '127.0.0.1', port: 0 });
-      const first = Array.from({ length: 60 }, () => fetch(`${address}/api/shop`));
-      await new Promise((resolve) => setTimeout(resolve, 1_200));
-      const late = await fetch(`${address}/api/shop`);
+      const ask = (method: string, path: string): Promise<Response> =>
+        fetch(address + path, {
+          method,
+          ...(method === 'POST' ? { body: JSON.stringify(aWearer()), headers: { 'content-type': 'application/json' } } : {}),
+        });
+      const first = Array.from({ length: many }, () => ask(crowded, '/api/wearers'));
+      await allCame;
+      await new Promise((resolve) => setTimeout(resolve, 1_500));
+      const late = await ask(crowded, '/api/wearers');
       expect([late.status, late.headers.get('retry-after'), ((await late.json()) as Problem).code]).toEqual([503, '1', 'tooMany']);
       // who asks whether it is well is answered all the same
-      expect((await fetch(`${address}/healthz`)).status).toBe(200);
-      await Promise.all(first);
+      const answered = [ask('GET', '/healthz'), ask(other, '/api/wearers')];
+      letGo();
+      expect((await Promise.all(answered)).map(({ ok }) => ok)).toEqual([true, true]);
+      for (const { ok } of await Promise.all(first)) expect(ok).toBe(true);
     } finally {
+      letGo();
       await slow.close();
     }
   });

@@ -22,12 +22,17 @@ export const newRequestNumber = (): string =>
 /** Whatever the queue is like, these are answered: who asks whether the server is well must be told. */
 const ALWAYS = new Set(['/healthz', '/readyz', '/metrics']);
 
+/** A change takes many turns at the database, ten of them at once, so that few make a long queue. */
+const CHANGES_ALWAYS_TAKEN = 20;
+
 /**
  * Watches requests: gives each its number, counts them for `/metrics`, names slow ones in the log, and refuses new ones with 503 where
  * they would wait for longer than two seconds.
  */
 export const watch = plugin(async (app: FastifyInstance) => {
-  const pressure = new Pressure();
+  // each waits for its like: what only reads passes those that change something, and would make their queue look quick
+  const [readers, changers] = [new Pressure(), new Pressure(CHANGES_ALWAYS_TAKEN)];
+  const queueOf = ({ method }: FastifyRequest): Pressure => (method === 'GET' || method === 'HEAD' ? readers : changers);
   const routeOf = ({ method, routeOptions }: FastifyRequest): string => `${method} ${routeOptions.url ?? 'none'}`;
   const onBehalfOf = (request: FastifyRequest, done: () => void): void =>
     askedBy.run({ number: request.id, route: routeOf(request), beganMs: underWay.get(request)?.cameMs ?? performance.now() }, done);
@@ -35,18 +40,18 @@ export const watch = plugin(async (app: FastifyInstance) => {
   const leave = (request: FastifyRequest): void => {
     const one = underWay.get(request);
     if (!one || !underWay.delete(request)) return;
-    pressure.left(one);
+    queueOf(request).left(one);
     requestsUnderWay.dec();
   };
   app.addHook('onRequest', (request, reply, done) => {
     void reply.header('x-request-number', request.id);
-    if (!ALWAYS.has(request.routeOptions.url ?? '') && pressure.isTooMuch()) {
+    if (!ALWAYS.has(request.routeOptions.url ?? '') && queueOf(request).isTooMuch()) {
       // (it is not counted: what is refused takes no time, and would make the server look quick)
       requestsRefused.inc();
       done(new ProblemError('tooMany', { retryAfterS: 1 }));
       return;
     }
-    underWay.set(request, pressure.came());
+    underWay.set(request, queueOf(request).came());
     requestsUnderWay.inc();
     reply.raw.once('close', () => leave(request));
     onBehalfOf(request, done);

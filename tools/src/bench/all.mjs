@@ -133,7 +133,7 @@ const shop = async () => (demo ??= await startDemo());
 try {
   if (asked.includes('faults')) await measureFaults((figure) => print(figure.name, figure.value, figure.unit, figure.aim, figure));
   if (asked.includes('load')) {
-    const { outcomes, memory } = await measureLoad(console.log);
+    const { outcomes, beside, memory } = await measureLoad(console.log);
     for (const connections of [10, 50, 200]) {
       const [one, two] = outcomes.filter((each) => each.connections === connections);
       if (one && two)
@@ -149,6 +149,17 @@ try {
       0,
       { digits: 0 },
     );
+    for (const [name, key] of /** @type {const} */ ([
+      ['read', 'readMs'],
+      ['changed', 'saveMs'],
+    ]))
+      print(
+        `a record ${name} while another machine makes a backup, p95, over a busy core`,
+        beside.besideBackup[key] / beside.besideComputing[key],
+        '×',
+        1.5,
+        { digits: 2 },
+      );
     print('memory of a server over ten minutes, last two over the third and fourth', memory.lateMb / memory.earlyMb, '×', 1.1, {
       digits: 2,
     });

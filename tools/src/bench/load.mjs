@@ -7,6 +7,7 @@ import { fittingFor, newKey, tieThatFits } from '../cluster/people.mjs';
 import { buildServer } from '../lib/buildServer.mjs';
 import { sleep, startPrivateDatabase } from '../lib/privateDatabase.mjs';
 import { superviseServer } from '../lib/superviseServer.mjs';
+import { feelBackup } from './besideBackup.mjs';
 import { percentile } from './figure.mjs';
 import { fileOfPeople, searchLetters, takeIn } from './crowd.mjs';
 
@@ -61,9 +62,12 @@ export async function measureLoad(say) {
           `  ${side}, ${String(connections).padStart(3)} connections: ${perS.toFixed(0).padStart(5)}/s, p50 ${p50Ms.toFixed(0)}, p95 ${p95Ms.toFixed(0)}, p99 ${p99Ms.toFixed(0)} ms, “not now” ${refused}, wrong ${wrong}`,
         );
       }
+    const beside = await feelBackup(two[0] ?? '', two[1] ?? '', known['two servers, three nodes'] ?? []);
+    for (const [when, { readMs, saveMs }] of Object.entries(beside))
+      say(`  a machine ${when}: a record read, p95 ${readMs.toFixed(1)} ms, changed ${saveMs.toFixed(1)} ms`);
     await cluster.stop();
     const memory = await watchMemory(single, known['one server, one database'] ?? [], say);
-    return { outcomes, memory };
+    return { outcomes, beside, memory };
   } finally {
     await cluster.stop();
     await single.stop();

@@ -1,5 +1,6 @@
 import { problem, type Problem, type Running } from '@easytuck/contract';
 import { readFileSync } from 'node:fs';
+import { connect, type Socket } from 'node:net';
 import { PassThrough } from 'node:stream';
 import { buildApp } from '../app.ts';
 import { connectDatabase } from '../database/connect.ts';
@@ -140,41 +141,68 @@ describe('how the program runs', () => {
     }
   });
 
-  it.each([
-    ['GET', 60, 'POST'],
-    ['POST', 30, 'GET'],
-  ])('is told by a server that has more to do than it can: 503 to what comes as %s, not to others', async (crowded, many, other) => {
+  it('is told by a server that has more to do than it can: 503, with when to come again, to those who would wait too long', async () => {
     const slow = await openTestShop();
     let letGo = (): void => {};
     const gate = new Promise<void>((resolve) => (letGo = resolve));
-    let come = 0;
-    const allCame = new Promise<void>((resolve) => {
-      slow.app.addHook('onRequest', async () => {
-        come += 1;
-        if (come === many) resolve();
-        return gate;
-      });
+    let begun = 0;
+    slow.app.addHook('preHandler', async ({ url }) => {
+      if (url !== '/api/shop') return;
+      begun += 1;
+      await gate;
     });
     try {
       const address = await slow.app.listen({ host: '127.0.0.1', port: 0 });
-      const ask = (method: string, path: string): Promise<Response> =>
-        fetch(address + path, {
-          method,
-          ...(method === 'POST' ? { body: JSON.stringify(aWearer()), headers: { 'content-type': 'application/json' } } : {}),
-        });
-      const first = Array.from({ length: many }, () => ask(crowded, '/api/wearers'));
-      await allCame;
-      await new Promise((resolve) => setTimeout(resolve, 1_500));
-      const late = await ask(crowded, '/api/wearers');
-      expect([late.status, late.headers.get('retry-after'), ((await late.json()) as Problem).code]).toEqual([503, '1', 'tooMany']);
-      // who asks whether it is well is answered all the same
-      const answered = [ask('GET', '/healthz'), ask(other, '/api/wearers')];
+      // sixteen begin, sixteen more a second later, and most of the rest has waited for two seconds by then
+      const refused: unknown[] = [];
+      const all = Array.from({ length: 60 }, async () => {
+        const answer = await fetch(`${address}/api/shop`);
+        const told = [answer.status, answer.headers.get('retry-after'), ((await answer.json()) as Partial<Problem>).code];
+        if (answer.status !== 200) refused.push(told);
+        return answer.status;
+      });
+      while (begun + refused.length < all.length) await new Promise((resolve) => setTimeout(resolve, 50));
+      expect(refused.length).toBeGreaterThan(10);
+      expect(refused).toEqual(refused.map(() => [503, '1', 'tooMany']));
+      // others are answered: those who ask whether it is well, and by now whoever asks for something else
+      expect((await fetch(`${address}/healthz`)).status).toBe(200);
+      expect((await fetch(`${address}/api/wearers`)).status).toBe(200);
       letGo();
-      expect((await Promise.all(answered)).map(({ ok }) => ok)).toEqual([true, true]);
-      for (const { ok } of await Promise.all(first)) expect(ok).toBe(true);
+      expect((await Promise.all(all)).filter((status) => status === 200)).toHaveLength(begun);
     } finally {
       letGo();
       await slow.close();
     }
   });
+
+  it('keeps nobody waiting for those who send slowly', async () => {
+    const slow = await openTestShop();
+    const address = new URL(await slow.app.listen({ host: '127.0.0.1', port: 0 }));
+    const dripping = await Promise.all(
+      Array.from(
+        { length: 60 },
+        () =>
+          new Promise<Socket>((resolve) => {
+            const socket = connect(Number(address.port), address.hostname, () =>
+              socket.write(
+                `POST /api/wearers HTTP/1.1\r\nHost: ${address.host}\r\nContent-Type: application/json\r\nContent-Length: 900\r\n\r\n{`,
+                () => resolve(socket),
+              ),
+            );
+          }),
+      ),
+    );
+    try {
+      while (requestsUnderWayNow(await slow.app.inject('/metrics')) < dripping.length)
+        await new Promise((resolve) => setTimeout(resolve, 20));
+      // (had they places in the line, this would have waited for two seconds and been refused)
+      expect((await slow.app.inject('/api/shop')).statusCode).toBe(200);
+    } finally {
+      for (const socket of dripping) socket.destroy();
+      await slow.close();
+    }
+  });
 });
+
+/** How many requests are under way, by the figures. */
+const requestsUnderWayNow = ({ body }: { readonly body: string }): number => Number(/^easytuck_requests_under_way (\d+)/m.exec(body)?.[1]);

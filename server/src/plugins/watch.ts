@@ -6,7 +6,7 @@ import { poolOf } from '../database/sequelizeInternals.ts';
 import { connections, registry, requestSeconds, requestsRefused, requestsUnderWay } from '../metrics.ts';
 import { ProblemError } from '../problem.ts';
 import { isLoopbackPeer } from './gate.ts';
-import { Pressure, type UnderWay } from './pressure.ts';
+import { Line, type InLine } from './line.ts';
 
 /** Letters and digits that are not taken for one another when they are read out. */
 const LETTERS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
@@ -22,42 +22,43 @@ export const newRequestNumber = (): string =>
 /** Whatever the queue is like, these are answered: who asks whether the server is well must be told. */
 const ALWAYS = new Set(['/healthz', '/readyz', '/metrics']);
 
-/** A change takes many turns at the database, ten of them at once, so that few make a long queue. */
-const CHANGES_ALWAYS_TAKEN = 20;
-
 /**
- * Watches requests: gives each its number, counts them for `/metrics`, names slow ones in the log, and refuses new ones with 503 where
- * they would wait for longer than two seconds.
+ * Watches requests: gives each its number, counts them for `/metrics`, names slow ones in the log, and has them wait
+ * in line, where those that would wait for longer than two seconds are refused with 503.
  */
 export const watch = plugin(async (app: FastifyInstance) => {
-  // each waits for its like: what only reads passes those that change something, and would make their queue look quick
-  const [readers, changers] = [new Pressure(), new Pressure(CHANGES_ALWAYS_TAKEN)];
-  const queueOf = ({ method }: FastifyRequest): Pressure => (method === 'GET' || method === 'HEAD' ? readers : changers);
+  const line = new Line();
+  const underWay = new WeakMap<FastifyRequest, { readonly cameMs: number; inLine?: InLine }>();
   const routeOf = ({ method, routeOptions }: FastifyRequest): string => `${method} ${routeOptions.url ?? 'none'}`;
   const onBehalfOf = (request: FastifyRequest, done: () => void): void =>
     askedBy.run({ number: request.id, route: routeOf(request), beganMs: underWay.get(request)?.cameMs ?? performance.now() }, done);
-  const underWay = new WeakMap<FastifyRequest, UnderWay>();
   const leave = (request: FastifyRequest): void => {
     const one = underWay.get(request);
     if (!one || !underWay.delete(request)) return;
-    queueOf(request).left(one);
+    if (one.inLine) line.leave(one.inLine);
     requestsUnderWay.dec();
+  };
+  const refuse = (done: (problem: Error) => void): void => {
+    requestsRefused.inc();
+    done(new ProblemError('tooMany', { retryAfterS: 1 }));
   };
   app.addHook('onRequest', (request, reply, done) => {
     void reply.header('x-request-number', request.id);
-    if (!ALWAYS.has(request.routeOptions.url ?? '') && queueOf(request).isTooMuch()) {
-      // (it is not counted: what is refused takes no time, and would make the server look quick)
-      requestsRefused.inc();
-      done(new ProblemError('tooMany', { retryAfterS: 1 }));
-      return;
-    }
-    underWay.set(request, queueOf(request).came());
+    if (!ALWAYS.has(request.routeOptions.url ?? '') && line.isTooLong()) return refuse(done);
+    underWay.set(request, { cameMs: performance.now() });
     requestsUnderWay.inc();
     reply.raw.once('close', () => leave(request));
-    onBehalfOf(request, done);
+    return onBehalfOf(request, done);
   });
-  // (a body arrives by events of the socket, which know nothing of who asked)
-  app.addHook('preValidation', (request, _reply, done) => onBehalfOf(request, done));
+  // in line only once all of it is here, so that whoever sends slowly keeps nobody waiting; files are read while they are worked on
+  app.addHook('preValidation', (request, _reply, done) => {
+    const one = underWay.get(request);
+    // (a body arrives by events of the socket, which know nothing of who asked)
+    const begin = (): void => onBehalfOf(request, done);
+    if (!one || ALWAYS.has(request.routeOptions.url ?? '') || request.headers['content-type']?.startsWith('multipart/')) return begin();
+    one.inLine = line.enter(begin, () => refuse(done));
+    line.look();
+  });
   app.addHook('onResponse', (request, reply, done) => {
     leave(request);
     const { method, routeOptions } = request;

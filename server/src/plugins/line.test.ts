@@ -1,4 +1,4 @@
-import { Line, type InLine } from './line.ts';
+import { Line, PLACES, type InLine } from './line.ts';
 
 /** A line on a clock of its own, and what became of each that came, by its number. */
 function aLine() {
@@ -34,22 +34,22 @@ function aLine() {
 const upTo = (count: number): number[] => Array.from({ length: count }, (_, i) => i);
 
 describe('the line before the server', () => {
-  it('lets sixteen begin at once, the others in the order in which they came, as places come free', () => {
+  it('lets some begin at once, the others in the order in which they came, as places come free', () => {
     const { come, begun, leave } = aLine();
-    come(20);
-    expect(begun).toEqual(upTo(16));
+    come(PLACES + 4);
+    expect(begun).toEqual(upTo(PLACES));
     leave(7);
     leave(2);
-    expect(begun).toEqual(upTo(18));
+    expect(begun).toEqual(upTo(PLACES + 2));
   });
 
   it('gives the place of whoever takes longer than a second to the next: an import may take minutes', () => {
     const { come, begun, pass, refused } = aLine();
-    come(30);
+    come(2 * PLACES);
     pass(999);
-    expect(begun).toEqual(upTo(16));
+    expect(begun).toEqual(upTo(PLACES));
     pass(1);
-    expect(begun).toEqual(upTo(30));
+    expect(begun).toEqual(upTo(2 * PLACES));
     pass(60_000);
     expect(refused).toEqual([]);
   });
@@ -59,8 +59,8 @@ describe('the line before the server', () => {
     come(60);
     pass(1_000);
     pass(1_000);
-    expect(begun).toEqual([...upTo(32)]);
-    expect(refused).toEqual(upTo(60).slice(32));
+    expect(begun).toEqual(upTo(2 * PLACES));
+    expect(refused).toEqual(upTo(60).slice(2 * PLACES));
   });
 
   it('is too long for who comes now once a new request would wait longer than two seconds', () => {
@@ -70,7 +70,7 @@ describe('the line before the server', () => {
       [70, true],
     ] as const) {
       const { come, leave, pass, line } = aLine();
-      come(166);
+      come(150 + PLACES);
       for (let i = 0; i < perSecond; i += 1) {
         pass(1_000 / perSecond);
         leave(i);
@@ -83,7 +83,7 @@ describe('the line before the server', () => {
 
   it('is never too long while it is short, however few are answered', () => {
     const { come, pass, line, leave } = aLine();
-    come(16 + 31);
+    come(3 * PLACES - 1);
     pass(990);
     leave(0);
     pass(5);
@@ -94,12 +94,12 @@ describe('the line before the server', () => {
 
   it('forgets who left it, counts a request once, however often it is said to be over', () => {
     const { come, begun, leave } = aLine();
-    come(19);
-    leave(17);
+    come(PLACES + 3);
+    leave(PLACES + 1);
     leave(0);
     leave(0);
-    expect(begun).toEqual([...upTo(16), 16]);
+    expect(begun).toEqual(upTo(PLACES + 1));
     leave(1);
-    expect(begun).toEqual([...upTo(16), 16, 18]);
+    expect(begun).toEqual([...upTo(PLACES + 1), PLACES + 2]);
   });
 });

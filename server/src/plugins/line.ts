@@ -1,5 +1,5 @@
 /** So many requests are worked on at once: more would only take turns from one another, and all of them would be late. */
-const PLACES = 16;
+export const PLACES = 12;
 /** Whoever has been worked on for this long waits for something else than the server, and gives the place up, in ms. */
 const PLACE_FOR_MS = 1_000;
 /** Nobody waits in line for longer, in ms. */

@@ -153,7 +153,7 @@ describe('how the program runs', () => {
     });
     try {
       const address = await slow.app.listen({ host: '127.0.0.1', port: 0 });
-      // sixteen begin, sixteen more a second later, and most of the rest has waited for two seconds by then
+      // some begin, as many more a second later, and most of the rest has waited for two seconds by then
       const refused: unknown[] = [];
       const all = Array.from({ length: 60 }, async () => {
         const answer = await fetch(`${address}/api/shop`);

@@ -1,5 +1,5 @@
 /**
- * Kills, stops, cuts off and fills up the machines of a cluster for about five minutes while people save at all of them, and prints
+ * Kills, stops, cuts off and fills up the machines of a cluster for five to ten minutes while people save at all of them, and prints
  * what came of it. It sets itself up, and leaves nothing behind. `--short` does one fault of each kind.
  */
 import { mkdtempSync, rmSync } from 'node:fs';

@@ -1,4 +1,4 @@
-/** Two hundred faults and kills in about five minutes. */
+/** Two hundred faults and kills in five to ten minutes. */
 export const FULL_PLAN = {
   singles: {
     'server killed': 5,

@@ -17,7 +17,9 @@ export const errors = plugin(async (app: FastifyInstance) => {
       // what was refused at once, because there was too much, would fill the log when there is least room for it
       if (problem.code !== 'tooMany') {
         request.log.error({ number: request.id, route, code: problem.code, trace: traceOf(error) }, 'a request failed');
-        noteFault({ at: new Date().toISOString(), number: request.id, route, code: problem.code });
+        // (a proxy asks twice a second whether the server is ready: what people met with would soon be forgotten for it)
+        if (request.routeOptions.url !== '/readyz')
+          noteFault({ at: new Date().toISOString(), number: request.id, route, code: problem.code });
       }
     }
     return sendProblem(reply, problem);

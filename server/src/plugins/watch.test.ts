@@ -5,6 +5,7 @@ import { PassThrough } from 'node:stream';
 import { buildApp } from '../app.ts';
 import { connectDatabase } from '../database/connect.ts';
 import { statementName } from '../database/slowStatements.ts';
+import { noted } from '../noted.ts';
 import { aWearer, openTestShop, testShop } from '../testing.ts';
 import { VERSION } from '../version.ts';
 
@@ -44,6 +45,21 @@ describe('a request’s number', () => {
       expect(servers.find(({ isHere }) => isHere)?.faults.at(-1)).toMatchObject({ number: told.number, route: 'POST /api/wearers' });
     } finally {
       await shop.sequelize.query('ALTER TABLE wearers DROP CONSTRAINT nobody');
+      await app.close();
+    }
+  });
+});
+
+describe('what went wrong', () => {
+  it('is remembered of what people asked for, not of who looks twice a second whether the server is ready', async () => {
+    const app = await buildApp({ sequelize: connectDatabase('mariadb://nobody:x@127.0.0.1:9/easytuck') });
+    try {
+      const [looked, asked] = [await app.inject('/readyz'), await app.inject('/api/wearers')];
+      expect([looked.statusCode, asked.statusCode]).toEqual([503, 503]);
+      const numbers = noted().faults.map(({ number }) => number);
+      expect(numbers).toContain(asked.headers['x-request-number']);
+      expect(numbers).not.toContain(looked.headers['x-request-number']);
+    } finally {
       await app.close();
     }
   });

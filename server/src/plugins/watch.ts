@@ -44,18 +44,18 @@ export const watch = plugin(async (app: FastifyInstance) => {
   };
   app.addHook('onRequest', (request, reply, done) => {
     void reply.header('x-request-number', request.id);
-    if (!ALWAYS.has(request.routeOptions.url ?? '') && line.isTooLong()) return refuse(done);
+    if (!ALWAYS.has(request.routeOptions.url ?? '') && line.isTooLong()) { refuse(done); return; }
     underWay.set(request, { cameMs: performance.now() });
     requestsUnderWay.inc();
     reply.raw.once('close', () => leave(request));
-    return onBehalfOf(request, done);
+    onBehalfOf(request, done);
   });
   // in line only once all of it is here, so that whoever sends slowly keeps nobody waiting; files are read while they are worked on
   app.addHook('preValidation', (request, _reply, done) => {
     const one = underWay.get(request);
     // (a body arrives by events of the socket, which know nothing of who asked)
     const begin = (): void => onBehalfOf(request, done);
-    if (!one || ALWAYS.has(request.routeOptions.url ?? '') || request.headers['content-type']?.startsWith('multipart/')) return begin();
+    if (!one || ALWAYS.has(request.routeOptions.url ?? '') || request.headers['content-type']?.startsWith('multipart/')) { begin(); return; }
     one.inLine = line.enter(begin, () => refuse(done));
     line.look();
   });

@@ -70,9 +70,11 @@ function Known({ now: { version, runtime, database, servers } }: { now: Running 
           ))}
         </Facts>
       </Section>
-      <Section title="Backup">
-        <Backups />
-      </Section>
+      <Box sx={{ gridColumn: '1 / -1' }}>
+        <Section title="Backup">
+          <Backups />
+        </Section>
+      </Box>
       <Section title="What went wrong last">
         <Faults faults={latest(servers, ({ faults }) => faults)} />
       </Section>
@@ -94,15 +96,22 @@ const SHOWN = 12;
 
 const momentWords = (at: string): string => dayjs(at).format('D MMM, HH:mm:ss');
 
+/** Where there are several machines, the one that it happened on. */
+interface Where {
+  readonly where: string | null;
+}
+
 /** Of all servers, latest first. */
 const latest = <T extends { readonly at: string }>(
   servers: readonly RunningServer[],
   of: (server: RunningServer) => readonly T[],
-): readonly T[] =>
+): readonly (T & Where)[] =>
   servers
-    .flatMap(of)
+    .flatMap((server) => of(server).map((each) => ({ ...each, where: areSeveral(servers) ? server.machine : null })))
     .sort((a, b) => (a.at < b.at ? 1 : -1))
     .slice(0, SHOWN);
+
+const areSeveral = (servers: readonly RunningServer[]): boolean => new Set(servers.map(({ machine }) => machine)).size > 1;
 
 function Facts({ children }: { children: React.ReactNode }) {
   return (
@@ -142,12 +151,12 @@ function Server({ server: { machine, node, startedAt, memoryMb, isHere, version 
   );
 }
 
-function Faults({ faults }: { faults: readonly NotedFault[] }) {
+function Faults({ faults }: { faults: readonly (NotedFault & Where)[] }) {
   if (faults.length === 0) return <Box sx={QUIET}>Nothing, since the servers were started.</Box>;
   return (
     <Lines>
-      {faults.map(({ at, number, route, code }) => (
-        <Line key={number} at={at} number={number}>
+      {faults.map(({ at, number, where, route, code }) => (
+        <Line key={number} at={at} number={number} where={where}>
           {code in PROBLEMS ? PROBLEMS[code as keyof typeof PROBLEMS].title : code}
           <Box sx={{ ...QUIET_NOTE, overflowWrap: 'anywhere' }}>{route}</Box>
         </Line>
@@ -156,12 +165,12 @@ function Faults({ faults }: { faults: readonly NotedFault[] }) {
   );
 }
 
-function Slow({ slow }: { slow: readonly NotedStatement[] }) {
+function Slow({ slow }: { slow: readonly (NotedStatement & Where)[] }) {
   if (slow.length === 0) return <Box sx={QUIET}>Nothing, since the servers were started.</Box>;
   return (
     <Lines>
-      {slow.map(({ at, number, route, statement, tookMs }, i) => (
-        <Line key={`${at} ${i}`} at={at} number={number}>
+      {slow.map(({ at, number, where, route, statement, tookMs }, i) => (
+        <Line key={`${at} ${i}`} at={at} number={number} where={where}>
           {(tookMs / 1000).toFixed(1)} s: {statement}
           <Box sx={{ ...QUIET_NOTE, overflowWrap: 'anywhere' }}>{route}</Box>
         </Line>
@@ -176,12 +185,13 @@ const Lines = ({ children }: { children: React.ReactNode }) => (
   </Box>
 );
 
-function Line({ at, number, children }: { at: string; number: string | null; children: React.ReactNode }) {
+function Line({ at, number, where, children }: Where & { at: string; number: string | null; children: React.ReactNode }) {
   return (
     <Box component="li" sx={{ borderTop: `1px solid ${COLOURS.rule}`, py: 1, fontSize: SIZE.plain }}>
       <Box sx={{ ...QUIET_NOTE, fontVariantNumeric: 'tabular-nums' }}>
         {momentWords(at)}
         {number !== null && `, No. ${number}`}
+        {where !== null && `, on ${where}`}
       </Box>
       {children}
     </Box>

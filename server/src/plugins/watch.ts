@@ -44,7 +44,10 @@ export const watch = plugin(async (app: FastifyInstance) => {
   };
   app.addHook('onRequest', (request, reply, done) => {
     void reply.header('x-request-number', request.id);
-    if (!ALWAYS.has(request.routeOptions.url ?? '') && line.isTooLong()) { refuse(done); return; }
+    if (!ALWAYS.has(request.routeOptions.url ?? '') && line.isTooLong()) {
+      refuse(done);
+      return;
+    }
     underWay.set(request, { cameMs: performance.now() });
     requestsUnderWay.inc();
     reply.raw.once('close', () => leave(request));
@@ -55,7 +58,10 @@ export const watch = plugin(async (app: FastifyInstance) => {
     const one = underWay.get(request);
     // (a body arrives by events of the socket, which know nothing of who asked)
     const begin = (): void => onBehalfOf(request, done);
-    if (!one || ALWAYS.has(request.routeOptions.url ?? '') || request.headers['content-type']?.startsWith('multipart/')) { begin(); return; }
+    if (!one || ALWAYS.has(request.routeOptions.url ?? '') || request.headers['content-type']?.startsWith('multipart/')) {
+      begin();
+      return;
+    }
     one.inLine = line.enter(begin, () => refuse(done));
     line.look();
   });

@@ -21,6 +21,11 @@ export const newRequestNumber = (): string =>
 
 /** Whatever the queue is like, these are answered: who asks whether the server is well must be told. */
 const ALWAYS = new Set(['/healthz', '/readyz', '/metrics']);
+const isAlwaysAnswered = ({ routeOptions }: FastifyRequest): boolean => ALWAYS.has(routeOptions.url ?? '');
+
+/** Whether a file is sent, which is read while it is worked on. */
+const sendsFile = ({ method, headers }: FastifyRequest): boolean =>
+  method === 'POST' && headers['content-type']?.startsWith('multipart/') === true;
 
 /**
  * Watches requests: gives each its number, counts them for `/metrics`, names slow ones in the log, and has them wait
@@ -44,7 +49,7 @@ export const watch = plugin(async (app: FastifyInstance) => {
   };
   app.addHook('onRequest', (request, reply, done) => {
     void reply.header('x-request-number', request.id);
-    if (!ALWAYS.has(request.routeOptions.url ?? '') && line.isTooLong()) {
+    if (!isAlwaysAnswered(request) && line.isTooLong()) {
       refuse(done);
       return;
     }
@@ -53,12 +58,12 @@ export const watch = plugin(async (app: FastifyInstance) => {
     reply.raw.once('close', () => leave(request));
     onBehalfOf(request, done);
   });
-  // in line only once all of it is here, so that whoever sends slowly keeps nobody waiting; files are read while they are worked on
+  // in line only once all of it is here, so that whoever sends slowly keeps nobody waiting
   app.addHook('preValidation', (request, _reply, done) => {
     const one = underWay.get(request);
     // (a body arrives by events of the socket, which know nothing of who asked)
     const begin = (): void => onBehalfOf(request, done);
-    if (!one || ALWAYS.has(request.routeOptions.url ?? '') || request.headers['content-type']?.startsWith('multipart/')) {
+    if (!one || isAlwaysAnswered(request) || sendsFile(request)) {
       begin();
       return;
     }

@@ -29,16 +29,12 @@ export async function feelBackup(home, away, wearers) {
     felt.besideComputing.push(await feelWhile(home, wearers, () => false));
     computing.kill('SIGKILL');
   }
-  const medians = (/** @type {readonly Felt[]} */ rounds) => ({
-    readMs: percentile(
-      rounds.map(({ readMs }) => readMs),
+  const median = (/** @type {readonly Felt[]} */ rounds, /** @type {keyof Felt} */ key) =>
+    percentile(
+      rounds.map((round) => round[key]),
       0.5,
-    ),
-    saveMs: percentile(
-      rounds.map(({ saveMs }) => saveMs),
-      0.5,
-    ),
-  });
+    );
+  const medians = (/** @type {readonly Felt[]} */ rounds) => ({ readMs: median(rounds, 'readMs'), saveMs: median(rounds, 'saveMs') });
   return {
     atRest: medians(felt.atRest),
     besideBackup: medians(felt.besideBackup),

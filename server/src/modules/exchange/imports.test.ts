@@ -117,6 +117,23 @@ describe('an import', () => {
     expect(unknown.statusCode).toBe(415);
   });
 
+  it('in a form that is broken, or breaks off, is refused as unreadable', async () => {
+    const shop = await open();
+    const part = '--q\r\nContent-Disposition: form-data; name="file"; file';
+    for (const [contentType, payload] of [
+      ['multipart/form-data', 'x'],
+      ['multipart/form-data; boundary=', 'x'],
+      ['multipart/form-data; boundary=q', 'x'],
+      ['multipart/form-data; boundary=q', part],
+      ['multipart/form-data; boundary=q', `${part}name="a.csv"\r\n\r\nname,collar\r\nA,1`],
+    ] as const) {
+      const url = '/api/exchange/wearers?mode=all';
+      const answer = await shop.app.inject({ method: 'POST', url, headers: { 'content-type': contentType }, payload });
+      expect([payload, answer.statusCode, answer.json<Problem>().code]).toEqual([payload, 400, 'unreadable']);
+    }
+    expect(await countOf(shop)).toBe(0);
+  });
+
   it('with a quotation mark that is never closed says so at its row, however much follows', async () => {
     const shop = await open();
     const text = `name,collar,long end\nAnn,15,left\nBen,"16,left\n${'Cy,16,right\n'.repeat(110_000)}`;

@@ -53,9 +53,7 @@ export async function exchangeRoutes(app: FastifyInstance): Promise<void> {
     async (request) => {
       if (!request.isMultipart()) throw new ProblemError('mediaType');
       const { mode, known, key = uuid() } = request.query;
-      return withSentFile(await request.file(), (sent) =>
-        service.importFile(request.params.kind, { mode, known, key }, sent, whenGone(request)),
-      );
+      return withSentFile(request.file(), (sent) => service.importFile(request.params.kind, { mode, known, key }, sent, whenGone(request)));
     },
   );
   routes.get(

@@ -126,16 +126,16 @@ test('a party from an empty list to the last bow: the lead’s link, members who
   await page.keyboard.press('Escape');
   await expect(page.getByText(/2 of 3 have a tie/)).toBeVisible();
   await expect(page.getByText(`1 more of ${SCARCE}`)).toBeVisible();
-  await page.getByRole('button', { name: 'Give these 2 ties' }).click();
-  await expect(page.getByText('2 ties are given.')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'All have these ties' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Assign these 2 ties' }).click();
+  await expect(page.getByText('2 ties assigned.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Everybody has these ties' })).toBeDisabled();
   // with the whole drawer nobody goes without
   await page.getByRole('combobox', { name: 'From' }).click();
   await page.getByRole('option', { name: SCARCE }).click();
   await page.keyboard.press('Escape');
-  await expect(page.getByText(/3 of 3 have a tie/)).toBeVisible();
-  await page.getByRole('button', { name: /^Give th/ }).click();
-  await expect(page.getByRole('button', { name: 'All have these ties' })).toBeVisible();
+  await expect(page.getByText(/3 of 3 have a tie|All 3 have a tie/)).toBeVisible();
+  await page.getByRole('button', { name: /^Assign th/ }).click();
+  await expect(page.getByRole('button', { name: 'Everybody has these ties' })).toBeVisible();
 
   // cards of all at once, and the paper
   await page.getByRole('link', { name: 'Beforehand', exact: true }).click();

@@ -72,10 +72,12 @@ export const partyLook = z.object({
   spreadMm: z.number().min(60, 'A bow is 60 mm wide at least.').max(200, 'A bow is 200 mm wide at most.').nullable(),
   ratio: z.number().min(0.5, 'Half of the neck is the least.').max(1.3, 'A bow is no wider than 1.3 times the neck.').nullable(),
   tieIds: z.array(recordId).max(100),
+  /** Only ties that come off whole once tied, for bows that are tied the night before. */
+  mustOpen: z.boolean().default(false),
 });
 export type PartyLook = z.infer<typeof partyLook>;
 
-const LEAST_LOOK: PartyLook = { rule: 'asCut', spreadMm: null, ratio: null, tieIds: [] };
+const LEAST_LOOK: PartyLook = { rule: 'asCut', spreadMm: null, ratio: null, tieIds: [], mustOpen: false };
 
 const partyFields = {
   name: nameField('The party’s name'),
@@ -253,6 +255,7 @@ export const proposed = z.object({
   spreadMm: z.number(),
   wantedMm: z.number(),
   offMm: z.number(),
+  /** Of the look that most of the party wear, and of its width. */
   isAlike: z.boolean(),
   pastCustomMm: z.number(),
   reason: z.discriminatedUnion('kind', [
@@ -276,6 +279,16 @@ export const proposal = z.object({
     }),
   ),
   totalOffMm: z.number(),
+  /** The different looks, most common first: who wears each, from which ties, and how many of those are of its width. */
+  groups: z.array(z.object({ tieIds: z.array(recordId).min(1), memberIds: z.array(recordId).min(1), alikeIds: z.array(recordId) })),
+  /** How many more of a tie of the first group would make everybody look alike; by what they would wear. */
+  toMatch: z.array(z.object({ tieId: recordId, count: z.int() })),
+  /** Members who can wear no tie of the first group. */
+  cannotMatch: z.array(recordId),
+  /** Kinds left out because the party’s dress rules them out, or because they do not open once tied. */
+  leftOut: z.object({ byDress: z.int(), closed: z.int() }),
+  /** Members whose bow the party’s dress rules out: their own, handed out already, or chosen all the same. */
+  outOfDress: z.array(recordId),
 });
 export type Proposal = z.infer<typeof proposal>;
 export const proposalQuery = z.object({ look: partyLook });

@@ -16,6 +16,7 @@ import {
   type Hardware,
   type HardwareKind,
   type Kinship,
+  type TieDress,
   type Tie as TieModel,
 } from '@easytuck/core';
 import { z } from 'zod';
@@ -292,6 +293,22 @@ function withFibreAndWeave(value: unknown): unknown {
 export const kinshipOf = ({ maker, fibre, weave }: Pick<Tie, 'maker' | 'fibre' | 'weave'>): Kinship => ({
   maker: maker.trim().toLocaleLowerCase(),
   cloth: `${fibre} ${weave ?? ''}`,
+});
+
+/**
+ * The same text for ties that look alike on two people: of one shape, cloth, colour and face. Where the colour has no name and is neither
+ * black, white nor midnight, nobody can tell, so the tie looks like itself alone.
+ */
+export function likenessOf({ id, shape, fibre, weave, faces: { outer } }: Pick<Tie, 'id' | 'shape' | 'fibre' | 'weave' | 'faces'>): string {
+  const name = outer.name.trim().toLocaleLowerCase();
+  const isKnown = name !== '' || (outer.look !== 'plain' && outer.look !== 'patterned');
+  return JSON.stringify([shape, fibre, weave, outer.look, name, isKnown ? '' : id]);
+}
+
+/** What dress custom looks at in a tie. */
+export const dressOf = ({ shape, fibre, weave, faces: { outer } }: Pick<Tie, 'shape' | 'fibre' | 'weave' | 'faces'>): TieDress => ({
+  ...{ shape, fibre, weave },
+  look: outer.look,
 });
 
 /** Puts a record away, or takes it out again. */

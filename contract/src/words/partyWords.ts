@@ -41,7 +41,7 @@ export const GROUND_WORDS: Readonly<Record<CollarGround, string>> = {
 export const TIE_PLACE_WORDS: Readonly<Record<TiePlace, string>> = { here: 'here', out: 'out', back: 'back', lost: 'lost' };
 
 export const LOOK_RULE_WORDS: Readonly<Record<LookRule, { readonly name: string; readonly means: string }>> = {
-  spread: { name: 'one width for all', means: 'All bows are equally wide. Broad necks look slimmer dressed, slight ones fuller.' },
-  share: { name: 'the same share of each neck', means: 'Each bow fills as much of its wearer’s neck as the others do of theirs.' },
-  asCut: { name: 'each as it was cut', means: 'Each tie is set so that its bow comes out as its maker meant it.' },
+  spread: { name: 'same width', means: 'All bows are equally wide. They look smaller on broad necks and larger on slim ones.' },
+  share: { name: 'same proportion to the neck', means: 'Each bow is as wide as its wearer’s neck, or the same part of it for everybody.' },
+  asCut: { name: 'each tie’s own width', means: 'Each tie is set to the width its maker cut it for.' },
 };

@@ -17,6 +17,7 @@ export { FULLNESSES, HANDS, type Fullness, type Hands } from './wishes.ts';
 export {
   collarCustoms,
   customsOf,
+  isOutOfDress,
   FULL_FROM_MM,
   OCCASIONS,
   TRIM_UP_TO_MM,

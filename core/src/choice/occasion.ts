@@ -76,6 +76,13 @@ function atBlackTie({ look, fibre, weave }: TieDress): readonly Custom[] {
   return [says('for', look === 'black' ? 'blackEveningCloth' : 'midnightBlue')];
 }
 
+/** What custom says against a tie itself, its colour or its cloth: such a tie is out of dress. */
+const OUT_OF_DRESS: ReadonlySet<Custom['what']> = new Set<Custom['what']>(['notWhite', 'notPique', 'notBlack', 'notEveningCloth']);
+
+/** Whether the dress of an occasion rules a tie out: at white tie all but white piqué, at black tie all but black or midnight evening cloth. */
+export const isOutOfDress = (occasion: Occasion, dress: TieDress): boolean =>
+  customsOf(occasion, dress, 0, 0).some(({ speaks, what }) => speaks === 'against' && OUT_OF_DRESS.has(what));
+
 function byDay(dress: TieDress, heightMm: number): readonly Custom[] {
   const customs: Custom[] = [];
   if (dress.weave === 'satin' || dress.weave === 'velvet') customs.push(says('against', 'eveningClothByDay'));

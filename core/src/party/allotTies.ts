@@ -1,24 +1,6 @@
-import { neckPathMm, setForSpreadMm, type PreparedTie } from '../fit/index.ts';
-import { matchLook, wantedSpreadMm, type Look, type Matched, type Neck } from './oneLook.ts';
-
-/** A kind of tie, and how many of it may be given out at this party. */
-export interface Kind {
-  readonly id: string;
-  readonly prepared: PreparedTie;
-  readonly free: number;
-}
-
-/** Somebody who is to get a tie; `hadId`: the kind that they have now, kept where another is no better. */
-export interface Taker extends Neck {
-  readonly hadId: string | null;
-}
-
-/**
- * Assigns rows to columns so that the costs sum up least, each row and each column once at most.
- * @param costs rows of equal length, at least as many columns as rows.
- * @returns pairs of row and column.
- */
-export type AssignmentSolver = (costs: readonly (readonly number[])[]) => readonly (readonly [row: number, column: number])[];
+import { neckPathMm, setForSpreadMm } from '../fit/index.ts';
+import { chooseKinds, costTable, distanceOf, matchAll, type AssignmentSolver, type Kind, type Taker } from './chooseKinds.ts';
+import { wantedSpreadMm, type Look, type Matched } from './oneLook.ts';
 
 /** What somebody gets, and why that: what the others would have given. */
 export interface Allotted {
@@ -29,14 +11,14 @@ export interface Allotted {
     | { readonly kind: 'onlyOne' }
     /** No kind comes closer. */
     | { readonly kind: 'closest' }
-    /** Another would come closer by so much, and somebody else needs it more. In mm of width. */
+    /** Another of these kinds would come closer by so much, and somebody else needs it more. In mm of width. */
     | { readonly kind: 'closerOneGiven'; readonly otherId: string; readonly byMm: number };
 }
 
 /** Somebody who gets none, and what would help. */
 export interface Without {
   readonly id: string;
-  /** `noneFree`: a kind would do, and all of it are given. `noneFits`: none of these can be worn on this neck. */
+  /** `noneFree`: a kind would do, but all of it are given. `noneFits`: this neck can wear none of these. */
   readonly why: 'noneFree' | 'noneFits';
   /** What to buy or to make: one more of this kind; where none fits, cut to this length from tip to tip, in mm. */
   readonly kindId: string | null;
@@ -50,24 +32,26 @@ export interface Allotment {
   readonly totalOffMm: number;
 }
 
-/** What it counts, in mm of width, to leave somebody without a tie: more than any bow can be off. */
-const WITHOUT = 1_000;
-/** What keeps somebody’s tie theirs where another comes out the same. In mm. */
-const KEPT_MM = 0.01;
+/** Bows that differ by less than this are of one width: it cannot be seen, nor written in sixteenths of an inch. In mm. */
+export const SAME_WIDTH_MM = 0.8;
 
 /**
- * Allots ties of several kinds to many necks: as few as can be go without, and what the bows are off the look, or past a width rule,
- * adds up to the least. The assignment itself is handed in, so that core needs no package for it.
+ * Allots ties of several kinds to many necks. As few people as possible go without, the bows have as few different looks as possible, and
+ * what they are off the look, or past a width rule, adds up to the least. The assignment is handed in, so that core needs no package for it.
+ * @param worn looks that others at the party wear already; see {@link chooseKinds}.
  */
-export function allotTies(takers: readonly Taker[], kinds: readonly Kind[], look: Look, solve: AssignmentSolver): Allotment {
+export function allotTies(
+  takers: readonly Taker[],
+  kinds: readonly Kind[],
+  look: Look,
+  solve: AssignmentSolver,
+  worn: ReadonlySet<string> = new Set(),
+): Allotment {
   if (takers.length === 0) return { allotted: [], without: [], totalOffMm: 0 };
-  const matches = takers.map((taker) => kinds.map(({ prepared }) => matchLook(prepared, taker, look)));
-  const columns = kinds.flatMap((kind, k) => Array.from({ length: Math.min(Math.max(0, kind.free), takers.length) }, () => k));
-  const costs = takers.map(({ hadId }, i) => [
-    ...columns.map((k) => costOf(matches[i]?.[k], kinds[k]?.id === hadId)),
-    // each may go without
-    ...takers.map(() => WITHOUT),
-  ]);
+  const matches = matchAll(takers, kinds, look);
+  const isChosen = new Set(chooseKinds(takers, kinds, matches, solve, worn));
+  const chosen = kinds.flatMap((kind, k) => (isChosen.has(kind) ? [k] : []));
+  const { columns, costs } = costTable(takers, kinds, matches, chosen);
   const allotted: Allotted[] = [];
   const served = new Set<number>();
   for (const [row, column] of solve(costs)) {
@@ -76,49 +60,53 @@ export function allotTies(takers: readonly Taker[], kinds: readonly Kind[], look
     const matched = k === undefined ? undefined : matches[row]?.[k];
     if (!taker || !kind || matched?.kind !== 'some') continue;
     served.add(row);
-    allotted.push({ id: taker.id, kindId: kind.id, matched, reason: reasonOf(kinds, matches[row] ?? [], kind.id) });
+    allotted.push({ id: taker.id, kindId: kind.id, matched, reason: reasonOf(kinds, chosen, matches[row] ?? [], kind.id) });
   }
   allotted.sort((a, b) => orderOf(takers, a.id) - orderOf(takers, b.id));
+  // more of what most wear comes before more of anything else
+  const main = mainLikeness(allotted, kinds);
   return {
     allotted,
-    without: takers.flatMap((taker, i) => (served.has(i) ? [] : [withoutOf(taker, kinds, matches[i] ?? [], look)])),
+    without: takers.flatMap((taker, i) => (served.has(i) ? [] : [withoutOf(taker, kinds, matches[i] ?? [], look, main)])),
     totalOffMm: allotted.reduce((sum, { matched }) => sum + Math.abs(matched.offMm), 0),
   };
 }
 
 const orderOf = (takers: readonly Taker[], id: string): number => takers.findIndex((taker) => taker.id === id);
 
-/** What a tie on a neck counts, in mm: how far it is off, and how far past a width rule. */
-const distanceOf = ({ offMm, pastCustomMm }: Extract<Matched, { kind: 'some' }>): number => Math.abs(offMm) + pastCustomMm;
-
-function costOf(matched: Matched | undefined, isHad: boolean): number {
-  // dearer than to go without: what cannot be worn is never given
-  if (matched?.kind !== 'some') return 2 * WITHOUT;
-  return distanceOf(matched) - (isHad ? KEPT_MM : 0);
+function mainLikeness(allotted: readonly Allotted[], kinds: readonly Kind[]): string | null {
+  const likenessOf = new Map(kinds.map(({ id, likeness }) => [id, likeness]));
+  const counts = new Map<string, number>();
+  for (const { kindId } of allotted) {
+    const likeness = likenessOf.get(kindId) ?? '';
+    counts.set(likeness, (counts.get(likeness) ?? 0) + 1);
+  }
+  return [...counts].sort(([, a], [, b]) => b - a)[0]?.[0] ?? null;
 }
 
-function reasonOf(kinds: readonly Kind[], matches: readonly Matched[], kindId: string): Allotted['reason'] {
-  const wearable = kinds.flatMap(({ id }, k) => {
-    const matched = matches[k];
-    return matched?.kind === 'some' ? [{ id, distance: distanceOf(matched) }] : [];
+/** The kinds that a neck can wear, of some, with how far each is off. */
+const wearableOf = (kinds: readonly Kind[], of: readonly number[], matches: readonly Matched[]) =>
+  of.flatMap((k) => {
+    const [kind, matched] = [kinds[k], matches[k]];
+    return kind && matched?.kind === 'some' ? [{ id: kind.id, likeness: kind.likeness, distance: distanceOf(matched) }] : [];
   });
-  if (wearable.length === 1) return { kind: 'onlyOne' };
+
+function reasonOf(kinds: readonly Kind[], chosen: readonly number[], matches: readonly Matched[], kindId: string): Allotted['reason'] {
+  if (wearableOf(kinds, [...kinds.keys()], matches).length === 1) return { kind: 'onlyOne' };
+  const wearable = wearableOf(kinds, chosen, matches);
   const own = wearable.find(({ id }) => id === kindId)?.distance ?? 0;
   const closest = wearable.reduce((best, each) => (each.distance < best.distance ? each : best), { id: kindId, distance: own });
   const byMm = own - closest.distance;
-  return byMm <= KEPT_MM ? { kind: 'closest' } : { kind: 'closerOneGiven', otherId: closest.id, byMm };
+  return byMm < SAME_WIDTH_MM ? { kind: 'closest' } : { kind: 'closerOneGiven', otherId: closest.id, byMm };
 }
 
-function withoutOf(taker: Taker, kinds: readonly Kind[], matches: readonly Matched[], look: Look): Without {
+function withoutOf(taker: Taker, kinds: readonly Kind[], matches: readonly Matched[], look: Look, main: string | null): Without {
   const { id, worn } = taker;
-  const [closest] = kinds
-    .flatMap((kind, k) => {
-      const matched = matches[k];
-      return matched?.kind === 'some' ? [{ kindId: kind.id, distance: distanceOf(matched) }] : [];
-    })
-    .sort((a, b) => a.distance - b.distance);
-  if (closest) return { id, why: 'noneFree', kindId: closest.kindId, makeMm: null };
-  // made to measure from the pattern that is asked to change least
+  const [closest] = wearableOf(kinds, [...kinds.keys()], matches).sort(
+    (a, b) => Number(b.likeness === main) - Number(a.likeness === main) || a.distance - b.distance,
+  );
+  if (closest) return { id, why: 'noneFree', kindId: closest.id, makeMm: null };
+  // made to measure from the pattern that has to change least
   const lengths = kinds
     .map(({ id: kindId, prepared }, k) => {
       const why = matches[k];

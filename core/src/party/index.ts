@@ -12,7 +12,9 @@ export {
   type Matched,
   type Neck,
 } from './oneLook.ts';
-export { allotTies, type Allotment, type Allotted, type AssignmentSolver, type Kind, type Taker, type Without } from './allotTies.ts';
+export { allotTies, SAME_WIDTH_MM, type Allotment, type Allotted, type Without } from './allotTies.ts';
+export { chooseKinds, matchAll, type AssignmentSolver, type Kind, type Taker } from './chooseKinds.ts';
+export { groupAlike, type AlikeGroup, type WornBow } from './groupAlike.ts';
 export { girthsToTieOn, LEAST_EASIER_MM, opens, tiedTheNightBefore, type TiedBefore } from './nightBefore.ts';
 export {
   COLLAR_GROUNDS,

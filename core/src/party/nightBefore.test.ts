@@ -37,6 +37,16 @@ describe('a bow tied the night before', () => {
     });
   });
 
+  it('refuses at the end of the band what would sit tighter than finger room allows', () => {
+    const [thinnest] = girthsToTieOn(workedTie(), worn, AT_16);
+    // the worked tie’s slots are 12.7 mm apart: half a slot below its shortest it would sit up to 6.35 mm tighter
+    for (let moreMm = -3; moreMm <= 8; moreMm += 0.1) {
+      const found = tiedTheNightBefore(workedTie(), false, worn, AT_16, thinnest + moreMm);
+      expect(found.kind).toBe(moreMm < -1e-9 ? 'tooThin' : 'can');
+      if (found.kind === 'can') expect(found.easierMm).toBeGreaterThanOrEqual(LEAST_EASIER_MM - 1e-9);
+    }
+  });
+
   it('needs a band that opens: a slider alone does not, with a quick clasp it does', () => {
     const slider = prepareTie({
       ...WORKED_TIE,

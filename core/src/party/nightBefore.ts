@@ -33,7 +33,7 @@ export const opens = ({ measured: { hardware } }: PreparedTie, hasQuickClasp: bo
 
 /**
  * Settings for a tie that is tied the night before on something of a girth, for a neck on which it is to be set at a step. The ease of the
- * neck is kept as nearly as the band’s steps let it, rather looser than tighter.
+ * neck is kept as nearly as the band’s steps let it, rather looser than tighter, and never tighter than {@link LEAST_EASIER_MM}.
  *
  * @param girthMm of the thigh or cylinder where it is tied.
  * @param step the setting that the tie has on the neck when it is tied there.
@@ -59,7 +59,10 @@ export function tiedTheNightBefore(
   if (beyondMm < 0) return { kind: 'tooThin', byMm: -beyondMm };
   // a longer band on the thigh leaves more in the bow and less round the neck
   const takenMm = nearest.lengthMm - onNeck.lengthMm - moreMm;
-  const onThigh = takenMm > -LEAST_EASIER_MM && below ? below : nearest;
+  const isTooTight = takenMm > -LEAST_EASIER_MM;
+  // at the end of the band there is no shorter setting to ease it
+  if (isTooTight && !below) return { kind: 'tooThin', byMm: takenMm };
+  const onThigh = isTooTight && below ? below : nearest;
   const easierMm = onNeck.lengthMm + moreMm - onThigh.lengthMm;
   return { kind: 'can', onThigh, onNeck, easierMm, widerMm: -easierMm / 3 };
 }
@@ -72,5 +75,5 @@ export function girthsToTieOn(tie: PreparedTie, worn: Pick<WornCollar, 'collar' 
   const girthOf = (setMm: number): number =>
     (setMm - onNeckMm + neckPathMm(worn.collar, worn.easeMm, cloth)) * (1 + (cloth.stretchRatio ?? 0)) - overBareMm(cloth.thicknessMm);
   const slackMm = stepMm(hardware) / 2;
-  return [girthOf(shortestMm - slackMm), girthOf(longestMm + slackMm)];
+  return [girthOf(shortestMm - Math.min(slackMm, -LEAST_EASIER_MM)), girthOf(longestMm + slackMm)];
 }

@@ -6,6 +6,7 @@ import {
   setForSpreadMm,
   usableSettings,
   type PreparedTie,
+  type ResolvedLimits,
   type Side,
   type UsableSettings,
   type WearerFit,
@@ -24,7 +25,7 @@ export type Look =
   | { readonly rule: 'share'; readonly ratio: number }
   | { readonly rule: 'asCut' };
 
-/** Bows closer than this to what is wished look alike across a room (assumed, no source). In mm of width. */
+/** Bows closer than this in width pass for one width across a room (assumed, no source). In mm. */
 export const LOOKS_ALIKE_MM = 5;
 
 /** Who is to wear a bow, as far as its width goes. */
@@ -43,7 +44,6 @@ export type Matched =
       readonly wantedMm: number;
       /** Wider than wished, or narrower where less than 0. */
       readonly offMm: number;
-      readonly isAlike: boolean;
       /** How far past a width rule (neck, collar points, face) the bow goes; 0 inside. In mm of width. */
       readonly pastCustomMm: number;
     }
@@ -77,12 +77,12 @@ export function matchLook(tie: PreparedTie, { worn, longEnd }: Neck, look: Look)
   const offMm = fitted.fit.spreadMm - wantedMm;
   // a bound is told as length of the set; the bow is a third of that
   const pastMm = fitted.fit.bounds.reduce((most, { nature, roomMm }) => (nature === 'custom' ? Math.max(most, -roomMm / 3) : most), 0);
-  return { kind: 'some', fitted, leadMm, wantedMm, offMm, isAlike: Math.abs(offMm) <= LOOKS_ALIKE_MM, pastCustomMm: pastMm };
+  return { kind: 'some', fitted, leadMm, wantedMm, offMm, pastCustomMm: pastMm };
 }
 
 /**
- * The width, or the share of the neck, that asks least of all together: the middle one of what each would have as its tie was cut, held
- * inside the narrowest neck’s own rule where one width is to suit all. `null` where nobody can wear any of these ties.
+ * The width, or the share of the neck, that changes the bows least: the middle one of what each would have as its tie was cut, made
+ * smaller where somebody’s neck, collar points or face allow less. `null` where nobody can wear any of these ties.
  */
 export function suggestLook(rule: LookRule, necks: readonly Neck[], ties: readonly PreparedTie[]): Look | null {
   if (rule === 'asCut') return { rule };
@@ -95,10 +95,16 @@ export function suggestLook(rule: LookRule, necks: readonly Neck[], ties: readon
     return best ? [best.fitted] : [];
   });
   if (each.length === 0) return null;
-  if (rule === 'share') return { rule, ratio: Math.min(1, middleOf(each.map(({ fit, limits }) => fit.spreadMm / limits.neckBreadthMm))) };
-  const leastMm = Math.min(...each.map(({ limits }) => Math.min(limits.neckBreadthMm, limits.collarPointsMm ?? Infinity)));
-  return { rule, spreadMm: Math.min(leastMm, middleOf(each.map(({ fit }) => fit.spreadMm))) };
+  if (rule === 'share') {
+    const most = Math.min(...each.map(({ limits }) => widestMm(limits) / limits.neckBreadthMm));
+    return { rule, ratio: Math.min(most, middleOf(each.map(({ fit, limits }) => fit.spreadMm / limits.neckBreadthMm))) };
+  }
+  return { rule, spreadMm: Math.min(...each.map(({ limits }) => widestMm(limits)), middleOf(each.map(({ fit }) => fit.spreadMm))) };
 }
+
+/** The widest bow that custom allows somebody: no wider than neck, collar points, and face or spectacles. In mm. */
+const widestMm = ({ neckBreadthMm, collarPointsMm, faceWidthMm }: ResolvedLimits): number =>
+  Math.min(neckBreadthMm, collarPointsMm ?? Infinity, faceWidthMm ?? Infinity);
 
 /** The middle of several numbers; the lower of two middle ones. */
 function middleOf(values: readonly number[]): number {

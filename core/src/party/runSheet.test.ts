@@ -36,23 +36,26 @@ interface At {
 }
 
 /**
- * The soonest that the last bow can sit, over every way to share guests out and every order of each share. Orders that lead a helper
- * to the same minute after as many bows in a row are followed once; nothing else is left out.
+ * The soonest that the last bow can sit, over every way to share guests out, every order of each share and every choice of rests. Of
+ * ways that leave a helper with as many bows in a row, only the earliest is followed: a later one can do nothing that it cannot.
  */
 function exactly({ guests, helpers }: Gathering): number {
   const all = 2 ** guests.length - 1;
   const doneOf = ({ from, minutes, rest }: Helper): readonly number[] => {
-    const states: ReadonlyMap<string, At>[] = Array.from({ length: all + 1 }, () => new Map());
-    states[0] = new Map([['', { now: from, inARow: 0 }]]);
+    const states: ReadonlyMap<number, At>[] = Array.from({ length: all + 1 }, () => new Map());
+    states[0] = new Map([[0, { now: from, inARow: 0 }]]);
     for (let share = 1; share <= all; share += 1) {
-      const found = new Map<string, At>();
+      const found = new Map<number, At>();
       guests.forEach(({ arrives, moreMinutes }, last) => {
         if ((share & (1 << last)) === 0) return;
-        for (const { now, inARow } of (states[share ^ (1 << last)] ?? new Map<string, At>()).values()) {
-          const begins = Math.max(arrives, rest && inARow >= rest.after ? now + rest.minutes : now);
-          const row = rest && begins - now >= rest.minutes ? 0 : inARow;
-          const next = { now: begins + Math.max(0.5, minutes + moreMinutes), inARow: row + 1 };
-          found.set(`${next.now} ${next.inARow}`, next);
+        for (const { now, inARow } of (states[share ^ (1 << last)] ?? new Map<number, At>()).values()) {
+          // a rest can be taken at any time, not only once it is due
+          for (const pause of rest ? (inARow >= rest.after ? [rest.minutes] : [0, rest.minutes]) : [0]) {
+            const begins = Math.max(arrives, now + pause);
+            const row = rest && begins - now >= rest.minutes ? 0 : inARow;
+            const next = { now: begins + Math.max(0.5, minutes + moreMinutes), inARow: row + 1 };
+            if (next.now < (found.get(next.inARow)?.now ?? Infinity)) found.set(next.inARow, next);
+          }
         }
       });
       states[share] = found;
@@ -111,6 +114,16 @@ describe('a run sheet', () => {
       by: 90,
     });
     expect(waited.turns.map(({ ends }) => ends)).toEqual([70, 85, 90]);
+  });
+
+  it('takes a rest before it is due where that lets everybody be tied sooner', () => {
+    // six bows of 5 minutes, four in a row, then 7 minutes of rest; two guests are there at 0, four come at 15
+    const guests = [0, 0, 15, 15, 15, 15].map((arrives, k) => guest(`g${k}`, { arrives }));
+    const { ends } = plan({ guests, helpers: [helper('Maud', { rest: { after: 4, minutes: 7 } })], by: 40, keepFree: 0 });
+    // resting from 10 to 17 and then tying four ends at 37; four in a row, then the rest, would end at 42
+    expect(ends).toBe(40);
+    const late = plan({ guests, helpers: [helper('Maud', { rest: { after: 4, minutes: 7 } })], by: 37, keepFree: 0 });
+    expect(late.spareMinutes).toBe(0);
   });
 
   it('says by how much there is not time enough, for who comes late', () => {

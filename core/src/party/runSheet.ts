@@ -64,32 +64,62 @@ export function planRunSheet(gathering: Gathering): RunSheet {
   return sheetOf(gathering, improved(dealtOut(tied, helpers), helpers));
 }
 
-/** A helper’s turn as early as it can be: when it begins and ends, and whether the arms are rested before it. */
+/** A helper’s turn as early as it can be: when it begins and ends, and whether the helper rests before it. */
 interface EarlyTurn {
   readonly guest: Guest;
   readonly begins: number;
   readonly ends: number;
   readonly isRested: boolean;
+  /** Bows in a row since the last rest, this one included. */
+  readonly inARow: number;
+  readonly before: EarlyTurn | null;
 }
 
-/** A helper’s turns with these guests, taken as they arrive, each as early as it can be. A wait as long as a rest is one. */
-function earlyTurns(helper: Helper, guests: readonly Guest[]): readonly EarlyTurn[] {
+/**
+ * The earliest way for a helper to tie these guests, in the order in which they arrive. A rest can come sooner than it is due: taken while
+ * the helper waits for somebody anyway, it can save one later. So for each count of bows in a row only the earliest way is kept, and the
+ * soonest of those wins (dynamic programming; with the same rests, the order of arrival is never later than another). A wait as long as a
+ * rest is a rest.
+ */
+function lastEarlyTurn(helper: Helper, guests: readonly Guest[]): EarlyTurn | null {
+  let ways: readonly EarlyTurn[] = [];
+  for (const guest of byArrival(guests)) {
+    const next: EarlyTurn[] = [];
+    const offer = (turn: EarlyTurn): void => {
+      const at = next.findIndex(({ inARow }) => inARow === turn.inARow);
+      if (at < 0) next.push(turn);
+      else if (turn.ends < (next[at]?.ends ?? Infinity) - ROUNDING) next[at] = turn;
+    };
+    for (const before of ways.length > 0 ? ways : [null]) for (const turn of nextTurns(helper, guest, before)) offer(turn);
+    ways = next;
+  }
+  return ways.reduce<EarlyTurn | null>((best, way) => (best === null || way.ends < best.ends - ROUNDING ? way : best), null);
+}
+
+/** A guest’s turn after another one: at once where no rest is due, and after a rest. */
+function nextTurns(helper: Helper, guest: Guest, before: EarlyTurn | null): readonly EarlyTurn[] {
   const { rest } = helper;
-  let now = helper.from;
-  let inARow = 0;
-  return byArrival(guests).map((guest): EarlyTurn => {
-    const due = rest !== null && inARow >= rest.after;
-    const begins = Math.max(guest.arrives, due ? now + rest.minutes : now);
-    const isRested = inARow > 0 && rest !== null && begins - now >= rest.minutes;
-    if (isRested) inARow = 0;
-    now = begins + minutesOf(helper, guest);
-    inARow += 1;
-    return { guest, begins, ends: now, isRested };
-  });
+  const free = before?.ends ?? helper.from;
+  const turn = (from: number): EarlyTurn => {
+    const begins = Math.max(guest.arrives, from);
+    const isRested = before !== null && rest !== null && begins - free >= rest.minutes;
+    const inARow = rest === null || isRested ? 1 : (before?.inARow ?? 0) + 1;
+    return { guest, begins, ends: begins + minutesOf(helper, guest), isRested, inARow, before };
+  };
+  if (rest === null || before === null) return [turn(free)];
+  const rested = turn(free + rest.minutes);
+  return before.inARow >= rest.after ? [rested] : [turn(free), rested];
+}
+
+/** A helper’s turns, first to last, each as early as it can be. */
+function earlyTurns(helper: Helper, guests: readonly Guest[]): readonly EarlyTurn[] {
+  const turns: EarlyTurn[] = [];
+  for (let turn = lastEarlyTurn(helper, guests); turn !== null; turn = turn.before) turns.push(turn);
+  return turns.reverse();
 }
 
 /** When a helper is done with these guests. */
-const doneAt = (helper: Helper, guests: readonly Guest[]): number => earlyTurns(helper, guests).at(-1)?.ends ?? -Infinity;
+const doneAt = (helper: Helper, guests: readonly Guest[]): number => lastEarlyTurn(helper, guests)?.ends ?? -Infinity;
 
 const minutesOf = (helper: Helper, guest: Guest): number => Math.max(0.5, helper.minutes + guest.moreMinutes);
 

@@ -364,6 +364,41 @@ describe('one look', () => {
     const late = await send('PUT', `/api/parties/${id}/ties`, { ties: [{ memberId: a.id, version: a.version, tieId: null, step: null }] });
     expect(problemOf(late).slice(0, 2)).toEqual([409, 'stale']);
   });
+  it('lets the dress choose first, never calls unlike ties alike, and says what is missing for one look', async () => {
+    const face = (name: string, look: 'black' | 'patterned' | 'plain') => ({ outer: { name, look }, inner: null });
+    const satin = await stock(3, { name: 'Satin', fibre: 'silk', weave: 'satin', faces: face('black satin', 'black') });
+    const satinToo = await stock(2, { name: 'Satin too', fibre: 'silk', weave: 'satin', faces: face('Black satin', 'black') });
+    const donegal = await stock(5, { name: 'Donegal', fibre: 'wool', faces: face('grey donegal', 'patterned') });
+    const linen = await stock(1, { name: 'Sand linen', fibre: 'linen', faces: face('sand', 'plain') });
+    const id = await enterParty({ kind: 'wedding', occasion: 'blackTie' });
+    await add(id, ...Array.from({ length: 8 }, (_, k) => ({ name: `Guest ${k}`, ...told('16') })));
+    const proposed = async (tieIds: readonly string[], occasion: 'blackTie' | 'weddingParty', mustOpen = false): Promise<Proposal> => {
+      const { party } = await page(id);
+      const { id: _id, sitsAt: _s, calledOffAt: _c, createdAt: _a, updatedAt: _u, ...rest } = party;
+      await send('PUT', `/api/parties/${id}`, { ...rest, occasion });
+      const look = { rule: 'asCut', spreadMm: null, ratio: null, tieIds, mustOpen };
+      return (await send('POST', `/api/parties/${id}/proposal`, { look })).json<Proposal>();
+    };
+    const black = await proposed([], 'blackTie');
+    expect(new Set(black.proposed.map(({ tieId }) => tieId))).toEqual(new Set([satin.id, satinToo.id]));
+    expect([black.proposed.length, black.groups.length, black.without.map(({ why }) => why)]).toEqual([5, 1, Array(3).fill('noneFree')]);
+    expect(black.leftOut.byDress).toBeGreaterThanOrEqual(2);
+    // named one by one, ties stay, and what is wrong with them is said
+    const mixed = await proposed([donegal.id, satin.id, linen.id], 'blackTie');
+    expect(mixed.groups.map(({ memberIds, tieIds }) => [memberIds.length, tieIds])).toEqual([
+      [5, [donegal.id]],
+      [3, [satin.id]],
+    ]);
+    expect(mixed.toMatch).toEqual([{ tieId: donegal.id, count: 3 }]);
+    expect(mixed.proposed.filter(({ isAlike }) => isAlike)).toHaveLength(5);
+    expect(mixed.outOfDress).toHaveLength(5);
+    expect((await proposed([donegal.id, satin.id, linen.id], 'weddingParty')).outOfDress).toEqual([]);
+    // a band that is to be tied the night before has to open
+    const fixed = await stock(9, { name: 'Sewn', hardware: { kind: 'fixed', lengthMm: 842 }, faces: face('black satin', 'black') });
+    expect((await proposed([fixed.id], 'weddingParty')).proposed).toHaveLength(8);
+    const open = await proposed([fixed.id], 'weddingParty', true);
+    expect([open.proposed.length, open.leftOut.closed]).toEqual([0, 1]);
+  });
   it('a tie that is chosen by hand is set for the look; one that cannot be worn is refused', async () => {
     const tie = await stock(5, { name: 'By hand' });
     const id = await enterParty();

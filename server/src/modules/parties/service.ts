@@ -1,7 +1,6 @@
 import {
   collarOfMember,
   factsOfMember,
-  isUnseen,
   longEndOfMember,
   MOST_MEMBERS,
   wornByMember,
@@ -18,19 +17,7 @@ import {
   type Proposal,
   type Tie,
 } from '@easytuck/contract';
-import {
-  allotTies,
-  evenLeadMm,
-  lastStep,
-  matchLook,
-  prepareTie,
-  suggestLook,
-  type Look,
-  type Matched,
-  type Taker,
-  type TiePlace,
-} from '@easytuck/core';
-import munkres from 'munkres';
+import { evenLeadMm, lastStep, matchLook, prepareTie, type TiePlace } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { withTransaction } from '../../database/withTransaction.ts';
@@ -43,6 +30,7 @@ import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository } from '../wearers/repository.ts';
 import { keptOf, wearerService } from '../wearers/service.ts';
 import { offerOf, partyRepository, type KeptMember } from './repository.ts';
+import { lookOf, offeredTies, proposeTies, takerOf } from './proposeTies.ts';
 import { sitsAt } from './sitsAt.ts';
 import { todayIn } from './today.ts';
 
@@ -58,7 +46,7 @@ export interface PartyService {
   readonly addMembers: (id: string, members: readonly (MemberData & { readonly id: string })[]) => Promise<PartyPage>;
   readonly changeMember: (id: string, memberId: string, version: number, data: MemberData) => Promise<PartyMember>;
   readonly removeMember: (id: string, memberId: string, version: number) => Promise<void>;
-  /** What a look would give everybody, from the ties that are free on these days. Nothing is kept. */
+  /** What a look would give everybody, from the ties that are free on these days. Nothing is saved. */
   readonly propose: (id: string, look: PartyLook) => Promise<Proposal>;
   /** Gives ties to members, all or none. Nothing is promised twice. */
   readonly giveTies: (
@@ -102,8 +90,6 @@ const typedOf = ({
   updatedAt: _updated,
   ...data
 }: Party): PartyData => data;
-
-const solve = (costs: readonly (readonly number[])[]) => munkres(costs.map((row) => [...row]));
 
 export function partyService(database: Database): PartyService {
   const parties = partyRepository(database);
@@ -193,13 +179,6 @@ export function partyService(database: Database): PartyService {
     if (!isSaved) throw new ProblemError('stale');
     return { ...member, step: fresh };
   };
-
-  const takerOf = (member: PartyMember, worn: Taker['worn']): Taker => ({
-    id: member.id,
-    worn,
-    longEnd: longEndOfMember(member),
-    hadId: member.tieId,
-  });
 
   const cardFor = async (party: Party, member: PartyMember, fittingId: string, staff: string): Promise<FittingData> => {
     const known = collarOfMember(member);
@@ -354,67 +333,17 @@ export function partyService(database: Database): PartyService {
       const { party, members } = await page(id);
       const shop = await settings.read();
       const drawer = (await ties.list()).filter(({ awayAt }) => awayAt === null);
-      const offered = drawer.filter((tie) => look.tieIds.length === 0 || look.tieIds.includes(tie.id));
-      const prepared = new Map(drawer.map((tie) => [tie.id, prepareTie(tie)]));
+      const { offered, leftOut } = offeredTies(drawer, party, look);
       const free = new Map(
         (
           await parties.promised(
             party,
-            offered.map((tie) => tie.id),
+            offered.map(({ id: tieId }) => tieId),
             todayIn(party.zone),
           )
         ).map((found) => [found.tieId, offerOf(found).free]),
       );
-      // what is out with members already is not dealt out again
-      for (const member of members)
-        if (member.place === 'out' && member.tieId !== null && !member.isOwnTie) free.set(member.tieId, (free.get(member.tieId) ?? 0) - 1);
-      const necks = members.flatMap((member) => {
-        const worn = wornByMember(member, party, shop);
-        return worn === null ? [] : [{ member, taker: takerOf(member, worn) }];
-      });
-      const resolved = lookOf(look) ??
-        suggestLook(
-          look.rule,
-          necks.map(({ taker }) => taker),
-          offered.flatMap((tie) => prepared.get(tie.id) ?? []),
-        ) ?? { rule: 'asCut' as const };
-      const isFixed = ({ isOwnTie, place }: PartyMember): boolean => isOwnTie || place !== 'here';
-      const { allotted, without } = allotTies(
-        necks.flatMap(({ member, taker }) => (isFixed(member) ? [] : [taker])),
-        offered.map((tie) => ({ id: tie.id, prepared: prepared.get(tie.id) ?? prepareTie(tie), free: free.get(tie.id) ?? 0 })),
-        resolved,
-        solve,
-      );
-      const fixed = necks.flatMap(({ member, taker }) => {
-        if (!isFixed(member)) return [];
-        const tie = member.tieId === null ? undefined : prepared.get(member.tieId);
-        return [{ member, matched: tie ? matchLook(tie, taker, resolved) : null }];
-      });
-      const proposed = [
-        ...allotted.map(({ id: memberId, kindId, matched, reason }) => proposedOf(memberId, kindId, matched, reason)),
-        ...fixed.flatMap(({ member, matched }) =>
-          matched?.kind === 'some' && member.tieId !== null
-            ? [proposedOf(member.id, member.tieId, matched, { kind: member.isOwnTie ? ('own' as const) : ('out' as const) })]
-            : [],
-        ),
-      ];
-      const has = new Set(proposed.map(({ memberId }) => memberId));
-      const reasonless = new Map(without.map((each) => [each.id, each]));
-      return {
-        look: {
-          ...look,
-          ...(resolved.rule === 'spread' ? { spreadMm: resolved.spreadMm } : resolved.rule === 'share' ? { ratio: resolved.ratio } : {}),
-        },
-        proposed,
-        without: members.flatMap((member): Proposal['without'] => {
-          if (has.has(member.id) || isUnseen(member)) return [];
-          const found = reasonless.get(member.id);
-          if (found) return [{ memberId: member.id, why: found.why, tieId: found.kindId, makeMm: found.makeMm }];
-          const why = wornByMember(member, party, shop) === null ? 'noCollar' : 'ownDoesNotFit';
-          return [{ memberId: member.id, why, tieId: null, makeMm: null }];
-        }),
-        totalOffMm: proposed.reduce((sum, { offMm }) => sum + Math.abs(offMm), 0),
-      };
+      return proposeTies({ party, members, shop, drawer, offered, leftOut, free, look });
     },
     giveTies: async (id, given) => {
       await get(id);
@@ -547,22 +476,6 @@ function tooMany(members: readonly KeptMember[], free: ReadonlyMap<string, numbe
     left.set(tieId, count - 1);
   }
   return gone;
-}
-
-/** A look with its figure; null where that is still to be proposed. */
-function lookOf({ rule, spreadMm, ratio }: PartyLook): Look | null {
-  if (rule === 'asCut') return { rule };
-  if (rule === 'spread') return spreadMm === null ? null : { rule, spreadMm };
-  return ratio === null ? null : { rule, ratio };
-}
-
-function proposedOf(
-  memberId: string,
-  tieId: string,
-  { fitted, wantedMm, offMm, isAlike, pastCustomMm }: Extract<Matched, { kind: 'some' }>,
-  reason: Proposal['proposed'][number]['reason'],
-): Proposal['proposed'][number] {
-  return { memberId, tieId, step: fitted.setting.step, spreadMm: fitted.fit.spreadMm, wantedMm, offMm, isAlike, pastCustomMm, reason };
 }
 
 function refuseStep(drawer: ReadonlyMap<string, Tie>, tieId: string | null, step: number | null): void {

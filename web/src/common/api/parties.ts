@@ -33,7 +33,7 @@ import {
   type Proposal,
 } from '@easytuck/contract';
 import type { TiePlace } from '@easytuck/core';
-import useSWR, { mutate } from 'swr';
+import useSWR, { mutate, type SWRResponse } from 'swr';
 import { z } from 'zod';
 import type { Reading } from './reading.ts';
 import { ApiProblem, request, requestLong } from './request.ts';
@@ -116,8 +116,16 @@ export async function removeMember(id: string, { id: memberId, version }: Pick<P
   await refresh(id);
 }
 
-export const proposeTies = (id: string, look: PartyLook): Promise<Proposal> =>
-  request('POST', `${keys.one(id)}/proposal`, proposal, { look });
+/**
+ * The ties that a look would give a party. While another look is worked out, the last proposal stays, and `isValidating` is set.
+ * @param basis what else the proposal depends on: it is worked out again when this changes.
+ */
+export const useProposal = (id: string, look: PartyLook, basis: string): SWRResponse<Proposal, unknown> =>
+  useSWR<Proposal, unknown>(
+    [`${keys.one(id)}/proposal`, JSON.stringify(look), basis],
+    () => request('POST', `${keys.one(id)}/proposal`, proposal, { look }),
+    { keepPreviousData: true, revalidateOnFocus: false },
+  );
 
 export const giveTies = async (id: string, ties: GivenTies['ties']): Promise<PartyPage> =>
   took(id, await overShown(id, () => request('PUT', `${keys.one(id)}/ties`, partyPage, { ties })));

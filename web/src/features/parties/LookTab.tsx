@@ -1,8 +1,10 @@
 import {
   FIBRE_WORDS,
+  likenessOf,
   longEndOfMember,
   LOOK_RULE_WORDS,
   LOOK_WORDS,
+  OCCASION_WORDS,
   settingWords,
   SHAPE_WORDS,
   wornByMember,
@@ -11,14 +13,26 @@ import {
   type Proposal,
   type Tie,
 } from '@easytuck/contract';
-import { drawTiedFlat, evenLeadMm, fitWearer, LOOK_RULES, parseLength, settingAt, type LookRule } from '@easytuck/core';
+import {
+  drawTiedFlat,
+  evenLeadMm,
+  fitWearer,
+  LOOK_RULES,
+  parseLength,
+  SAME_WIDTH_MM,
+  settingAt,
+  type LookRule,
+  type Occasion,
+} from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useEffect, useMemo, useState } from 'react';
-import { changePartOf, giveTies, proposeTies } from '../../common/api/parties.ts';
+import { changePartOf, giveTies, useProposal } from '../../common/api/parties.ts';
 import { useShop } from '../../common/api/shop.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
@@ -32,7 +46,7 @@ import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import type { PartProps } from './PartyPage.tsx';
 
-/** What should match, what that gives everybody, and giving it. */
+/** What should match, the tie that each person would get, and assigning them. */
 export function LookTab({ page, drawer }: PartProps) {
   const { party, members } = page;
   const { unit, length } = useUnits();
@@ -40,17 +54,10 @@ export function LookTab({ page, drawer }: PartProps) {
   const [look, setLook] = useState<PartyLook>(party.look);
   const [figure, setFigure] = useState(() => figureOf(party.look, length));
   const [wrong, setWrong] = useState<string | null>(null);
-  const [proposal, setProposal] = useState<Proposal | null>(null);
-  const propose = useSaving(async (asked: PartyLook) => {
-    setProposal(await proposeTies(party.id, asked));
-  });
-  // what is proposed follows from who is on the list and what is free: asked for anew whenever one of these changes
+  // the proposal depends on who is on the list and what is free too
   const standing = members.map(({ id, version }) => `${id} ${version}`).join() + page.offers.map(({ free }) => free).join();
   const asked = JSON.stringify(look);
-  const { save: ask } = propose;
-  useEffect(() => {
-    void ask(JSON.parse(asked) as PartyLook);
-  }, [asked, standing, ask]);
+  const { data: proposal, error: failure, isValidating } = useProposal(party.id, look, standing);
   const give = useSaving(async () => {
     if (!proposal) return;
     if (JSON.stringify(party.look) !== asked) await changePartOf(party, { look });
@@ -62,7 +69,7 @@ export function LookTab({ page, drawer }: PartProps) {
       version: byId.get(memberId)?.version ?? 1,
     }));
     if (ties.length > 0) await giveTies(party.id, ties);
-    tell(ties.length === 1 ? 'One tie is given.' : `${ties.length} ties are given.`);
+    tell(ties.length === 1 ? 'One tie assigned.' : `${ties.length} ties assigned.`);
   });
   const readFigure = (text: string): void => {
     setFigure(text);
@@ -72,16 +79,18 @@ export function LookTab({ page, drawer }: PartProps) {
       setLook({ ...look, spreadMm: look.rule === 'spread' ? read.value : null, ratio: look.rule === 'share' ? read.value : null });
   };
   const changes = proposal ? changesOf(page, proposal) : [];
-  const mayGive = may('parties.change') && party.calledOffAt === null && proposal !== null && changes.length > 0 && wrong === null;
-  useShortcuts('Party', [{ key: 'Enter', mod: true, says: 'give these ties', run: () => mayGive && void give.save() }]);
+  const mayGive =
+    may('parties.change') && party.calledOffAt === null && proposal !== undefined && changes.length > 0 && wrong === null && !isValidating;
+  useShortcuts('Party', [{ key: 'Enter', mod: true, says: 'assign these ties', run: () => mayGive && void give.save() }]);
   const offered = drawer.filter(({ awayAt }) => awayAt === null);
   const alike = alikeKinds(offered);
+  const isWorking = useDelayed(isValidating);
   return (
     <Box sx={{ display: 'grid', gap: 2.5 }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2.5, alignItems: 'flex-start' }}>
         <Box sx={{ flex: '0 1 auto' }}>
           <Choice<LookRule>
-            label="What should match"
+            label="Match by"
             value={look.rule}
             onChange={(rule) => {
               setLook({ ...look, rule, spreadMm: null, ratio: null });
@@ -99,7 +108,10 @@ export function LookTab({ page, drawer }: PartProps) {
             onChange={(event) => readFigure(event.target.value)}
             error={wrong !== null}
             helperText={
-              wrong ?? (figure.trim() === '' && proposal ? `empty: ${figureOf(proposal.look, length)}, which asks least of all` : ' ')
+              wrong ??
+              (figure.trim() === '' && proposal
+                ? `Leave empty for ${figureOf(proposal.look, length)}${look.rule === 'share' ? ' %' : ''}, the closest fit`
+                : ' ')
             }
             sx={{ width: '14rem' }}
             slotProps={{ htmlInput: { autoComplete: 'off' } }}
@@ -110,7 +122,7 @@ export function LookTab({ page, drawer }: PartProps) {
           label="From"
           value={look.tieIds}
           onChange={(event) => setLook({ ...look, tieIds: chosenTies([event.target.value].flat(), alike) })}
-          helperText={look.tieIds.length === 0 ? 'all in the drawer' : ' '}
+          helperText={look.tieIds.length === 0 ? fromDrawerWords(party.occasion) : 'only these'}
           sx={{ flex: '1 1 14rem', maxWidth: '26rem' }}
           slotProps={{
             select: {
@@ -118,14 +130,14 @@ export function LookTab({ page, drawer }: PartProps) {
               displayEmpty: true,
               renderValue: (ids) =>
                 (ids as string[]).length === 0
-                  ? 'any tie'
+                  ? 'every tie in the drawer'
                   : (ids as string[]).map((id) => drawer.find((tie) => tie.id === id)?.name ?? '').join(', '),
             },
           }}
         >
           {alike.map(({ key, words, ids }) => (
             <MenuItem key={key} value={key}>
-              All alike: {words} ({ids.length} kinds)
+              Look alike: {words} ({ids.length} kinds)
             </MenuItem>
           ))}
           {offered.map((tie) => (
@@ -135,30 +147,39 @@ export function LookTab({ page, drawer }: PartProps) {
             </MenuItem>
           ))}
         </TextField>
+        <FormControlLabel
+          control={<Checkbox checked={look.mustOpen} onChange={(_, mustOpen) => setLook({ ...look, mustOpen })} />}
+          label="Only ties that open once tied"
+          sx={{ minHeight: '3.5rem' }}
+        />
       </Box>
-      <NotSaved failure={propose.failure} what="worked out" kept="" />
+      <NotSaved failure={failure} what="worked out" kept="" />
+      {members.length === 0 && <Box sx={QUIET}>Nobody is on the list yet. Add people first.</Box>}
+      <Box role="status" sx={{ ...QUIET, minHeight: '1.5rem' }}>
+        {isWorking ? `Working out a tie for each of ${members.length} people …` : ''}
+      </Box>
       {proposal && members.length > 0 && (
-        <>
+        <Box aria-busy={isValidating} sx={{ display: 'grid', gap: 2.5, opacity: isWorking ? 0.45 : 1 }}>
           <Summary page={page} proposal={proposal} drawer={drawer} />
-          <NotSaved failure={give.failure} what="given" kept="Look at what is proposed now." />
+          <NotSaved failure={give.failure} what="assigned" kept="This is the new proposal." />
           {may('parties.change') && (
             <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'center' }}>
               <Button variant="contained" disabled={!mayGive || give.isBusy} onClick={() => void give.save()}>
                 {changes.length === 0
-                  ? 'All have these ties'
-                  : `Give ${changes.length === 1 ? 'this tie' : `these ${changes.length} ties`}`}
+                  ? 'Everybody has these ties'
+                  : `Assign ${changes.length === 1 ? 'this tie' : `these ${changes.length} ties`}`}
               </Button>
-              {changes.length > 0 && <Box sx={QUIET}>Nothing is changed before that.</Box>}
+              {changes.length > 0 && <Box sx={QUIET}>Nothing changes until you do.</Box>}
             </Box>
           )}
           <Bows page={page} proposal={proposal} drawer={drawer} />
-        </>
+        </Box>
       )}
     </Box>
   );
 }
 
-/** Kinds of one cloth, look and shape, where there are several. */
+/** Ties that look alike and are measured or stocked apart. */
 interface AlikeKinds {
   readonly key: string;
   readonly words: string;
@@ -167,31 +188,42 @@ interface AlikeKinds {
 
 function alikeKinds(ties: readonly Tie[]): readonly AlikeKinds[] {
   const groups = new Map<string, Tie[]>();
-  for (const tie of ties) {
-    const key = `alike ${tie.shape} ${tie.fibre} ${tie.faces.outer.look}`;
-    groups.set(key, [...(groups.get(key) ?? []), tie]);
-  }
+  for (const tie of ties) groups.set(likenessOf(tie), [...(groups.get(likenessOf(tie)) ?? []), tie]);
   return [...groups].flatMap(([key, of]): AlikeKinds[] => {
     const [first] = of;
     if (!first || of.length < 2) return [];
     const { shape, fibre, faces } = first;
-    return [
-      {
-        key,
-        words: `${SHAPE_WORDS[shape]}, ${FIBRE_WORDS[fibre].toLowerCase()}, ${LOOK_WORDS[faces.outer.look].toLowerCase()}`,
-        ids: of.map(({ id }) => id),
-      },
-    ];
+    const colour = faces.outer.name === '' ? LOOK_WORDS[faces.outer.look].toLowerCase() : faces.outer.name;
+    return [{ key, words: `${SHAPE_WORDS[shape]}, ${FIBRE_WORDS[fibre].toLowerCase()}, ${colour}`, ids: of.map(({ id }) => id) }];
   });
 }
 
-/** What is chosen: kinds by themselves, or all that are alike in the place of whatever was chosen before. */
+/** What the whole drawer is narrowed to before anything is proposed. */
+const fromDrawerWords = (occasion: Occasion): string =>
+  occasion === 'blackTie' ? 'black or midnight, for black tie' : occasion === 'whiteTie' ? 'white piqué, for white tie' : ' ';
+
+/** True once something has been going on for long enough to be worth a word, so that quick answers do not flicker. */
+function useDelayed(isOn: boolean): boolean {
+  const [isShown, setShown] = useState(false);
+  useEffect(() => {
+    if (!isOn) return undefined;
+    const timer = setTimeout(() => setShown(true), SHOW_WORK_AFTER_MS);
+    return () => {
+      clearTimeout(timer);
+      setShown(false);
+    };
+  }, [isOn]);
+  return isShown;
+}
+const SHOW_WORK_AFTER_MS = 150;
+
+/** The chosen ties: one by one, or all that look alike, in place of those chosen before. */
 function chosenTies(chosen: readonly string[], alike: readonly AlikeKinds[]): string[] {
   const group = alike.find(({ key }) => chosen.includes(key));
   return [...(group ? group.ids : chosen)];
 }
 
-/** What would be given that nobody has yet. */
+/** The ties of a proposal that somebody does not have yet. */
 function changesOf({ members }: PartyPage, { proposed }: Proposal): Proposal['proposed'] {
   const byId = new Map(members.map((member) => [member.id, member]));
   return proposed.filter(({ memberId, tieId, step, reason }) => {
@@ -218,37 +250,50 @@ function readFigureOf(rule: LookRule, text: string, unit: 'in' | 'cm'): ReadFigu
     : { kind: 'wrong', message: 'A bow is between 6 and 20 cm wide.' };
 }
 
-/** How many are served, how alike, and what is to be bought or made. */
-function Summary({ page: { members }, proposal, drawer }: { page: PartyPage; proposal: Proposal; drawer: readonly Tie[] }) {
+/** How many have a tie, which looks there are, and what is to be bought or made. */
+function Summary({ page: { members, party }, proposal, drawer }: { page: PartyPage; proposal: Proposal; drawer: readonly Tie[] }) {
   const { length } = useUnits();
-  const { proposed, without, totalOffMm } = proposal;
-  const alike = proposed.filter(({ isAlike }) => isAlike).length;
+  const { proposed, without, totalOffMm, groups, toMatch, cannotMatch, leftOut, outOfDress } = proposal;
   const past = proposed.filter(({ pastCustomMm }) => pastCustomMm > AS_WISHED_MM).length;
   const nameOf = (memberId: string): string => members.find(({ id }) => id === memberId)?.name ?? '';
+  const namesOf = (memberIds: readonly string[]): string => memberIds.map(nameOf).join(', ');
   const tieName = (tieId: string | null): string => drawer.find(({ id }) => id === tieId)?.name ?? 'a tie';
-  const toBuy = new Map<string, number>();
-  for (const { why, tieId } of without) if (why === 'noneFree' && tieId !== null) toBuy.set(tieId, (toBuy.get(tieId) ?? 0) + 1);
-  const noCollar = without.filter(({ why }) => why === 'noCollar').map(({ memberId }) => nameOf(memberId));
+  const toBuy = new Map<string, string[]>();
+  for (const { why, tieId, memberId } of without)
+    if (why === 'noneFree' && tieId !== null) toBuy.set(tieId, [...(toBuy.get(tieId) ?? []), memberId]);
+  const noCollar = without.filter(({ why }) => why === 'noCollar').map(({ memberId }) => memberId);
   const unfit = without.filter(({ why }) => why === 'noneFits' || why === 'ownDoesNotFit');
+  const [main] = groups;
+  const ofWidth = main && main.alikeIds.length < main.memberIds.length ? main.memberIds.length - main.alikeIds.length : 0;
+  const isWarned = without.length > 0 || groups.length > 1 || outOfDress.length > 0;
   return (
     <Box role="status" sx={{ display: 'grid', gap: 1 }}>
-      <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.figure, fontWeight: 560 }}>
-        {proposed.length} of {members.length} {proposed.length === 1 ? 'has' : 'have'} a tie, {alike} {alike === 1 ? 'looks' : 'look'} alike
-      </Box>
+      <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.figure, fontWeight: 560 }}>{alikeSentence(members.length, proposal, tieName)}</Box>
       <Box sx={QUIET}>
-        Together {length(totalOffMm)} of bow off what is wished.
-        {past > 0 && ` ${past} ${past === 1 ? 'goes' : 'go'} past a width rule.`}
+        {proposed.length > 0 && `${length(totalOffMm)} off in total.`}
+        {ofWidth > 0 &&
+          ` ${ofWidth} of ${main?.memberIds.length} ${ofWidth === 1 ? 'is' : 'are'} visibly wider or narrower than the others.`}
+        {past > 0 && ` ${past} ${past === 1 ? 'bow is' : 'bows are'} wider than custom allows.`}
+        {leftOut.byDress > 0 &&
+          ` ${leftOut.byDress} ${leftOut.byDress === 1 ? 'kind is' : 'kinds are'} left out: wrong for ${OCCASION_WORDS[party.occasion].toLowerCase()}.`}
+        {leftOut.closed > 0 && ` ${leftOut.closed} ${leftOut.closed === 1 ? 'kind is' : 'kinds are'} left out: the band does not open.`}
       </Box>
-      {without.length > 0 && (
+      {isWarned && (
         <Alert severity="warning">
-          {[...toBuy].map(([tieId, count]) => (
+          {toMatch.length > 0 && without.every(({ why }) => why !== 'noneFree') && (
+            <div>
+              To make everybody alike you need {toMatch.map(({ tieId, count }) => `${count} more of ${tieName(tieId)}`).join(' and ')}.
+            </div>
+          )}
+          {cannotMatch.length > 0 && groups.length > 0 && <div>Cannot wear what the others wear: {namesOf(cannotMatch)}.</div>}
+          {outOfDress.length > 0 && (
+            <div>
+              Wrong for {OCCASION_WORDS[party.occasion].toLowerCase()}: the tie of {namesOf(outOfDress)}.
+            </div>
+          )}
+          {[...toBuy].map(([tieId, of]) => (
             <div key={tieId}>
-              To buy or make: {count} more of {tieName(tieId)} (
-              {without
-                .filter((each) => each.tieId === tieId && each.why === 'noneFree')
-                .map(({ memberId }) => nameOf(memberId))
-                .join(', ')}
-              ).
+              Buy or make {of.length} more of {tieName(tieId)}, for {namesOf(of)}.
             </div>
           ))}
           {unfit.map(({ memberId, why, makeMm, tieId }) => (
@@ -257,24 +302,40 @@ function Summary({ page: { members }, proposal, drawer }: { page: PartyPage; pro
                 ? `${nameOf(memberId)}: their own tie cannot be worn at this size.`
                 : makeMm === null
                   ? `${nameOf(memberId)}: there is no tie to choose from.`
-                  : `${nameOf(memberId)}: none fits. For the workroom: ${length(makeMm)} from tip to tip, cut as ${tieName(tieId)}.`}
+                  : `${nameOf(memberId)}: no tie fits. For the workroom: ${length(makeMm)} from tip to tip, cut like ${tieName(tieId)}.`}
             </div>
           ))}
-          {noCollar.length > 0 && <div>No collar size yet: {noCollar.join(', ')}.</div>}
+          {noCollar.length > 0 && <div>No collar size yet: {namesOf(noCollar)}.</div>}
         </Alert>
       )}
     </Box>
   );
 }
 
-/** What is less than this off cannot be written in the shop’s unit. */
-const AS_WISHED_MM = 0.8;
+/** The outcome in one sentence: all alike, or which looks there are and how many of each. */
+export function alikeSentence(
+  count: number,
+  { proposed, groups }: Pick<Proposal, 'proposed' | 'groups'>,
+  tieName: (tieId: string) => string,
+): string {
+  const have = `${proposed.length} of ${count} ${proposed.length === 1 ? 'has' : 'have'} a tie`;
+  const [main] = groups;
+  if (!main) return have;
+  if (groups.length === 1) {
+    if (main.alikeIds.length === main.memberIds.length && proposed.length === count) return `All ${count} have a tie, and they look alike`;
+    return `${have}, ${main.alikeIds.length === proposed.length ? 'all alike' : `${main.alikeIds.length} alike`}`;
+  }
+  const looks = groups.map(({ memberIds, tieIds }) => `${memberIds.length} ${tieIds.map(tieName).join(' or ')}`).join(', ');
+  return `${have}. ${looks}: these do not look alike`;
+}
+
+const AS_WISHED_MM = SAME_WIDTH_MM;
 
 /** Width of the drawings, in mm of bow: the widest there is, and a little. */
 const SHOWN_MM = 176;
 const SHOWN_HEIGHT_MM = 82;
 
-/** All bows below one another, to one scale, with what is wished and each neck: where one is another than the rest it is seen. */
+/** All bows below one another, to one scale, with the wished width and each neck, so that an odd one out is seen. */
 function Bows({ page, proposal, drawer }: { page: PartyPage; proposal: Proposal; drawer: readonly Tie[] }) {
   const { length, signed } = useUnits();
   const shop = useShop();
@@ -324,12 +385,12 @@ function Bows({ page, proposal, drawer }: { page: PartyPage; proposal: Proposal;
                   component="span"
                   sx={{ fontSize: SIZE.plain, fontWeight: 400, ml: 1.25, color: each.isAlike ? 'text.secondary' : 'error.main' }}
                 >
-                  {Math.abs(each.offMm) < AS_WISHED_MM ? 'as wished' : `${signed(each.offMm)} off`}
+                  {Math.abs(each.offMm) < AS_WISHED_MM ? 'as asked' : `${signed(each.offMm)} off`}
                 </Box>
               </Box>
               <Box sx={QUIET_ASIDE}>{reasonWords(each.reason, tieOf, length)}</Box>
               {each.pastCustomMm > AS_WISHED_MM && (
-                <Box sx={{ ...QUIET_ASIDE, color: 'warning.main' }}>{length(each.pastCustomMm)} past a width rule</Box>
+                <Box sx={{ ...QUIET_ASIDE, color: 'warning.main' }}>{length(each.pastCustomMm)} wider than custom allows</Box>
               )}
             </Box>
           </Box>
@@ -346,15 +407,15 @@ function reasonWords(
 ): string {
   switch (reason.kind) {
     case 'onlyOne':
-      return 'the only one that can be worn on this neck';
+      return 'the only tie that fits this neck';
     case 'closest':
-      return 'none comes closer';
+      return 'closest there is';
     case 'own':
       return 'their own tie';
     case 'out':
-      return 'out with them already';
+      return 'they have it already';
     case 'closerOneGiven':
-      return `${tieOf.get(reason.otherId)?.name ?? 'another'} would be ${length(reason.byMm)} closer; others need it more`;
+      return `${tieOf.get(reason.otherId)?.name ?? 'another'} would be ${length(reason.byMm)} closer, but somebody else needs it`;
   }
 }
 

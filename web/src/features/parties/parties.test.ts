@@ -29,7 +29,7 @@ const party = (change: Partial<Party> = {}): Party => ({
     arriveMinutes: 90,
   },
   ...{
-    look: { rule: 'asCut', spreadMm: null, ratio: null, tieIds: [] },
+    look: { rule: 'asCut', spreadMm: null, ratio: null, tieIds: [], mustOpen: false },
     thighMm: null,
     note: '',
     sitsAt: at,

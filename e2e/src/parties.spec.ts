@@ -46,9 +46,9 @@ test('a party from an empty list to the last bow: the lead’s link, members who
   await page.keyboard.press('n');
   await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Ferry crew’s supper');
   await typeDay(page, 'Day', new Date(Date.now() + 86_400_000));
-  await page.getByRole('textbox', { name: 'Every bow sits by' }).fill('7.30 pm');
-  await page.getByRole('textbox', { name: 'Who leads it' }).fill('Purser Quill');
-  await page.getByRole('textbox', { name: 'Who leads it' }).press('Enter');
+  await page.getByRole('textbox', { name: 'All bows tied by' }).fill('7.30 pm');
+  await page.getByRole('textbox', { name: 'Lead', exact: true }).fill('Purser Quill');
+  await page.getByRole('textbox', { name: 'Lead', exact: true }).press('Enter');
   await expect(page.getByRole('heading', { name: 'Ferry crew’s supper' })).toBeVisible();
   await expect(page.getByText('tomorrow, 19:30')).toBeVisible();
   await expect(page.getByText('nobody on the list yet')).toBeVisible();

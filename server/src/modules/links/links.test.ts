@@ -14,7 +14,7 @@ import { v7 as uuid } from 'uuid';
 import { readRows } from '../../database/readRows.ts';
 import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
 import { browser, setUpOwner } from '../people/testing.ts';
-import { endOf } from './service.ts';
+import { endOf } from './linkEnd.ts';
 import { qrCode } from '../../paper/qrCode.ts';
 
 let shop: TestShop;

@@ -1,8 +1,9 @@
-import type { CoachLink } from '@easytuck/contract';
+import { LINK_DAYS, type CoachLink } from '@easytuck/contract';
 import type { Transaction } from 'sequelize';
 import { readRows } from '../../database/readRows.ts';
 import { writeRows } from '../../database/writeRows.ts';
 import type { Database } from '../../plugins/database.ts';
+import { endOfEvent } from './linkEnd.ts';
 
 /** A link's row; `fittingId` is the first revision's, so that the link leads to the latest. */
 interface LinkRow {
@@ -43,6 +44,8 @@ export interface LinkRepository {
   readonly markOpened: (id: string, at: Date) => Promise<void>;
   /** How many tyings of a wearer are on record. */
   readonly triesOf: (wearerId: string) => Promise<number>;
+  /** Moves the ends of these wearers’ links that still work to where the new day of their event puts them. */
+  readonly moveEnds: (wearerIds: readonly string[], eventOn: string | null, now: Date, transaction: Transaction) => Promise<void>;
   readonly dropOf: (wearerId: string, transaction: Transaction) => Promise<number>;
 }
 
@@ -93,6 +96,17 @@ export function linkRepository({ sequelize }: Pick<Database, 'sequelize'>): Link
     triesOf: async (wearerId) => {
       const [row] = await readRows<{ found: unknown }>(sequelize, 'SELECT COUNT(*) AS found FROM tyings WHERE wearer_id = ?', [wearerId]);
       return Number(row?.found ?? 0);
+    },
+    moveEnds: async (wearerIds, eventOn, now, transaction) => {
+      if (wearerIds.length === 0) return;
+      const event = eventOn === null ? null : endOfEvent(eventOn);
+      await writeRows(
+        sequelize,
+        `UPDATE coach_links SET ends_at = CASE WHEN ? > given_at THEN ? ELSE DATE_ADD(given_at, INTERVAL ${LINK_DAYS} DAY) END
+          WHERE wearer_id IN (${wearerIds.map(() => '?').join(', ')}) AND withdrawn_at IS NULL AND ends_at > ?`,
+        [event, event, ...wearerIds, now],
+        transaction,
+      );
     },
     dropOf: (wearerId, transaction) => writeRows(sequelize, 'DELETE FROM coach_links WHERE wearer_id = ?', [wearerId], transaction),
   };

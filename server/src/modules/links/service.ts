@@ -1,6 +1,4 @@
 import {
-  LINK_AFTER_EVENT_DAYS,
-  LINK_DAYS,
   POCKET_FORM,
   settingWords,
   toCollar,
@@ -19,9 +17,9 @@ import { shopRepository } from '../shop/repository.ts';
 import { tyingService } from '../tyings/service.ts';
 import { wearerRepository } from '../wearers/repository.ts';
 import { firstPicture } from './flatPicture.ts';
+import { endOf } from './linkEnd.ts';
 import { linkRepository } from './repository.ts';
 
-const DAY_MS = 86_400_000;
 /** Tries on record of one wearer, from which on none come in by a link. */
 const MOST_TRIES = 2_000;
 
@@ -153,10 +151,4 @@ function firstWords(fitting: Fitting, unit: LengthUnit, isHelped: boolean): Pock
     sides: [`${whose} ${left}`, `${whose} ${right}`],
     picture: firstPicture(fitting, fitting.longEnd, !isHelped),
   };
-}
-
-/** When a link runs out: a week after the day that the tie is for, else in ninety days; at the end of that day. */
-export function endOf(eventOn: string | null, now: Date): Date {
-  const event = eventOn === null ? null : new Date(`${eventOn}T23:59:59Z`).getTime() + LINK_AFTER_EVENT_DAYS * DAY_MS;
-  return new Date(event !== null && event > now.getTime() ? event : now.getTime() + LINK_DAYS * DAY_MS);
 }

@@ -1,7 +1,9 @@
-import type { PartyLink } from '@easytuck/contract';
+import { LINK_DAYS, type PartyLink } from '@easytuck/contract';
+import type { Transaction } from 'sequelize';
 import { readRows } from '../../database/readRows.ts';
 import { writeRows } from '../../database/writeRows.ts';
 import type { Database } from '../../plugins/database.ts';
+import { endOfEvent } from '../links/linkEnd.ts';
 
 /** A link to be kept. The key is known by its hash alone. */
 interface NewPartyLinkRow {
@@ -31,6 +33,8 @@ export interface PartyLinkRepository {
   /** What a secret opens now; null for all that open nothing, whatever the reason. */
   readonly opened: (keyHash: string, at: Date) => Promise<OpenedParty | null>;
   readonly markOpened: (id: string, at: Date) => Promise<void>;
+  /** Moves the ends of a party’s links that still work to where its new day puts them. */
+  readonly moveEnds: (partyId: string, day: string, now: Date, transaction: Transaction) => Promise<void>;
 }
 
 const COLUMNS = `id, party_id AS partyId, member_id AS memberId, given_by AS givenBy, given_at AS givenAt, ends_at AS endsAt,
@@ -82,6 +86,16 @@ export function partyLinkRepository({ sequelize }: Pick<Database, 'sequelize'>):
         [keyHash],
       );
       return row ?? null;
+    },
+    moveEnds: async (partyId, day, now, transaction) => {
+      const end = endOfEvent(day);
+      await writeRows(
+        sequelize,
+        `UPDATE party_links SET ends_at = CASE WHEN ? > given_at THEN ? ELSE DATE_ADD(given_at, INTERVAL ${LINK_DAYS} DAY) END
+          WHERE party_id = ? AND withdrawn_at IS NULL AND ends_at > ?`,
+        [end, end, partyId, now],
+        transaction,
+      );
     },
     markOpened: async (id, at) => {
       await writeRows(sequelize, 'UPDATE party_links SET opened_at = ?, openings = openings + 1 WHERE id = ?', [at, id]);

@@ -15,7 +15,7 @@ import type { z } from 'zod';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { ProblemError } from '../../problem.ts';
-import { endOf } from '../links/service.ts';
+import { endOf } from '../links/linkEnd.ts';
 import { hashOfKey, newLinkKey } from '../people/sessionKeys.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { addressOf, failedTries } from '../tries/repository.ts';

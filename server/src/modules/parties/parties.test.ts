@@ -104,6 +104,79 @@ describe('a party', () => {
   });
 });
 
+describe('a party that is put off', () => {
+  it('takes along the day on its members’ records, and the ends of links to it and to their coaches', async () => {
+    const tie = await stock(4, { name: 'Put off' });
+    const dinner = await enter({ name: 'Has this dinner', eventName: 'Centenary dinner', eventOn: '2031-12-05' });
+    const elsewhere = await enter({ name: 'Has another evening', eventName: 'Regatta', eventOn: '2031-12-05' });
+    const id = await enterParty();
+    const { members } = await add(
+      id,
+      { name: dinner.name, wearerId: dinner.id, longEnd: 'left' },
+      { name: elsewhere.name, wearerId: elsewhere.id, longEnd: 'left' },
+      { name: 'New', ...told('16') },
+    );
+    await give(id, members, tie.id, 3);
+    expect((await cards(id, (await page(id)).members)).issued).toBe(3);
+    const after = (await page(id)).members;
+    const link = async (path: string, body: object) => (await send('POST', path, body)).json<{ link: { id: string; endsAt: string } }>();
+    for (const { fittingId } of after) await link('/api/links', { id: uuid(), fittingId });
+    await link(`/api/parties/${id}/links`, { id: uuid(), memberId: null });
+    const ends = async () => [
+      ...(await Promise.all(
+        after.map(async ({ fittingId }) =>
+          (await send('GET', `/api/links?fittingId=${fittingId ?? ''}`))
+            .json<{ links: { endsAt: string }[] }>()
+            .links.map((each) => each.endsAt.slice(0, 10)),
+        ),
+      )),
+      (await send('GET', `/api/parties/${id}/links`)).json<{ links: { endsAt: string }[] }>().links.map((each) => each.endsAt.slice(0, 10)),
+    ];
+    // a week after the day
+    expect(await ends()).toEqual([['2031-12-12'], ['2031-12-12'], ['2031-12-12'], ['2031-12-12']]);
+    const { party } = await page(id);
+    const { id: _id, sitsAt: _s, calledOffAt: _c, createdAt: _a, updatedAt: _u, ...rest } = party;
+    const moved = await send('PUT', `/api/parties/${id}`, { ...rest, day: '2032-01-09', outFrom: '2032-01-08', backBy: '2032-01-12' });
+    expect(moved.statusCode).toBe(200);
+    expect(await ends()).toEqual([['2032-01-16'], ['2031-12-12'], ['2032-01-16'], ['2032-01-16']]);
+    const record = async (wearerId: string | undefined) => {
+      const { eventName, eventOn } = (await send('GET', `/api/wearers/${wearerId ?? ''}`)).json<Wearer>();
+      return [eventName, eventOn];
+    };
+    expect(await record(dinner.id)).toEqual(['Centenary dinner', '2032-01-09']);
+    expect(await record(elsewhere.id)).toEqual(['Regatta', '2031-12-05']);
+    expect(await record(after[2]?.wearer?.id)).toEqual(['Centenary dinner', '2032-01-09']);
+    const due = (await send('GET', '/api/wearers?show=due')).json<{ wearers: Wearer[] }>().wearers;
+    expect(due.find((wearer) => wearer.id === dinner.id)?.eventOn).toBe('2032-01-09');
+  });
+  it('a day that is changed on a wearer’s record moves the end of their links too', async () => {
+    const tie = await stock(1, { name: 'Own day' });
+    const wearer = await enter({ name: 'Own day', eventName: 'Regatta', eventOn: '2031-06-01' });
+    const id = await enterParty({ name: 'Not this' });
+    const { members } = await add(id, { name: wearer.name, wearerId: wearer.id });
+    await give(id, members, tie.id, 3);
+    await cards(id, (await page(id)).members);
+    const fittingId = (await page(id)).members[0]?.fittingId ?? '';
+    await send('POST', '/api/links', { id: uuid(), fittingId });
+    const end = async () =>
+      (await send('GET', `/api/links?fittingId=${fittingId}`)).json<{ links: { endsAt: string }[] }>().links[0]?.endsAt.slice(0, 10);
+    expect(await end()).toBe('2031-06-08');
+    const {
+      id: _i,
+      version,
+      createdAt: _c,
+      updatedAt: _u,
+      seenAt: _s,
+      mergedInto: _m,
+      awayAt: _a,
+      ...kept
+    } = (await send('GET', `/api/wearers/${wearer.id}`)).json<Wearer>();
+    const saved = await send('PUT', `/api/wearers/${wearer.id}`, { ...kept, collar: kept.collar.text, version, eventOn: '2031-07-01' });
+    expect(saved.statusCode).toBe(200);
+    expect(await end()).toBe('2031-07-08');
+  });
+});
+
 describe('members', () => {
   it('are what is known of them: their record, other parties on the day, and what they told goes before the record', async () => {
     const wearer = await enter({ name: 'Ada Larch', collar: '15 1/2' });

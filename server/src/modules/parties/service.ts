@@ -25,11 +25,13 @@ import { requireReady, type Database } from '../../plugins/database.ts';
 import { invalidField, ProblemError } from '../../problem.ts';
 import { fittingService } from '../fittings/service.ts';
 import { afterChange, insertOnce } from '../insertOnce.ts';
+import { linkRepository } from '../links/repository.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tieRepository } from '../ties/repository.ts';
-import { wearerRepository } from '../wearers/repository.ts';
+import { wearerRepository, type WearerEvent } from '../wearers/repository.ts';
 import { keptOf, wearerService } from '../wearers/service.ts';
 import { offerOf, partyRepository, type KeptMember } from './repository.ts';
+import { partyLinkRepository } from './linkRepository.ts';
 import { lookOf, offeredTies, proposeTies, takerOf } from './proposeTies.ts';
 import { sitsAt } from './sitsAt.ts';
 import { todayIn } from './today.ts';
@@ -80,6 +82,9 @@ export const dataOf = ({
 /** Letters that a wearer's record has room for of what the tie is for. */
 const LONGEST_EVENT = 60;
 
+/** A party as its members’ records name it. */
+const eventOf = ({ name, day }: Pick<Party, 'name' | 'day'>): WearerEvent => ({ name: name.slice(0, LONGEST_EVENT), on: day });
+
 /** A party's own typed fields. */
 const typedOf = ({
   id: _id,
@@ -98,6 +103,8 @@ export function partyService(database: Database): PartyService {
   const settings = shopRepository(database);
   const fittings = fittingService(database);
   const people = wearerService(database);
+  const coachLinks = linkRepository(database);
+  const partyLinks = partyLinkRepository(database);
 
   const get = async (id: string): Promise<Party> => {
     requireReady(database);
@@ -217,7 +224,7 @@ export function partyService(database: Database): PartyService {
     const entered = await people.get(wearerId);
     const { tiesOwn } = factsOfMember(member, party);
     const more = {
-      ...{ eventName: party.name.slice(0, LONGEST_EVENT), eventOn: party.day, bareNeckMm: member.bareNeckMm },
+      ...{ eventName: eventOf(party).name, eventOn: party.day, bareNeckMm: member.bareNeckMm },
       dexterity: tiesOwn === false ? ('needsHelp' as const) : member.whoTies === 'ask' ? ('learning' as const) : null,
     };
     try {
@@ -226,6 +233,17 @@ export function partyService(database: Database): PartyService {
       // somebody is at the new record already: what they write is newer
       if (!(error instanceof ProblemError) || error.code !== 'stale') throw error;
     }
+  };
+
+  /** What hangs on a party’s day or name elsewhere: its members’ records, and the ends of links to it and to their coaches. */
+  const moveWhatFollows = async (before: Party, after: PartyData, now: Date, transaction: Transaction): Promise<void> => {
+    const [from, to] = [eventOf(before), eventOf(after)];
+    if (from.on === to.on && from.name === to.name) return;
+    const known = (await parties.members(before.id, transaction)).flatMap(({ wearerId }) => wearerId ?? []);
+    const moved = await wearers.moveEvent([...new Set(known)].sort(), from, to, now, transaction);
+    if (from.on === to.on) return;
+    await coachLinks.moveEnds(moved, to.on, now, transaction);
+    await partyLinks.moveEnds(before.id, to.on, now, transaction);
   };
 
   return {
@@ -252,9 +270,11 @@ export function partyService(database: Database): PartyService {
         const isMoved = before.outFrom !== data.outFrom || before.backBy !== data.backBy || before.deal !== data.deal;
         const used = isMoved ? usedBy(await parties.lockMembers(id, transaction)) : [];
         await lockTies(used, transaction);
-        if (!(await parties.update(id, version, data, at, new Date(), transaction))) return false;
+        const now = new Date();
+        if (!(await parties.update(id, version, data, at, now, transaction))) return false;
         // on other days others may hold its ties
         if (isMoved) await refuseTwice({ ...before, ...data }, used, transaction);
+        await moveWhatFollows(before, data, now, transaction);
         return true;
       });
       const current = await get(id);

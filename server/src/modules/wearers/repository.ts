@@ -14,6 +14,7 @@ import { v7 as uuid } from 'uuid';
 import { readDocument, type WearerMeasureRow, type WearerRow } from '../../database/models.ts';
 import { insertRows } from '../../database/insertRows.ts';
 import { readRows } from '../../database/readRows.ts';
+import { writeRows } from '../../database/writeRows.ts';
 import type { Database } from '../../plugins/database.ts';
 import { NOBODY_ID } from '../privacy/nobody.ts';
 import { ENDING_MARK, isShortWord, nameWords, searchWords, SHORTEST_MIDDLE } from './searchWords.ts';
@@ -32,6 +33,12 @@ export interface WholeWearer {
   readonly id: string;
   readonly kept: KeptWearer;
   readonly measures: readonly NewMeasure[];
+}
+
+/** What a wearer’s tie is for, and when. */
+export interface WearerEvent {
+  readonly name: string;
+  readonly on: string;
 }
 
 /** Reads and writes wearers; the only place that knows their columns. */
@@ -75,6 +82,17 @@ export interface WearerRepository {
     at: Date,
     transaction: Transaction,
   ) => Promise<boolean>;
+  /**
+   * Moves an event to another name and day for those of these wearers whose record has it: on its old day, under its old name or none.
+   * @returns their keys.
+   */
+  readonly moveEvent: (
+    ids: readonly string[],
+    from: WearerEvent,
+    to: WearerEvent,
+    at: Date,
+    transaction: Transaction,
+  ) => Promise<readonly string[]>;
   readonly markSeen: (id: string, at: Date, transaction: Transaction) => Promise<void>;
   /** Latest first. */
   readonly history: (id: string) => Promise<TakenMeasure[]>;
@@ -275,6 +293,26 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
         transaction,
       );
       return true;
+    },
+    moveEvent: async (ids, from, to, at, transaction) => {
+      if (ids.length === 0) return [];
+      await holdEverywhere(transaction, 'wearers', ids);
+      const marks = ids.map(() => '?').join(', ');
+      const rows = await readRows<{ id: string }>(
+        sequelize,
+        `SELECT id FROM wearers WHERE id IN (${marks}) AND event_on = ? AND event_name IN (?, '') AND ${CURRENT} ORDER BY id FOR UPDATE`,
+        [...ids, from.on, from.name],
+        transaction,
+      );
+      const moved = rows.map(({ id }) => id);
+      if (moved.length > 0)
+        await writeRows(
+          sequelize,
+          `UPDATE wearers SET event_on = ?, event_name = ?, version = version + 1, updated_at = ? WHERE id IN (${moved.map(() => '?').join(', ')})`,
+          [to.on, to.name, at, ...moved],
+          transaction,
+        );
+      return moved;
     },
     markSeen: async (id, at, transaction) => {
       await wearers.update({ seenAt: at }, { where: { id }, transaction });

@@ -18,6 +18,7 @@ import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { invalidField, ProblemError } from '../../problem.ts';
 import { afterChange, insertOnce } from '../insertOnce.ts';
+import { linkRepository } from '../links/repository.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { likeness } from './likeness.ts';
 import { wearerRepository, type KeptWearer, type NewMeasure, type WholeWearer } from './repository.ts';
@@ -52,6 +53,7 @@ const MOST_LIKE = 6;
 
 export function wearerService(database: Database): WearerService {
   const repository = wearerRepository(database);
+  const links = linkRepository(database);
   const ties = tieRepository(database);
   const get = async (id: string): Promise<Wearer> => {
     requireReady(database);
@@ -92,7 +94,10 @@ export function wearerService(database: Database): WearerService {
         const before = await repository.lock(id, transaction);
         if (!before) throw noSuchWearer();
         const kept = keptWearer(data, before.collar.system);
-        return repository.update(id, version, kept, measuresBetween(before, kept, data.takenBy), new Date(), transaction);
+        const now = new Date();
+        if (!(await repository.update(id, version, kept, measuresBetween(before, kept, data.takenBy), now, transaction))) return false;
+        if (kept.eventOn !== before.eventOn) await links.moveEnds([id], kept.eventOn, now, transaction);
+        return true;
       });
       const current = await follow(id);
       if (current.id !== id) throw new ProblemError('stale', { current });

@@ -23,7 +23,16 @@ import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { LazyDayField } from '../../common/LazyDayField.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
-import { emptyParty, PARTY_FIELD_WORDS, partyResolver, readHour, toPartyForm, usualDays, type PartyForm as Form } from './partyForm.ts';
+import {
+  emptyParty,
+  movedDay,
+  PARTY_FIELD_WORDS,
+  partyResolver,
+  readHour,
+  toPartyForm,
+  usualDays,
+  type PartyForm as Form,
+} from './partyForm.ts';
 
 const GRID = {
   display: 'grid',
@@ -61,7 +70,14 @@ export function PartyForm({
   });
   const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
-  const day = useWatch({ control, name: 'day' });
+  const [day, outFrom, backBy] = useWatch({ control, name: ['day', 'outFrom', 'backBy'] });
+  /** What a day of the ties follows: the party’s day unless it was set. */
+  const daysHint = (field: 'outFrom' | 'backBy', usual: string): string => {
+    if (day === '') return ' ';
+    if ({ outFrom, backBy }[field] === '') return `${usual}, ${dayWords(usualDays(day)[field])}, if left empty`;
+    const moved = movedDay({ day, outFrom, backBy }, field, party);
+    return moved === { outFrom, backBy }[field] ? ' ' : `moves with the day to ${dayWords(moved)}`;
+  };
   const text = (name: keyof Form, hint = ' ') => (
     <TextField
       label={PARTY_FIELD_WORDS[name]}
@@ -133,22 +149,22 @@ export function PartyForm({
           PARTY_KINDS.map((kind) => [kind, PARTY_KIND_WORDS[kind]]),
         )}
         {dayField('day', ' ')}
-        {text('hour', 'by the clock on the wall there, as 19:30 or 7.30 pm')}
+        {text('hour', 'local time, e.g. 19:30 or 7.30 pm')}
         {text('place')}
         {choose(
           'occasion',
           OCCASIONS.map((each) => [each, OCCASION_WORDS[each]]),
         )}
-        {text('leadName', 'bride, band sergeant, head waiter: who knows everybody')}
+        {text('leadName', 'e.g. the bride, the band sergeant, the head waiter')}
         {text('leadContact')}
-        {dayField('outFrom', day === '' ? ' ' : `empty: the day before, ${dayWords(usualDays(day).outFrom)}`)}
-        {dayField('backBy', day === '' ? ' ' : `empty: three days after, ${dayWords(usualDays(day).backBy)}`)}
+        {dayField('outFrom', daysHint('outFrom', 'the day before'))}
+        {dayField('backBy', daysHint('backBy', 'three days after'))}
         {choose(
           'deal',
           DEALS.map((each) => [each, DEAL_WORDS[each]]),
         )}
-        {text('zone', 'as of a great city there: Europe/London')}
-        {text('arriveMinutes', 'unless something else is said of somebody')}
+        {text('zone', 'e.g. Europe/London')}
+        {text('arriveMinutes', 'unless set for a person')}
         {text('keepFreeMinutes', 'between the last bow and the hour')}
       </Box>
       {text('note')}
@@ -158,7 +174,7 @@ export function PartyForm({
         </Button>
         {isChanged && (
           <Button variant="outlined" onClick={discard}>
-            Discard what was typed
+            Discard changes
           </Button>
         )}
       </Box>

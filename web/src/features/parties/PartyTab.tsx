@@ -22,7 +22,7 @@ export function PartyTab({ page }: PartProps) {
   });
   return (
     <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(18rem, 24rem)' } }}>
-      <Section title="What it is">
+      <Section title="Details">
         <PartyForm party={party} saveText="Save the party" onSaved={(saved) => tell(`${saved.name} is saved.`)} />
       </Section>
       <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>

@@ -2,7 +2,7 @@ import type { Party, PartyMember, PartyPage } from '@easytuck/contract';
 import { sampleTie } from '@easytuck/contract/testing';
 import { readOwnForm } from './door/ownForm.ts';
 import { EMPTY_MEMBER, readMemberForm, toMemberForm } from './memberForm.ts';
-import { emptyParty, readHour, readPartyForm, toPartyForm, zoneHere } from './partyForm.ts';
+import { emptyParty, movedDay, readHour, readPartyForm, toPartyForm, zoneHere } from './partyForm.ts';
 import { chanceWords, collarWords, dayView, minutesBefore, nextMissing, partyView, reminderFor } from './partyViewModel.ts';
 
 const at = '2031-12-05T19:30:00.000Z';
@@ -79,6 +79,22 @@ const tie = { ...sampleTie, id: id(700) } as never;
 const WEEKS_BEFORE = new Date('2031-11-05T12:00:00Z');
 const view = (members: PartyMember[], change: Partial<Party> = {}, now = WEEKS_BEFORE) =>
   partyView({ party: party(change), members, offers: [] } satisfies PartyPage, [tie], now);
+
+describe('a party that is put off in the form', () => {
+  it('moves the days of its ties along, those that were set apart too, and leaves what was typed', () => {
+    const before = party({ outFrom: '2031-12-01', backBy: '2031-12-20' });
+    const form = { ...toPartyForm(before, 'in'), day: '2031-12-12' };
+    expect([movedDay(form, 'outFrom', before), movedDay(form, 'backBy', before)]).toEqual(['2031-12-08', '2031-12-27']);
+    expect(readPartyForm(form, 'in', before).input).toMatchObject({ day: '2031-12-12', outFrom: '2031-12-08', backBy: '2031-12-27' });
+    expect(readPartyForm({ ...form, backBy: '2031-12-24' }, 'in', before).input).toMatchObject({ backBy: '2031-12-24' });
+    // the usual days follow by themselves, and nothing moves while the day is not moved or half typed
+    expect(readPartyForm({ ...toPartyForm(party(), 'in'), day: '2032-01-09' }, 'in', party()).input).toMatchObject({
+      backBy: '2032-01-12',
+    });
+    expect(movedDay({ ...form, day: before.day }, 'outFrom', before)).toBe('2031-12-01');
+    expect(movedDay({ ...form, day: 'not yet' }, 'outFrom', before)).toBe('2031-12-01');
+  });
+});
 
 describe('an hour as people write it', () => {
   it.each([

@@ -28,23 +28,23 @@ export type PartyForm = Record<
 export const PARTY_FIELD_WORDS: Readonly<Record<keyof PartyForm, string>> = {
   ...{
     name: 'Name',
-    kind: 'What it is',
+    kind: 'Kind of party',
     day: 'Day',
-    hour: 'Every bow sits by',
-    zone: 'Time zone there',
-    place: 'Place',
+    hour: 'All bows tied by',
+    zone: 'Time zone',
+    place: 'Venue',
     occasion: 'Dress',
   },
   ...{
-    leadName: 'Who leads it',
-    leadContact: 'How to reach them',
-    outFrom: 'Ties go out on',
+    leadName: 'Lead',
+    leadContact: 'Lead’s phone or email',
+    outFrom: 'Ties are handed out on',
     backBy: 'Ties are due back on',
     deal: 'Ties are',
   },
   ...{
     keepFreeMinutes: 'Minutes kept free before',
-    arriveMinutes: 'All come, minutes before',
+    arriveMinutes: 'Everybody arrives, minutes before',
     thigh: 'Girth of the thigh or cylinder',
     note: 'Note',
   },
@@ -105,6 +105,12 @@ export const usualDays = (day: string): { readonly outFrom: string; readonly bac
   backBy: shifted(day, BACK_AFTER_DAYS),
 });
 
+/** A day that was set apart from the party’s own: where only that one is moved, it moves by as many days. */
+export function movedDay(form: Pick<PartyForm, 'day' | 'outFrom' | 'backBy'>, field: 'outFrom' | 'backBy', before: Party | null): string {
+  if (before === null || form.day === before.day || form[field] !== before[field] || !dayjs(form.day).isValid()) return form[field];
+  return shifted(before[field], dayjs(form.day).diff(dayjs(before.day), 'day'));
+}
+
 /** Reads what was typed; each refusal stands at its field. What the form does not ask for stays as it was. */
 export function readPartyForm(
   form: PartyForm,
@@ -117,8 +123,8 @@ export function readPartyForm(
   const input = {
     ...{ name: form.name, kind: form.kind, day: form.day, hour: readHour(form.hour), zone: form.zone.trim(), place: form.place },
     ...{ occasion: form.occasion as Occasion, leadName: form.leadName, leadContact: form.leadContact, deal: form.deal, note: form.note },
-    outFrom: form.outFrom === '' ? usualDays(form.day).outFrom : form.outFrom,
-    backBy: form.backBy === '' ? usualDays(form.day).backBy : form.backBy,
+    outFrom: form.outFrom === '' ? usualDays(form.day).outFrom : movedDay(form, 'outFrom', before),
+    backBy: form.backBy === '' ? usualDays(form.day).backBy : movedDay(form, 'backBy', before),
     keepFreeMinutes: wholeOf(form.keepFreeMinutes),
     arriveMinutes: wholeOf(form.arriveMinutes),
     thighMm: thigh?.kind === 'length' ? thigh.lengthMm : null,

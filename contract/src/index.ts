@@ -1,7 +1,7 @@
 /** The contract: schemas of everything that crosses the wire or the disk, and the sentences for what is refused. */
 export { collarField, collarFieldOrEmpty, collarSize, explainCollar, toCollar, type WrittenCollar } from './fields/collarField.ts';
 export { explainNumber } from './fields/explainNumber.ts';
-export { FITTING_LENGTHS, lengthField, lengthMm, optionalLengthField, type LengthLimits } from './fields/lengthField.ts';
+export { FITTING_LENGTHS, lengthField, lengthMm, likelyLength, optionalLengthField, type LengthLimits } from './fields/lengthField.ts';
 export { moment, nameField, noteField, recordId, shortField, side, version } from './fields/common.ts';
 export * from './records/measures.ts';
 export * from './records/wearer.ts';

@@ -16,7 +16,7 @@ export const PROBLEMS = {
   noSuchPage: { status: 404, title: 'There is nothing at this address.' },
   noSuchLink: {
     status: 404,
-    title: 'This link does not open anything, or no longer does. Ask the shop for a new one.',
+    title: 'This link no longer works. Ask the shop for a new one.',
   },
   lastOwner: { status: 409, title: 'This is the last owner. Make somebody else an owner first.' },
   stale: { status: 409, title: 'Somebody else saved this record in the meantime.' },

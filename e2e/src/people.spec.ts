@@ -130,7 +130,7 @@ test.describe('a shop in which people sign in', () => {
     await page.getByRole('button', { name: 'Withdraw' }).click();
     await expect(page.getByText(/withdrawn \d/)).toBeVisible();
     await pocket.reload();
-    await expect(pocket.getByRole('heading', { name: 'This link opens nothing' })).toBeVisible();
+    await expect(pocket.getByRole('heading', { name: 'This link no longer works' })).toBeVisible();
     await phone.close();
     await counter.close();
   });

@@ -26,15 +26,15 @@ window.addEventListener('vite:preloadError', (event) => {
 });
 
 // what a link to a party opens asks nothing of the shop’s own: nobody there works here
-const isDoor = window.location.pathname === '/party';
-if (!isDoor) void loadSession();
+const isGuestPage = window.location.pathname === '/party';
+if (!isGuestPage) void loadSession();
 const pages = <RouterProvider router={router} />;
 createRoot(root).render(
   <StrictMode>
     <ThemeProvider theme={theme}>
       <CssBaseline />
       <SWRConfig value={{ shouldRetryOnError: isWorthRetrying, errorRetryInterval: 1_500, errorRetryCount: 10_000, dedupingInterval: 500 }}>
-        {isDoor ? pages : <UnitProvider>{pages}</UnitProvider>}
+        {isGuestPage ? pages : <UnitProvider>{pages}</UnitProvider>}
       </SWRConfig>
     </ThemeProvider>
   </StrictMode>,

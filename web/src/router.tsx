@@ -14,7 +14,7 @@ const room = (path: string, load: () => Promise<ComponentType>): RouteObject => 
 /** Every room is loaded when it is entered. */
 export const router = createBrowserRouter([
   // what a link to a party opens: nothing of the shop stands round it
-  room('party', async () => (await import('./features/parties/door/PartyDoor.tsx')).PartyDoor),
+  room('party', async () => (await import('./features/parties/guest/PartyGuestPage.tsx')).PartyGuestPage),
   {
     element: <Shell />,
     errorElement: <ErrorFace />,

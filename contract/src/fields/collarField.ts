@@ -4,7 +4,7 @@ import { explainNumber } from './explainNumber.ts';
 
 const EXAMPLES = '15¾, 15 3/4, 15.75 or 40 cm';
 
-/** Why a text is no collar size, and what would be right; null where it is one. */
+/** Why a text is not a collar size, and what would be right; null if it is one. */
 export function explainCollar(reading: CollarReading): string | null {
   switch (reading.kind) {
     case 'collar':
@@ -14,7 +14,11 @@ export function explainCollar(reading: CollarReading): string | null {
     case 'outOfRange':
       return `${reading.value}${reading.unit ? ` ${reading.unit}` : ''} is not a collar size. Collars run from ${COLLAR_RANGE.in.min} to ${COLLAR_RANGE.in.max} in, or ${COLLAR_RANGE.cm.min} to ${COLLAR_RANGE.cm.max} cm.`;
     case 'twoSizes':
-      return `${formatCollarSize(reading.first)} and ${formatCollarSize(reading.second)} are two different sizes. Write the one on the shirt that is worn.`;
+      return `${formatCollarSize(reading.first)} and ${formatCollarSize(reading.second)} are two sizes. Write the one that is worn, or measure the neck.`;
+    case 'withSleeve':
+      return `This is collar and sleeve together: the collar is ${formatCollarSize(reading.collar)}, the sleeve ${reading.sleeve}. Write the collar alone.`;
+    case 'letterSize':
+      return `${reading.letters} is a size of clothing. The collar has a number of its own, such as 15½ or 39, printed inside it at the back of the neck. If there is none, measure the neck.`;
     case 'unreadable':
       return explainNumber(reading.reason, 'The collar size', EXAMPLES);
   }

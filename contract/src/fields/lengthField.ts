@@ -47,7 +47,7 @@ export function lengthField(limits: LengthLimits, unit: LengthUnit): z.ZodType<n
     if (reading.lengthMm < limits.minMm || reading.lengthMm > limits.maxMm) {
       context.addIssue({
         code: 'custom',
-        message: `${formatLength(reading.lengthMm, reading.unit)} is out of range. ${explainRange(limits, unit)}`,
+        message: explainOutOfRange(text, reading, limits, unit),
       });
       return z.NEVER;
     }
@@ -65,6 +65,26 @@ export function optionalLengthField(limits: LengthLimits, unit: LengthUnit): z.Z
     for (const issue of parsed.error.issues) context.addIssue({ code: 'custom', message: issue.message });
     return z.NEVER;
   });
+}
+
+/** A length that was typed without its unit, in the other unit, where only that makes sense: `37` at a neck in inches is 37 cm. */
+export function likelyLength(text: string, limits: LengthLimits, unit: LengthUnit): string | null {
+  const other: LengthUnit = unit === 'in' ? 'cm' : 'in';
+  const reading = parseLength(text, unit);
+  const written = `${text.trim()} ${other}`;
+  const inOther = parseLength(written, other);
+  const isIn = (read: typeof reading): boolean => read.kind === 'length' && read.lengthMm >= limits.minMm && read.lengthMm <= limits.maxMm;
+  return !isIn(reading) && isIn(inOther) ? written : null;
+}
+
+function explainOutOfRange(
+  text: string,
+  { lengthMm: readMm, unit: readUnit }: { readonly lengthMm: number; readonly unit: LengthUnit },
+  limits: LengthLimits,
+  unit: LengthUnit,
+): string {
+  const likely = likelyLength(text, limits, unit);
+  return `${formatLength(readMm, readUnit)} is out of range. ${likely === null ? explainRange(limits, unit) : `Did you mean ${likely}?`}`;
 }
 
 function explainRange(limits: LengthLimits, unit: LengthUnit): string {

@@ -5,6 +5,7 @@ import {
   spareTies,
   THICK_MORE_MINUTES,
   whatIsMissing,
+  type CollarGround,
   type Gathering,
   type MemberFacts,
   type MemberOfTheDay,
@@ -26,7 +27,7 @@ const GOES_ON_HOURS = 6;
 export interface KnownCollar {
   readonly collar: WrittenCollar;
   /** `record`: from the wearer’s record. `neck`: proposed from a measured neck, to be read off the shirt yet. */
-  readonly from: 'record' | 'shirt' | 'neck' | 'told';
+  readonly from: 'record' | CollarGround;
 }
 
 /** What was told for this party goes before the record: it is the shirt that is worn that evening. */

@@ -337,6 +337,7 @@ export const partyLinkList = z.object({ links: z.array(partyLink) });
 export const newPartyLink = z.object({ id: recordId, memberId: recordId.nullable() });
 export const givenPartyLink = z.object({ link: partyLink, key: linkKey, address: z.url(), isReachable: z.boolean() });
 export type GivenPartyLink = z.infer<typeof givenPartyLink>;
+export const givenPartyLinks = z.object({ links: z.array(givenPartyLink) });
 
 /** What a member’s link opens: the party in words, and their own entry. */
 const ownEntry = z.object({
@@ -376,11 +377,11 @@ export const partyByLink = z.discriminatedUnion('who', [
 ]);
 export type PartyByLink = z.infer<typeof partyByLink>;
 
-/** What a member enters by a link, or the lead for one of them. */
+/** What a member enters by their link. */
 export const ownCollar = z
   .object({
     collar: collarField.nullable().default(null),
-    ground: z.enum(COLLAR_GROUNDS).default('told'),
+    ground: z.enum(['shirt', 'neck', 'told']).default('told'),
     bareNeckMm: lengthMm(FITTING_LENGTHS.bareNeckMm).nullable().default(null),
     longEnd: side.nullable().default(null),
     whoTies: z.enum(WHO_TIES).nullable().default(null),
@@ -390,4 +391,26 @@ export const ownCollar = z
       context.addIssue({ code: 'custom', path: ['collar'], message: 'Write the size on your shirt’s collar, or measure your neck.' });
   });
 export type OwnCollar = z.input<typeof ownCollar>;
+
+/** What the lead enters for a member: any of it; what is null stays as it is. */
+export const enteredByLead = z
+  .object({
+    collar: collarField.nullable().default(null),
+    longEnd: side.nullable().default(null),
+    whoTies: z.enum(WHO_TIES).nullable().default(null),
+  })
+  .refine(({ collar, longEnd, whoTies }) => collar !== null || longEnd !== null || whoTies !== null, {
+    path: ['collar'],
+    message: 'Write the collar size, or choose something.',
+  });
+export type EnteredByLead = z.input<typeof enteredByLead>;
+
+/** Links for several members at once, each with the key it was asked under. */
+export const newMemberLinks = z.object({
+  links: z
+    .array(z.object({ id: recordId, memberId: recordId }))
+    .min(1)
+    .max(MOST_MEMBERS),
+});
+export type NewMemberLinks = z.input<typeof newMemberLinks>;
 export const newByLead = z.object({ id: recordId, name: nameField('The name') });

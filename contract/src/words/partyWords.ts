@@ -15,27 +15,28 @@ export const DEAL_WORDS: Readonly<Record<Deal, string>> = { lent: 'lent', hired:
 /** What is missing of a member, and what to do about it. */
 export const MISSING_WORDS: Readonly<Record<Missing, { readonly what: string; readonly do: string }>> = {
   collar: { what: 'no collar size', do: 'Enter the collar size' },
-  collarDoubt: { what: 'collar size in doubt', do: 'Settle the collar size' },
-  longEnd: { what: 'hand not known', do: 'Ask which side the long end starts on' },
-  canTie: { what: 'not asked whether they tie', do: 'Ask who ties' },
-  tie: { what: 'no tie', do: 'Allot a tie' },
-  tieGone: { what: 'tie no longer there', do: 'Allot another tie' },
-  card: { what: 'no card', do: 'Issue the card' },
-  handOut: { what: 'tie still here', do: 'Hand the tie out' },
-  practice: { what: 'practice short', do: 'Plan practice or a helper' },
+  collarDoubt: { what: 'collar size to confirm', do: 'Confirm the collar size' },
+  longEnd: { what: 'hand unknown', do: 'Ask which side the long end starts on' },
+  canTie: { what: 'not asked who ties', do: 'Ask who ties' },
+  tie: { what: 'no tie yet', do: 'Choose a tie' },
+  tieGone: { what: 'tie no longer available', do: 'Choose another tie' },
+  card: { what: 'no card yet', do: 'Issue the card' },
+  handOut: { what: 'tie not handed out', do: 'Hand out the tie' },
+  practice: { what: 'needs practice', do: 'Plan practice or a helper' },
   notBack: { what: 'tie not back', do: 'Take the tie back' },
 };
 
 export const WHO_TIES_WORDS: Readonly<Record<WhoTies, string>> = {
-  self: 'ties alone',
-  ask: 'as practice shows',
-  helper: 'is tied by a helper',
+  self: 'ties their own',
+  ask: 'decide after practice',
+  helper: 'a helper ties it',
 };
 
 export const GROUND_WORDS: Readonly<Record<CollarGround, string>> = {
   shirt: 'read off a shirt',
   neck: 'from a measured neck',
-  told: 'only told',
+  told: 'from memory',
+  lead: 'told by the lead',
 };
 
 export const TIE_PLACE_WORDS: Readonly<Record<TiePlace, string>> = { here: 'here', out: 'out', back: 'back', lost: 'lost' };

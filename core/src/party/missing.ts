@@ -1,5 +1,5 @@
-/** How a member’s collar size is known: read off a shirt, worked out from a measured neck, or told without either. */
-export const COLLAR_GROUNDS = ['shirt', 'neck', 'told'] as const;
+/** How a member’s collar size is known: read off a shirt, worked out from a measured neck, told without either, or told by the party’s lead. */
+export const COLLAR_GROUNDS = ['shirt', 'neck', 'told', 'lead'] as const;
 export type CollarGround = (typeof COLLAR_GROUNDS)[number];
 
 /** Where a member’s tie is. `back` and `lost` only after it was out. */

@@ -44,7 +44,8 @@ export function readSetting(hardware: Hardware, text: string, unit: LengthUnit):
 function readMark(hardware: Exclude<Hardware, { kind: 'fixed' }>, text: string, system: CollarSystem): SettingReading {
   const reading: CollarReading = parseCollarSize(text);
   if (reading.kind === 'unreadable') return reading;
-  if (reading.kind === 'twoSizes') return { kind: 'unreadable', reason: 'notANumber' };
+  if (reading.kind === 'twoSizes' || reading.kind === 'withSleeve' || reading.kind === 'letterSize')
+    return { kind: 'unreadable', reason: 'notANumber' };
   if (reading.kind === 'outOfRange') return { kind: 'beyond', ...ends(hardware) };
   if (reading.kind === 'wrongUnit' || reading.collar.system !== system) return { kind: 'otherSystem', marks: system };
   const lengthMm = lengthAtMark(hardware, reading.collar);

@@ -1,4 +1,13 @@
-import { COLLAR_CHART, COLLAR_RANGE, collarGirthMm, doubtedCollar, formatCollarSize, parseCollarSize, translateCollar } from './index.ts';
+import {
+  COLLAR_CHART,
+  COLLAR_RANGE,
+  collarGirthMm,
+  doubtedCollar,
+  formatCollarSize,
+  likelyCollars,
+  parseCollarSize,
+  translateCollar,
+} from './index.ts';
 
 describe('collar sizes', () => {
   it.each(['15 3/4', '15¾', '15.75', '15-3/4', '15¾ in'])('reads %s as a label in inches', (text) => {
@@ -24,6 +33,42 @@ describe('collar sizes', () => {
     for (const text of ['16 (41)', '16/41', '16 in (41 cm)', '16 (40.5)']) expect(parseCollarSize(text)).toEqual(sixteen);
     expect(parseCollarSize('41 (16)')).toEqual({ kind: 'collar', collar: { system: 'cm', label: 41 } });
     expect(parseCollarSize('16 (44)')).toMatchObject({ kind: 'twoSizes', first: { label: 16 }, second: { label: 44 } });
+  });
+
+  // labels as shirts bear them (common practice, no source)
+  it.each([
+    ['15 1/2 34', 15.5, '34'],
+    ['15½ 34/35', 15.5, '34/35'],
+    ['15 34/35', 15, '34/35'],
+    // nobody labels a collar in thirty-seconds of an inch
+    ['15 31/32', 15, '31/32'],
+    ['16 x 33', 16, '33'],
+    ['15.5-34', 15.5, '34'],
+    ['16/34', 16, '34'],
+    ['16 1/2 / 34-35', 16.5, '34-35'],
+  ])('tells the collar of %s from its sleeve', (text, label, sleeve) => {
+    const reading = parseCollarSize(text);
+    expect(reading).toEqual({ kind: 'withSleeve', collar: { system: 'in', label }, sleeve });
+    expect(likelyCollars(reading)).toEqual([{ system: 'in', label }]);
+  });
+
+  it.each(['15 3/4', '14/36', '16 (41)', '16', '39 34', '15 1/2 44', '15 1/2 35/34'])('sees no sleeve in %s', (text) => {
+    expect(parseCollarSize(text).kind).not.toBe('withSleeve');
+  });
+
+  it.each(['38/39', '38-39', '38 – 39 cm', 'M (38/39)'])('asks which of the two sizes of %s is meant', (text) => {
+    const sizes = [38, 39].map((label) => ({ system: 'cm', label }));
+    expect(parseCollarSize(text)).toEqual({ kind: 'twoSizes', first: sizes[0], second: sizes[1] });
+    expect(likelyCollars(parseCollarSize(text))).toEqual(sizes);
+  });
+
+  it.each(['M', 'xl', 'XXL', '2XL', 'medium', 'X-Large', 's'])('knows %s as a size of clothing', (text) => {
+    expect(parseCollarSize(text)).toEqual({ kind: 'letterSize', letters: text.toUpperCase() });
+    expect(likelyCollars(parseCollarSize(text))).toEqual([]);
+  });
+
+  it.each(['M 39', 'L (39)', 'XL: 39'])('passes over the letters of %s', (text) => {
+    expect(parseCollarSize(text)).toEqual({ kind: 'collar', collar: { system: 'cm', label: 39 } });
   });
 
   it('never proposes inches for millimetres', () => {

@@ -27,8 +27,12 @@ export type CollarReading =
   | { readonly kind: 'collar'; readonly collar: CollarSize }
   | { readonly kind: 'wrongUnit'; readonly written: CollarSystem; readonly likely: CollarSystem; readonly value: number }
   | { readonly kind: 'outOfRange'; readonly value: number; readonly unit: LengthUnit | undefined }
-  /** Two labels of one shirt, such as 16 (41), that no size chart puts together. */
+  /** Two sizes: labels such as 16 (44) that no size chart puts together, or one label for both, such as 38/39. */
   | { readonly kind: 'twoSizes'; readonly first: CollarSize; readonly second: CollarSize }
+  /** Collar and sleeve on one label, such as 15 1/2 34/35; the sleeve as it was written. */
+  | { readonly kind: 'withSleeve'; readonly collar: CollarSize; readonly sleeve: string }
+  /** A size of clothing, such as M or XL: it says nothing about the collar. */
+  | { readonly kind: 'letterSize'; readonly letters: string }
   | Extract<NumberReading, { kind: 'unreadable' }>;
 
 /** A shirt that bears both labels, `16 (41)` or `16/41`. */
@@ -36,20 +40,71 @@ const TWO_LABELS = /^([^()/]+)(?:\(([^()/]+)\)|\/([^()/]+))$/;
 /** Makers differ by so much, in centimetres of label, on what is one size (common practice, no source). */
 const LABELS_AGREE_CM = 1;
 
+/** One label for two sizes in centimetres: 38-39, 38/39, 38 – 39 cm. */
+const DOUBLE_LABEL = /^(\d{2}(?:[.,]5)?) ?(?:cm)? ?[-/] ?(\d{2}(?:[.,]5)?) ?(?:cm)?$/;
+/** A collar and a sleeve, `15 1/2 34`, `15.5 x 34/35`, `16/34`: a sleeve is a whole number of inches, or two of them. */
+const WITH_SLEEVE = /^(.+?) ?(?:[x×*,;/-]| ) ?((\d{2})(?: ?[-/] ?(\d{2}))?)(?: ?(?:in|inch|inches|"))?$/;
+/** Sleeves of shirts, in inches (common practice, no source). */
+const SLEEVES = { min: 28, max: 40 } as const;
+/** A size of clothing, before its number or alone. */
+const LETTERS = /^((?:\d?x{0,3}[sml]|small|medium|large|(?:extra|x)[ -]?(?:small|large)))\b[ (:,/-]*(\d[^)]*)?\)?$/;
+
 /**
  * Reads a collar size written any usual way. Without a unit the magnitude decides: 10–24 are inches, 25–61 centimetres,
- * 250–610 millimetres of girth. Of two labels on one shirt, `16 (41)`, the first is taken where the second agrees. A unit
- * that contradicts the number (16 cm, 40 in) is refused with the likely unit, never swapped.
+ * 250–610 millimetres of girth. Of two labels on one shirt, `16 (41)`, the first is taken if the second agrees. A unit
+ * that contradicts the number (16 cm, 40 in) is refused with the likely unit, never swapped. A label for two sizes, a collar
+ * with its sleeve and a size in letters are told apart, so that the wearer can be asked.
  */
 export function parseCollarSize(text: string): CollarReading {
   const trimmed = text.trim();
-  const labels = trimmed.length > LONGEST_NUMBER_TEXT ? null : TWO_LABELS.exec(plainText(trimmed));
+  if (trimmed.length > LONGEST_NUMBER_TEXT) return readLabel(trimmed);
+  const plain = plainText(trimmed);
+  const letters = LETTERS.exec(plain);
+  if (letters) return letters[2] ? parseCollarSize(letters[2]) : { kind: 'letterSize', letters: (letters[1] ?? '').toUpperCase() };
+  const double = DOUBLE_LABEL.exec(plain);
+  if (double) {
+    const [one, two] = [readLabel(double[1] ?? ''), readLabel(double[2] ?? '')];
+    if (one.kind === 'collar' && two.kind === 'collar' && one.collar.system === two.collar.system)
+      return one.collar.label === two.collar.label ? one : { kind: 'twoSizes', first: one.collar, second: two.collar };
+  }
+  const labels = TWO_LABELS.exec(plain);
   if (labels) {
     const [, first = '', inBrackets, afterSlash] = labels;
     const [one, two] = [readLabel(first), readLabel(inBrackets ?? afterSlash ?? '')];
-    if (one.kind === 'collar' && two.kind === 'collar') return agreeing(one.collar, two.collar);
+    if (one.kind === 'collar' && two.kind === 'collar') {
+      const found = agreeing(one.collar, two.collar);
+      return (found.kind === 'collar' ? null : readWithSleeve(plain)) ?? found;
+    }
   }
-  return readLabel(trimmed);
+  return readWithSleeve(plain) ?? readLabel(trimmed);
+}
+
+/** Reads a collar in inches with its sleeve; null for anything else. */
+function readWithSleeve(plain: string): Extract<CollarReading, { kind: 'withSleeve' }> | null {
+  const found = WITH_SLEEVE.exec(plain);
+  if (!found) return null;
+  const [, collarText = '', sleeve = '', from = '', to = from] = found;
+  const [shorter, longer] = [Number(from), Number(to)];
+  if (shorter < SLEEVES.min || longer > SLEEVES.max || longer < shorter || longer - shorter > 2) return null;
+  const collar = readLabel(collarText);
+  return collar.kind === 'collar' && collar.collar.system === 'in' ? { kind: 'withSleeve', collar: collar.collar, sleeve } : null;
+}
+
+/** The sizes that may be meant by what was typed, to choose from; none where there is nothing to choose. */
+export function likelyCollars(reading: CollarReading): readonly CollarSize[] {
+  switch (reading.kind) {
+    case 'twoSizes':
+      return [reading.first, reading.second];
+    case 'withSleeve':
+      return [reading.collar];
+    case 'wrongUnit':
+      return [{ system: reading.likely, label: reading.value }];
+    case 'collar':
+    case 'outOfRange':
+    case 'letterSize':
+    case 'unreadable':
+      return [];
+  }
 }
 
 function readLabel(text: string): CollarReading {

@@ -18,6 +18,7 @@ export {
   collarGirthMm,
   formatCollarLabel,
   formatCollarSize,
+  likelyCollars,
   parseCollarSize,
   type CollarReading,
   type CollarSize,

@@ -24,7 +24,7 @@ export function Pocket({ linkKey }: { linkKey: string }) {
     case 'waiting':
       return <Face title="One moment">Your coach is on its way.</Face>;
     case 'gone':
-      return <Face title="This link opens nothing">{reading.why}</Face>;
+      return <Face title="This link no longer works">{reading.why}</Face>;
     case 'older':
       return <Face title="Open this page once more">There is a newer coach. Close this page, and open your link again.</Face>;
     case 'away':

@@ -5,6 +5,9 @@ import {
   missingOf,
   type MemberForLead,
   type OnTheDay,
+  type enteredByLead,
+  type MemberData,
+  type NewMemberLinks,
   type ownCollar,
   type PartyByLink,
   type PartyLink,
@@ -27,20 +30,28 @@ import { dataOf, partyService } from './service.ts';
 /** Missing things that a lead can do something about; the rest is the shop’s. */
 const FOR_THE_LEAD = new Set(['collar', 'longEnd', 'canTie']);
 
+/** A new link, and the key that opens it. */
+export interface MadeLink {
+  readonly link: PartyLink;
+  readonly key: string;
+}
+
 /** Links that are given to a party’s lead and its members, and what they open. */
 export interface PartyLinkService {
   readonly ofParty: (partyId: string) => Promise<PartyLink[]>;
-  /** Gives one. The key is told once and kept by nobody; the same link asked for again gets another key. */
-  readonly give: (id: string, partyId: string, memberId: string | null, by: string) => Promise<{ link: PartyLink; key: string }>;
+  /** Makes one. Its key is shown once and never stored; the same link asked for again gets another key. */
+  readonly give: (id: string, partyId: string, memberId: string | null, by: string) => Promise<MadeLink>;
+  /** Makes one for each of several members, or none where one cannot be made. */
+  readonly giveEach: (partyId: string, asked: NewMemberLinks['links'], by: string) => Promise<MadeLink[]>;
   readonly withdraw: (partyId: string, id: string) => Promise<PartyLink>;
   /** What a key opens. @throws ProblemError `noSuchLink`, the same for every key that opens nothing. */
   readonly open: (key: string, ip: string) => Promise<PartyByLink>;
   /** What a member enters of themselves. */
   readonly enterOwn: (key: string, ip: string, data: z.output<typeof ownCollar>) => Promise<PartyByLink>;
   /** What only the lead may do. */
-  readonly enterFor: (key: string, ip: string, memberId: string, data: z.output<typeof ownCollar>) => Promise<PartyByLink>;
+  readonly enterFor: (key: string, ip: string, memberId: string, data: z.output<typeof enteredByLead>) => Promise<PartyByLink>;
   readonly add: (key: string, ip: string, id: string, name: string) => Promise<PartyByLink>;
-  readonly giveOn: (key: string, ip: string, id: string, memberId: string) => Promise<{ link: PartyLink; key: string }>;
+  readonly giveOn: (key: string, ip: string, asked: NewMemberLinks['links']) => Promise<MadeLink[]>;
   readonly onTheDay: (key: string, ip: string, memberId: string, what: OnTheDay) => Promise<PartyByLink>;
 }
 
@@ -108,44 +119,51 @@ export function partyLinkService(database: Database): PartyLinkService {
       })),
     };
   };
-  /** Enters what was told of a member, over whatever the record was at. */
-  const enter = async (partyId: string, memberId: string, data: z.output<typeof ownCollar>): Promise<void> => {
+  /** Changes what is known of a member, over whatever version is stored. */
+  const enter = async (partyId: string, memberId: string, change: (stored: MemberData) => Partial<MemberData>): Promise<void> => {
     for (let attempt = 0; ; attempt += 1) {
       const kept = (await repository.members(partyId)).find(({ id }) => id === memberId);
       if (!kept) throw new ProblemError('noSuchLink');
-      const rest = dataOf(kept);
-      const changed = {
-        ...rest,
-        // a tie that was set for another size is to be set anew
-        step: data.collar?.label === rest.collar?.label && data.bareNeckMm === rest.bareNeckMm ? rest.step : null,
-        ...{
-          collar: data.collar,
-          ground: data.collar === null ? ('neck' as const) : data.ground,
-          bareNeckMm: data.bareNeckMm,
-          isCollarSettled: false,
-        },
-        longEnd: data.longEnd ?? rest.longEnd,
-        whoTies: data.whoTies ?? rest.whoTies,
-      };
+      const stored = dataOf(kept);
+      const changed = { ...stored, ...change(stored) };
+      const isSameNeck = changed.collar?.label === stored.collar?.label && changed.bareNeckMm === stored.bareNeckMm;
       const saved = await withTransaction(database.sequelize, (transaction) =>
-        repository.updateMember(memberId, kept.version, changed, new Date().toISOString(), new Date(), transaction),
+        repository.updateMember(
+          memberId,
+          kept.version,
+          // a tie that was set for another size has to be set again
+          { ...changed, step: isSameNeck ? changed.step : null },
+          new Date().toISOString(),
+          new Date(),
+          transaction,
+        ),
       );
       if (saved) return;
-      // the shop saved in the same moment: their words stay, this is entered into them
+      // the shop saved at the same moment: read what it saved, and change that
       if (attempt >= MOST_ATTEMPTS) throw new ProblemError('busy');
     }
   };
-  const give = async (id: string, partyId: string, memberId: string | null, by: string): Promise<{ link: PartyLink; key: string }> => {
+  const giveEach = async (partyId: string, asked: readonly { id: string; memberId: string | null }[], by: string): Promise<MadeLink[]> => {
     const { party, members } = await parties.page(partyId);
     if (party.calledOffAt !== null) throw new ProblemError('notFound', { detail: 'This party was called off.' });
-    if (memberId !== null && !members.some((member) => member.id === memberId))
+    const there = new Set(members.map((member) => member.id));
+    if (asked.some(({ memberId }) => memberId !== null && !there.has(memberId)))
       throw new ProblemError('notFound', { detail: 'They are not on the list.' });
-    const [key, now] = [newLinkKey(), new Date()];
-    await links.put({ id, keyHash: hashOfKey(key), partyId, memberId, givenBy: by, endsAt: endOf(party.day, now) }, now);
-    const link = await links.find(id);
-    if (link?.partyId !== partyId || link.memberId !== memberId || link.withdrawnAt !== null) throw new ProblemError('keyInUse');
-    const { partyId: _party, ...rest } = link;
-    return { link: rest, key };
+    const made: MadeLink[] = [];
+    for (const { id, memberId } of asked) {
+      const [key, now] = [newLinkKey(), new Date()];
+      await links.put({ id, keyHash: hashOfKey(key), partyId, memberId, givenBy: by, endsAt: endOf(party.day, now) }, now);
+      const link = await links.find(id);
+      if (link?.partyId !== partyId || link.memberId !== memberId || link.withdrawnAt !== null) throw new ProblemError('keyInUse');
+      const { partyId: _party, ...rest } = link;
+      made.push({ link: rest, key });
+    }
+    return made;
+  };
+  const give = async (id: string, partyId: string, memberId: string | null, by: string): Promise<MadeLink> => {
+    const [made] = await giveEach(partyId, [{ id, memberId }], by);
+    if (!made) throw new ProblemError('keyInUse');
+    return made;
   };
   return {
     ofParty: async (partyId) => {
@@ -153,6 +171,7 @@ export function partyLinkService(database: Database): PartyLinkService {
       return links.ofParty(partyId);
     },
     give,
+    giveEach,
     withdraw: async (partyId, id) => {
       requireReady(database);
       await links.withdraw(id, partyId, new Date());
@@ -169,13 +188,25 @@ export function partyLinkService(database: Database): PartyLinkService {
     enterOwn: async (key, ip, data) => {
       const opened = await openedBy(key, ip);
       if (opened.memberId === null) throw new ProblemError('notAllowed');
-      await enter(opened.partyId, opened.memberId, data);
+      await enter(opened.partyId, opened.memberId, (stored) => ({
+        collar: data.collar,
+        ground: data.collar === null ? 'neck' : data.ground,
+        bareNeckMm: data.bareNeckMm,
+        isCollarSettled: false,
+        longEnd: data.longEnd ?? stored.longEnd,
+        whoTies: data.whoTies ?? stored.whoTies,
+      }));
       return told(opened);
     },
     enterFor: async (key, ip, memberId, data) => {
       const opened = await asLead(key, ip);
-      // what is told by somebody else is told, however it was found
-      await enter(opened.partyId, memberId, { ...data, ground: 'told' });
+      await enter(opened.partyId, memberId, (stored) => ({
+        ...(data.collar === null || data.collar.label === stored.collar?.label
+          ? {}
+          : { collar: data.collar, ground: 'lead' as const, bareNeckMm: null, isCollarSettled: false }),
+        longEnd: data.longEnd ?? stored.longEnd,
+        whoTies: data.whoTies ?? stored.whoTies,
+      }));
       return told(opened);
     },
     add: async (key, ip, id, name) => {
@@ -183,9 +214,9 @@ export function partyLinkService(database: Database): PartyLinkService {
       await parties.addMembers(opened.partyId, [{ ...NOBODY_YET, id, name }]);
       return told(opened);
     },
-    giveOn: async (key, ip, id, memberId) => {
+    giveOn: async (key, ip, asked) => {
       const { partyId, page } = await asLead(key, ip);
-      return give(id, partyId, memberId, page.party.leadName);
+      return giveEach(partyId, asked, page.party.leadName);
     },
     onTheDay: async (key, ip, memberId, what) => {
       const opened = await asLead(key, ip);

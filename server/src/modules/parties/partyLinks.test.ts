@@ -1,4 +1,13 @@
-import { LINK_HEADER, type GivenPartyLink, type PartyByLink, type PartyLink, type PartyPage, type Problem } from '@easytuck/contract';
+import {
+  LINK_HEADER,
+  missingOf,
+  type GivenPartyLink,
+  type PartyByLink,
+  type PartyLink,
+  type PartyMember,
+  type PartyPage,
+  type Problem,
+} from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
 import { aTie, openTestShop, type TestShop } from '../../testing.ts';
 import { browser, setUpOwner } from '../people/testing.ts';
@@ -94,7 +103,7 @@ describe('a link to a party', () => {
     for (const [method, path, body] of [
       ['POST', '/members', { id: uuid(), name: 'X' }],
       ['PUT', `/members/${bo()}/own`, { collar: '15' }],
-      ['POST', `/members/${bo()}/link`, { id: uuid() }],
+      ['POST', '/links', { links: [{ id: uuid(), memberId: bo() }] }],
       ['PUT', `/members/${bo()}/day`, { isDone: true }],
     ] as const)
       expect([path, ...codeOf(await by(key, method, path, body))]).toEqual([path, 403, 'notAllowed']);
@@ -106,13 +115,27 @@ describe('a link to a party', () => {
     const { key } = await give(null);
     const added = (await by(key, 'POST', '/members', { id: uuid(), name: 'Cy' })).json<PartyByLink>();
     const cy = added.who === 'lead' ? added.members.find(({ name }) => name === 'Cy') : undefined;
-    expect(cy).toMatchObject({ hasCollar: false, missing: ['no collar size', 'hand not known', 'not asked whether they tie'] });
-    await by(key, 'PUT', `/members/${cy?.id ?? ''}/own`, { collar: '15', ground: 'shirt' });
-    // told by somebody else it is only told, whatever they say
-    expect((await page()).members[2]).toMatchObject({ collar: { label: 15 }, ground: 'told' });
-    const passed = (await by(key, 'POST', `/members/${cy?.id ?? ''}/link`, { id: uuid() })).json<GivenPartyLink>();
+    expect(cy).toMatchObject({ hasCollar: false, missing: ['no collar size', 'hand unknown', 'not asked who ties'] });
+    const own = `/members/${cy?.id ?? ''}/own`;
+    await by(key, 'PUT', own, { collar: '15', ground: 'shirt' });
+    // a size from the lead is marked as theirs, whatever they send, and counts: nothing is to be confirmed
+    const told = (await page()).members[2] as PartyMember;
+    expect(told).toMatchObject({ collar: { label: 15 }, ground: 'lead' });
+    expect(missingOf(told, (await page()).party, new Date())).not.toContain('collarDoubt');
+    // the hand and who ties alone leave the size as it is
+    const all = (await by(key, 'PUT', own, { longEnd: 'right', whoTies: 'helper' })).json<PartyByLink>();
+    expect((await page()).members[2]).toMatchObject({ collar: { label: 15 }, ground: 'lead', longEnd: 'right', whoTies: 'helper' });
+    expect(all.who === 'lead' && all.members.find(({ name }) => name === 'Cy')?.missing).toEqual([]);
+    expect((await by(key, 'PUT', own, {})).json<Problem>().errors?.[0]?.path).toBe('collar');
+    expect((await by(key, 'PUT', own, { collar: '15 1/2 34' })).json<Problem>().errors?.[0]?.message).toContain('the sleeve 34');
+    const asked = [cy?.id ?? '', ada()].map((memberId) => ({ id: uuid(), memberId }));
+    const made = (await by(key, 'POST', '/links', { links: asked })).json<{ links: GivenPartyLink[] }>().links;
+    expect(made.map(({ link }) => link.memberId)).toEqual(asked.map(({ memberId }) => memberId));
+    const [passed] = made as [GivenPartyLink, GivenPartyLink];
+    expect(codeOf(await by(key, 'POST', '/links', { links: [{ id: uuid(), memberId: uuid() }] }))).toEqual([404, 'notFound']);
     expect((await by(passed.key)).json<PartyByLink>()).toMatchObject({ who: 'member', own: { name: 'Cy' } });
-    expect((await owner.send('GET', `/api/parties/${id}/links`)).json<{ links: PartyLink[] }>().links[0]).toMatchObject({
+    const onRecord = (await owner.send('GET', `/api/parties/${id}/links`)).json<{ links: PartyLink[] }>().links;
+    expect(onRecord.find(({ id: linkId }) => linkId === passed.link.id)).toMatchObject({
       memberId: cy?.id,
       givenBy: 'Ottilie Brass',
       openings: 1,

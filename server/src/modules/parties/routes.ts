@@ -1,7 +1,10 @@
 import {
   cardsAsked,
   cardsIssued,
+  enteredByLead,
   givenPartyLink,
+  givenPartyLinks,
+  newMemberLinks,
   givenTies,
   memberChange,
   memberTable,
@@ -248,6 +251,14 @@ export async function partyRoutes(app: FastifyInstance, { printer, address }: Pa
     async (request) =>
       given(request, await links.give(request.body.id, request.params.id, request.body.memberId, signedInName(request) ?? '')),
   );
+  routes.post(
+    '/parties/:id/links/members',
+    { schema: { tags, params, body: newMemberLinks, response: { 200: givenPartyLinks, ...refusals } } },
+    async (request) => {
+      const made = await links.giveEach(request.params.id, request.body.links, signedInName(request) ?? '');
+      return { links: made.map((each) => given(request, each)) };
+    },
+  );
   routes.put(
     '/parties/:id/links/:linkId/withdrawn',
     { schema: { tags, params: z.object({ id: recordId, linkId: recordId }), response: { 200: partyLink, ...refusals } } },
@@ -265,20 +276,16 @@ export async function partyRoutes(app: FastifyInstance, { printer, address }: Pa
   );
   routes.put(
     '/party-key/members/:memberId/own',
-    { schema: { tags, params: z.object({ memberId: recordId }), body: ownCollar, response: opened } },
+    { schema: { tags, params: z.object({ memberId: recordId }), body: enteredByLead, response: opened } },
     async (request) => links.enterFor(keyOf(request), request.ip, request.params.memberId, request.body),
   );
   routes.post(
-    '/party-key/members/:memberId/link',
-    {
-      schema: {
-        tags,
-        params: z.object({ memberId: recordId }),
-        body: z.object({ id: recordId }),
-        response: { 200: givenPartyLink, ...refusals },
-      },
+    '/party-key/links',
+    { schema: { tags, body: newMemberLinks, response: { 200: givenPartyLinks, ...refusals } } },
+    async (request) => {
+      const made = await links.giveOn(keyOf(request), request.ip, request.body.links);
+      return { links: made.map((each) => given(request, each)) };
     },
-    async (request) => given(request, await links.giveOn(keyOf(request), request.ip, request.body.id, request.params.memberId)),
   );
   routes.put(
     '/party-key/members/:memberId/day',

@@ -1,6 +1,7 @@
 import {
   cardsIssued,
   givenPartyLink,
+  givenPartyLinks,
   LINK_HEADER,
   memberTableRead,
   party,
@@ -13,10 +14,12 @@ import {
   printerState,
   proposal,
   type CardsIssued,
+  type EnteredByLead,
   type GivenPartyLink,
   type GivenTies,
   type MemberChange,
   type MemberTableRead,
+  type NewMemberLinks,
   type NewMembers,
   type NewParty,
   type OnTheDay,
@@ -182,6 +185,13 @@ export async function givePartyLink(id: string, linkId: string, memberId: string
   return given;
 }
 
+/** Makes a link for each of several members, under keys made here. */
+export async function givePartyLinks(id: string, asked: NewMemberLinks['links']): Promise<readonly GivenPartyLink[]> {
+  const { links } = await requestLong('POST', `${keys.links(id)}/members`, givenPartyLinks, { links: asked });
+  await mutate(keys.links(id));
+  return links;
+}
+
 export async function withdrawPartyLink(id: string, linkId: string): Promise<void> {
   await request('PUT', `${keys.links(id)}/${linkId}/withdrawn`, partyLink);
   await mutate(keys.links(id));
@@ -194,11 +204,11 @@ export const byPartyKey = (key: string) => {
   return {
     open: () => ask('GET', ''),
     enterOwn: (data: OwnCollar) => ask('PUT', '/own', data),
-    enterFor: (memberId: string, data: OwnCollar) => ask('PUT', `/members/${memberId}/own`, data),
+    enterFor: (memberId: string, data: EnteredByLead) => ask('PUT', `/members/${memberId}/own`, data),
     add: (id: string, name: string) => ask('POST', '/members', { id, name }),
     onTheDay: (memberId: string, what: OnTheDay) => ask('PUT', `/members/${memberId}/day`, what),
-    giveOn: (memberId: string, id: string) =>
-      request('POST', `/api/party-key/members/${memberId}/link`, givenPartyLink, { id }, { [LINK_HEADER]: key }),
+    giveOn: async (links: NewMemberLinks['links']) =>
+      (await request('POST', '/api/party-key/links', givenPartyLinks, { links }, { [LINK_HEADER]: key })).links,
   };
 };
 export type PartyKeyApi = ReturnType<typeof byPartyKey>;

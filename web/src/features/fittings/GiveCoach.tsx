@@ -162,7 +162,7 @@ function OneLink({ link, mayWithdraw, onWithdrawn }: { link: CoachLink; mayWithd
   const withdraw = useSaving(async () => {
     await withdrawLink(link.id, link.fittingId);
     onWithdrawn();
-    tell('The link is withdrawn. It opens nothing any more.');
+    tell('The link is withdrawn. It no longer works.');
   });
   return (
     <Box component="li" sx={{ ...RULED_LINE, display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1.5, py: 0.75 }}>

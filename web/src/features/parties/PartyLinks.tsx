@@ -7,7 +7,7 @@ import TextField from '@mui/material/TextField';
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { givePartyLink, usePartyLinks, withdrawPartyLink } from '../../common/api/parties.ts';
+import { givePartyLink, givePartyLinks, usePartyLinks, withdrawPartyLink } from '../../common/api/parties.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { LinkCode } from '../../common/LinkCode.tsx';
@@ -17,10 +17,11 @@ import { Section } from '../../common/Section.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { COLOURS } from '../../theme.ts';
 import { copyText } from './copyText.ts';
+import { linkMessage } from './linkMessage.ts';
 
 const SHOWN_LINKS = 4;
 
-/** Links to the party: one for its lead, one for each member. Given, shown as a code, copied, withdrawn. */
+/** Links to the party: one for its lead, one for each member. They are made here, shown as a code, copied and withdrawn. */
 export function PartyLinks({ page: { party, members } }: { page: PartyPage }) {
   const may = useMay();
   const links = usePartyLinks(party.id);
@@ -38,11 +39,22 @@ export function PartyLinks({ page: { party, members } }: { page: PartyPage }) {
         ? 'the lead'
         : party.leadName
       : (members.find(({ id }) => id === memberId)?.name ?? 'somebody taken off the list');
+  const [message, setMessage] = useState('');
+  const copyAll = useSaving(async () => {
+    const made = await givePartyLinks(
+      party.id,
+      members.map(({ id }) => ({ id: uuid(), memberId: id })),
+    );
+    const text = linkMessage(party, made, nameOf);
+    setMessage(text);
+    copyText(text, 'The message with everybody’s link');
+  });
   const all = links.data ?? [];
   return (
     <Section title="Links">
       <Box sx={{ ...QUIET_ASIDE, mb: 1 }}>
-        The lead’s opens this list: who is on it, whose size is missing, and ticking off on the day. A member’s opens their own entry alone.
+        The lead’s link opens this list: who is on it, whose size is missing, and ticking off on the day. A member’s link opens only their
+        own entry.
       </Box>
       {may('links.give') && party.calledOffAt === null && (
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-end', flexWrap: 'wrap' }}>
@@ -62,9 +74,26 @@ export function PartyLinks({ page: { party, members } }: { page: PartyPage }) {
             ))}
           </TextField>
           <Button variant="outlined" disabled={give.isBusy} onClick={() => void give.save()}>
-            Give a link
+            Make a link
           </Button>
+          {members.length > 0 && (
+            <Button variant="outlined" disabled={copyAll.isBusy} onClick={() => void copyAll.save()}>
+              {copyAll.isBusy ? 'Making the links…' : 'Copy one message with everybody’s link'}
+            </Button>
+          )}
         </Box>
+      )}
+      <NotSaved failure={copyAll.failure} what="copied" kept="" sx={{ mt: 1 }} />
+      {message !== '' && (
+        <TextField
+          multiline
+          maxRows={8}
+          fullWidth
+          label="The message"
+          value={message}
+          sx={{ mt: 1.5 }}
+          slotProps={{ input: { readOnly: true } }}
+        />
       )}
       <NotSaved failure={give.failure} what="given" kept="" sx={{ mt: 1 }} />
       {given && <Given given={given} whose={nameOf(given.link.memberId)} />}
@@ -86,16 +115,16 @@ export function PartyLinks({ page: { party, members } }: { page: PartyPage }) {
   );
 }
 
-/** A link with its key: it is shown here and now alone. */
+/** A new link with its key, which is never shown again. */
 export function Given({ given: { address, link, isReachable }, whose }: { given: GivenPartyLink; whose: string }) {
   return (
     <Box sx={{ mt: 1.5, p: 2, display: 'grid', gap: 1.25, border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.card }}>
       <Box sx={{ fontWeight: 600 }}>For {whose}</Box>
       <LinkCode address={address} label={`Code of the link for ${whose}`} />
       <Box sx={{ overflowWrap: 'anywhere' }}>{address}</Box>
-      <Box sx={QUIET_ASIDE}>Good until {dayjs(link.endsAt).format('D MMM YYYY')}. It is shown here and now, and kept nowhere.</Box>
+      <Box sx={QUIET_ASIDE}>Good until {dayjs(link.endsAt).format('D MMM YYYY')}. Copy it now: it is shown only this once.</Box>
       {!isReachable && (
-        <Alert severity="info">This address opens on this machine alone. How telephones reach the shop stands in docs/running.md.</Alert>
+        <Alert severity="info">This link works only on this computer. Ask whoever set up Easy Tuck to open it to phones.</Alert>
       )}
       <Button variant="contained" onClick={() => copyText(address, 'The link')} sx={{ justifySelf: 'start' }}>
         Copy the link
@@ -109,7 +138,7 @@ function OneLink({ partyId, link, whose, onWithdrawn }: { partyId: string; link:
   const withdraw = useSaving(async () => {
     await withdrawPartyLink(partyId, link.id);
     onWithdrawn();
-    tell(`The link for ${whose} is withdrawn. It opens nothing any more.`);
+    tell(`The link for ${whose} is withdrawn. It no longer works.`);
   });
   const [now] = useState(() => Date.now());
   const isOver = link.withdrawnAt !== null || Date.parse(link.endsAt) < now;
@@ -118,7 +147,7 @@ function OneLink({ partyId, link, whose, onWithdrawn }: { partyId: string; link:
       <Box sx={{ flex: '1 1 10rem', minWidth: 0 }}>
         {whose}
         <Box sx={QUIET_ASIDE}>
-          {isOver ? 'opens nothing any more' : `given ${dayjs(link.givenAt).format('D MMM, HH:mm')}`}
+          {isOver ? 'no longer works' : `made ${dayjs(link.givenAt).format('D MMM, HH:mm')}`}
           {link.openings > 0 ? `, opened ${link.openings === 1 ? 'once' : `${link.openings} times`}` : ', not opened'}
         </Box>
       </Box>

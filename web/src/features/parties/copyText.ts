@@ -4,6 +4,6 @@ import { tell } from '../../common/notices.tsx';
 export function copyText(text: string, what: string): void {
   navigator.clipboard.writeText(text).then(
     () => tell(`${what} is copied.`),
-    () => tell('The browser did not let it be copied. Mark it and copy it by hand.'),
+    () => tell('The browser did not allow copying. Select the text and copy it by hand.'),
   );
 }

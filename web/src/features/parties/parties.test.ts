@@ -1,6 +1,7 @@
-import type { Party, PartyMember, PartyPage } from '@easytuck/contract';
+import type { GivenPartyLink, Party, PartyMember, PartyPage } from '@easytuck/contract';
 import { sampleTie } from '@easytuck/contract/testing';
-import { readOwnForm } from './door/ownForm.ts';
+import { likelyNeck, readAs, readOwnForm, readStoredForm } from './guest/ownForm.ts';
+import { linkMessage } from './linkMessage.ts';
 import { EMPTY_MEMBER, readMemberForm, toMemberForm } from './memberForm.ts';
 import { emptyParty, movedDay, readHour, readPartyForm, toPartyForm, zoneHere } from './partyForm.ts';
 import { chanceWords, collarWords, dayView, minutesBefore, nextMissing, partyView, reminderFor } from './partyViewModel.ts';
@@ -79,6 +80,38 @@ const tie = { ...sampleTie, id: id(700) } as never;
 const WEEKS_BEFORE = new Date('2031-11-05T12:00:00Z');
 const view = (members: PartyMember[], change: Partial<Party> = {}, now = WEEKS_BEFORE) =>
   partyView({ party: party(change), members, offers: [] } satisfies PartyPage, [tie], now);
+
+describe('what a member enters', () => {
+  const form = { ground: 'shirt', collar: '', neck: '', longEnd: '', whoTies: '' } as const;
+  it('is offered what was probably meant, and is told how a size is read', () => {
+    expect(likelyNeck('37', 'in')).toEqual(['37 cm']);
+    expect(likelyNeck('14 1/2', 'cm')).toEqual(['14 1/2 in']);
+    expect(likelyNeck('15', 'in')).toEqual([]);
+    expect(likelyNeck('370 mm', 'in')).toEqual([]);
+    expect(readOwnForm({ ...form, ground: 'neck', neck: '37' }, 'in').errors.neck).toContain('Did you mean 37 cm?');
+    expect(readOwnForm({ ...form, collar: '15 1/2 34' }, 'in').errors.collar).toContain('the collar is 15\u202f1⁄2 in, the sleeve 34');
+    expect(readOwnForm({ ...form, collar: 'M' }, 'in').errors.collar).toContain('a size of clothing');
+    expect([readAs('39'), readAs('M')]).toEqual(['We read this as 39 cm.', '']);
+  });
+  it('counts not minding as an answer, and no answer as none', () => {
+    const side = (longEnd: 'either' | '' | 'right') => readOwnForm({ ...form, collar: '16', longEnd }, 'in').input?.longEnd;
+    expect([side('either'), side(''), side('right')]).toEqual(['left', null, 'right']);
+  });
+  it('is read back after a reload, and a value that no longer fits is dropped', () => {
+    const typed = { ...form, collar: '15 1/', longEnd: 'either' };
+    expect(readStoredForm(JSON.parse(JSON.stringify(typed)))).toEqual(typed);
+    expect(readStoredForm({ collar: 3 })).toBeNull();
+  });
+  it('is asked for in one message with everybody’s own link', () => {
+    const link = (number: number) => ({
+      link: { memberId: id(number) } as GivenPartyLink['link'],
+      address: `https://tuck.example/party#${number}`,
+    });
+    const text = linkMessage(party(), [link(1), link(2)], (memberId) => (memberId === id(1) ? 'Ansel' : 'Bryony'));
+    expect(text.split('\n').slice(-2)).toEqual(['Ansel: https://tuck.example/party#1', 'Bryony: https://tuck.example/party#2']);
+    expect(text).toContain('Supper');
+  });
+});
 
 describe('a party that is put off in the form', () => {
   it('moves the days of its ties along, those that were set apart too, and leaves what was typed', () => {

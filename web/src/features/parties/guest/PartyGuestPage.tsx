@@ -16,8 +16,8 @@ import { OwnEntry } from './OwnEntry.tsx';
 
 const READ_AGAIN_MS = 20_000;
 
-/** What a link to a party opens: a member’s own entry, or the lead’s list. Nothing of the shop stands round it. */
-export function PartyDoor() {
+/** What a link to a party opens: a member’s own entry, or the lead’s list, without the shop’s pages around it. */
+export function PartyGuestPage() {
   const [key, setKey] = useState(() => window.location.hash.slice(1));
   useEffect(() => {
     const changed = (): void => setKey(window.location.hash.slice(1));
@@ -26,11 +26,11 @@ export function PartyDoor() {
   }, []);
   const api = useMemo(() => byPartyKey(key), [key]);
   const { data, error, mutate } = useSWR<PartyByLink, unknown>(key === '' ? null : ['party-key', key], () => api.open(), {
-    refreshInterval: (told) => (told?.who === 'lead' ? READ_AGAIN_MS : 0),
+    refreshInterval: (view) => (view?.who === 'lead' ? READ_AGAIN_MS : 0),
     shouldRetryOnError: isWorthRetrying,
   });
   usePageTitle(data ? data.party.name : 'A party');
-  const take = (told: PartyByLink): void => void mutate(told, { revalidate: false });
+  const showView = (view: PartyByLink): void => void mutate(view, { revalidate: false });
   return (
     <Box component="main" sx={{ maxWidth: '44rem', mx: 'auto', px: { xs: 2, sm: 3 }, py: 3 }}>
       {data ? (
@@ -48,15 +48,21 @@ export function PartyDoor() {
           </Box>
           {error !== undefined && (
             <Box sx={{ color: 'warning.main', mb: 2 }}>
-              {isAway(error) ? 'The shop does not answer just now. What you see was read before.' : sentenceOf(error)}
+              {isAway(error) ? 'The shop does not answer at the moment. You see the last version.' : sentenceOf(error)}
             </Box>
           )}
-          {data.who === 'member' ? <OwnEntry told={data} api={api} onTold={take} /> : <LeadList told={data} api={api} onTold={take} />}
+          {data.who === 'member' ? (
+            <OwnEntry view={data} api={api} onView={showView} />
+          ) : (
+            <LeadList view={data} api={api} onView={showView} />
+          )}
         </>
       ) : key === '' ? (
-        <Face title="This address is not whole">The link has a part after the sign #. Copy all of it, or scan the code again.</Face>
+        <Face title="This link is incomplete">The link has a part after the # sign. Copy all of it, or scan the code again.</Face>
       ) : error === undefined ? null : error instanceof ApiProblem && !isAway(error) ? (
-        <Face title={error.problem.code === 'noSuchLink' ? 'This link opens nothing' : 'This could not be read'}>{sentenceOf(error)}</Face>
+        <Face title={error.problem.code === 'noSuchLink' ? 'This link no longer works' : 'The page could not be loaded'}>
+          {sentenceOf(error)}
+        </Face>
       ) : (
         <Face
           title="The shop does not answer"
@@ -66,7 +72,7 @@ export function PartyDoor() {
             </Button>
           }
         >
-          It is tried again by itself.
+          This page tries again by itself.
         </Face>
       )}
       <Notices />

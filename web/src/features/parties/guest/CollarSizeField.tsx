@@ -1,0 +1,68 @@
+import { formatCollarSize, likelyCollars, parseCollarSize } from '@easytuck/core';
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import type { Ref } from 'react';
+
+/** A collar size as a shirt is labelled. When a label says more than the collar, its sizes are offered to choose from. */
+export function CollarSizeField({
+  label,
+  value,
+  error,
+  hint,
+  onChange,
+  inputRef,
+}: {
+  label: string;
+  value: string;
+  error: string | undefined;
+  hint: string;
+  onChange: (value: string) => void;
+  inputRef?: Ref<HTMLInputElement>;
+}) {
+  const offered = error === undefined ? [] : likelyCollars(parseCollarSize(value)).map(formatCollarSize);
+  return <SuggestingField {...{ label, value, error, hint, onChange, offered }} {...(inputRef === undefined ? {} : { inputRef })} />;
+}
+
+/** A field that offers what was probably meant, a button each. */
+export function SuggestingField({
+  label,
+  value,
+  error,
+  hint,
+  onChange,
+  offered,
+  inputRef,
+}: {
+  label: string;
+  value: string;
+  error: string | undefined;
+  hint: string;
+  onChange: (value: string) => void;
+  offered: readonly string[];
+  inputRef?: Ref<HTMLInputElement>;
+}) {
+  return (
+    <Box sx={{ display: 'grid', gap: 1, justifyItems: 'start' }}>
+      <TextField
+        label={label}
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        error={error !== undefined}
+        helperText={error ?? hint}
+        sx={{ width: '100%', maxWidth: '24rem' }}
+        {...(inputRef === undefined ? {} : { inputRef })}
+        slotProps={{ htmlInput: { autoComplete: 'off' }, formHelperText: error === undefined ? {} : { role: 'alert' } }}
+      />
+      {offered.length > 0 && (
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+          {offered.map((text) => (
+            <Button key={text} variant="outlined" onClick={() => onChange(text)}>
+              {text}
+            </Button>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}

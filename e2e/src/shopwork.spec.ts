@@ -55,7 +55,7 @@ test.describe('the fitter at work', () => {
     await expect(bench.lead).toHaveValue(inches('1 3/4'));
     await page.keyboard.press('v');
     await expect(page.getByRole('radio', { name: 'in the mirror' })).toBeChecked();
-    await page.keyboard.press('W');
+    await page.keyboard.press('Shift+W');
     await expect(page.getByRole('heading', { name: 'Wearers' })).toBeVisible();
   });
 

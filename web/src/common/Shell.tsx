@@ -5,10 +5,11 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, ScrollRestoration, useLocation, useNavigate, useNavigation } from 'react-router';
 import { COLOURS, FIGURES, SIZE } from '../theme.ts';
 import { Choice } from './Choice.tsx';
+import { keepFocus } from './focusKeeper.ts';
 import type { HelpPart } from './help/Help.tsx';
 import { onTourStart } from './help/tourStart.ts';
 import { useTour } from './help/useTour.ts';
-import { Notices } from './notices.tsx';
+import { Notices, undoLast } from './notices.tsx';
 import { NothingKept } from './NothingKept.tsx';
 import { SessionGate } from './session/SessionGate.tsx';
 import { useStanding } from './session/sessionStore.ts';
@@ -31,7 +32,7 @@ const PersonMenu = lazy(async () => ({ default: (await import('./session/PersonM
 const Help = lazy(async () => ({ default: (await import('./help/Help.tsx')).Help }));
 const Tour = lazy(async () => ({ default: (await import('./help/Tour.tsx')).Tour }));
 
-/** The frame of every room: the way past it, its name, the rooms, the unit, help, what was done. */
+/** The frame of every page: a link past it, the name, the pages, the unit, help, notices. */
 export function Shell() {
   const { unit, setUnit } = useUnits();
   const { session } = useStanding();
@@ -41,9 +42,11 @@ export function Shell() {
   const [help, setHelp] = useState<HelpPart | null>(null);
   const tour = useTour();
   useEffect(() => listenForShortcuts(), []);
+  useEffect(() => keepFocus(() => document.getElementById('main')), []);
   useFocusOnChange();
   useEffect(() => onTourStart(tour.begin), [tour.begin]);
   useShortcuts('Everywhere', [
+    { key: 'z', mod: true, outsideFields: true, says: 'undo the last change', run: undoLast },
     { key: '?', says: 'help: these keys, words, the tour', run: () => setHelp((now) => (now === null ? 'keys' : null)) },
     { key: 'F1', says: 'help, also from within a field', run: () => setHelp((now) => (now === null ? 'words' : null)) },
     { key: 'F2', says: 'the words of the trade, also from within a field', run: () => setHelp('words') },
@@ -164,7 +167,7 @@ export function Shell() {
   );
 }
 
-/** After another page was opened the keyboard is at its beginning, and a reader hears its heading. */
+/** After a page is opened the focus is at its beginning, and a screen reader reads its heading. */
 function useFocusOnChange(): void {
   const { pathname } = useLocation();
   const isFirst = useRef(true);

@@ -3,7 +3,7 @@ import Button from '@mui/material/Button';
 import { useSyncExternalStore } from 'react';
 import { COLOURS } from '../theme.ts';
 
-/** Something that was done, told in a few words at the foot of the page, and what can be done about it. */
+/** Something that was done, in a few words at the foot of the page, and how to undo it. */
 interface Notice {
   readonly text: string;
   readonly undo?: (() => void) | undefined;
@@ -13,7 +13,11 @@ const SHOWN_MS = 8_000;
 /** What can be undone stays longer: it has to be read first. */
 const UNDO_MS = 20_000;
 
+/** How long the last change can be undone by its key. */
+const UNDO_KEY_MS = 120_000;
+
 let notice: Notice | null = null;
+let lastUndo: { readonly text: string; readonly undo: () => void; readonly at: number } | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
 const listeners = new Set<() => void>();
 
@@ -24,10 +28,25 @@ function show(next: Notice | null): void {
   for (const listener of listeners) listener();
 }
 
-/** Tells that something was done: seen at the foot of the page, and read out. `undo` takes it back. */
-export const tell = (text: string, undo?: () => void): void => show({ text, undo });
+/** Says that something was done: shown at the foot of the page, and read out. `undo` takes it back. */
+export function notify(text: string, undo?: () => void): void {
+  lastUndo = undo ? { text, undo, at: Date.now() } : null;
+  show({ text, undo });
+}
 
-/** Where it is told. It is there from the start, so that what comes into it is read out. */
+/** Undoes the last change that can be undone. */
+export function undoLast(): void {
+  const last = lastUndo;
+  lastUndo = null;
+  if (last === null || Date.now() - last.at > UNDO_KEY_MS) {
+    show({ text: 'There is nothing to undo.' });
+    return;
+  }
+  show({ text: `Undone: ${last.text}` });
+  last.undo();
+}
+
+/** The place for notices. It is in the page from the start, so that a screen reader reads what appears in it. */
 export function Notices() {
   const now = useSyncExternalStore(
     (listener) => {
@@ -70,11 +89,7 @@ export function Notices() {
             <span>{now.text}</span>
             {now.undo && (
               <Button
-                onClick={() => {
-                  const { undo } = now;
-                  show(null);
-                  undo?.();
-                }}
+                onClick={undoLast}
                 sx={{ color: COLOURS.card, textDecoration: 'underline', minHeight: 36, '&:focus-visible': { outlineColor: COLOURS.card } }}
               >
                 Undo

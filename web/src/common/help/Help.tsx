@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { Choice } from '../Choice.tsx';
 import { holds } from '../foldName.ts';
-import { keyNames, useListedShortcuts } from '../shortcuts/shortcuts.ts';
+import { keyNames, useListedShortcuts, useSingleKeyMode, type SingleKeyMode } from '../shortcuts/shortcuts.ts';
 
 /** What help shows: the words of the trade, or the keys of the page. */
 export type HelpPart = 'words' | 'keys';
@@ -100,24 +100,36 @@ function Words() {
   );
 }
 
-/** All keys that work just now, room by room. */
+const MODES: readonly { readonly value: SingleKeyMode; readonly text: string }[] = [
+  { value: 'alone', text: 'by themselves' },
+  { value: 'withAlt', text: 'together with Alt' },
+  { value: 'off', text: 'off' },
+];
+
+/** All keys that work at the moment, page by page, and whether single keys do. */
 function Keys() {
   const groups = useListedShortcuts();
+  const [mode, setMode] = useSingleKeyMode();
   const rooms = [...new Set(groups.map(({ room }) => room))].sort((a, b) => Number(a === 'Everywhere') - Number(b === 'Everywhere'));
   return (
     <>
+      <Box sx={{ mb: 2.5 }}>
+        <Choice<SingleKeyMode> label="Single letters and signs work" value={mode} onChange={setMode} options={MODES} small />
+      </Box>
       <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '1fr 1fr' } }}>
         {rooms.map((room) => (
           <section key={room}>
             <Box component="h3" sx={{ m: 0, mb: 1, fontSize: SIZE.text }}>
               {room}
             </Box>
-            <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '6rem 1fr', rowGap: 0.75 }}>
+            <Box component="dl" sx={{ m: 0, display: 'grid', gridTemplateColumns: '7.5rem 1fr', rowGap: 0.75 }}>
               {groups
                 .filter((group) => group.room === room)
                 .flatMap(({ shortcuts }) => shortcuts)
-                .map((shortcut) => (
-                  <Box key={keyNames(shortcut)} sx={{ display: 'contents' }}>
+                .map((shortcut) => ({ shortcut, keys: keyNames(shortcut, mode) }))
+                .filter(({ keys }) => keys !== null)
+                .map(({ shortcut, keys }) => (
+                  <Box key={keys} sx={{ display: 'contents' }}>
                     <Box component="dt">
                       <Box
                         component="kbd"
@@ -129,7 +141,7 @@ function Keys() {
                           backgroundColor: COLOURS.paper,
                         }}
                       >
-                        {keyNames(shortcut)}
+                        {keys}
                       </Box>
                     </Box>
                     <Box component="dd" sx={{ m: 0 }}>

@@ -7,7 +7,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { signOut, stepAway } from '../api/session.ts';
 import { clearDrafts } from '../forms/tabDrafts.ts';
-import { tell } from '../notices.tsx';
+import { notify } from '../notices.tsx';
 import { sentenceOf } from '../api/request.ts';
 import { SIZE } from '../../theme.ts';
 import { useStanding } from './sessionStore.ts';
@@ -20,7 +20,7 @@ export function PersonMenu() {
   const { person, hands } = session;
   const done = (work: () => Promise<void>) => () => {
     setAt(null);
-    work().catch((error: unknown) => tell(`Not done. ${sentenceOf(error)}`));
+    work().catch((error: unknown) => notify(`Not done. ${sentenceOf(error)}`));
   };
   return (
     <>

@@ -2,7 +2,7 @@
 import { jest } from '@jest/globals';
 import { act, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
 import { createRoot } from 'react-dom/client';
-import { keyNames, listenForShortcuts, useListedShortcuts, useShortcuts } from './shortcuts.ts';
+import { keyNames, listenForShortcuts, setSingleKeyMode, useListedShortcuts, useShortcuts } from './shortcuts.ts';
 
 let stop: () => void;
 beforeEach(() => {
@@ -25,6 +25,12 @@ function Room({ name, shortcut, mod = false, onRun }: { name: string; shortcut: 
   );
 }
 
+/** Keys that follow at once come from a scanner: lets a moment pass. */
+const later = (): void => {
+  const began = performance.now();
+  while (performance.now() - began < 30);
+};
+
 /** Presses a key, with the keyboard on a thing of the page. @returns whether it was taken. */
 const press = (key: string, on: Element = document.body, more: object = {}): boolean => !fireEvent.keyDown(on, { key, ...more });
 
@@ -46,6 +52,7 @@ describe('a shortcut', () => {
     const { unmount } = render(<Room name="panel" shortcut="e" onRun={panel} />);
     press('e');
     act(unmount);
+    later();
     press('e');
     expect([page.mock.calls.length, panel.mock.calls.length]).toEqual([1, 1]);
   });
@@ -114,8 +121,83 @@ describe('a shortcut', () => {
     expect(document.activeElement).toBe(document.body);
   });
 
-  it('is written as on the keys', () => {
-    expect(keyNames({ key: ' ', says: '', run: () => undefined })).toBe('Space');
-    expect(keyNames({ key: 'Enter', mod: true, says: '', run: () => undefined })).toBe('Ctrl Enter');
+  it('is written as on the keys, in the mode that is chosen; null if that switches it off', () => {
+    const named = (key: string, more: object = {}, mode?: 'alone' | 'withAlt' | 'off') =>
+      keyNames({ key, says: '', run: () => undefined, ...more }, mode);
+    expect([named(' '), named('Enter', { mod: true }), named('n', { alt: true }), named('e'), named('B'), named('F8')]).toEqual([
+      'Space',
+      'Ctrl Enter',
+      'Alt N',
+      'E',
+      'Shift B',
+      'F8',
+    ]);
+    expect([named('e', {}, 'withAlt'), named('B', {}, 'withAlt'), named('F8', {}, 'withAlt')]).toEqual(['Alt E', 'Alt Shift B', 'F8']);
+    expect([named('e', {}, 'off'), named('?', {}, 'off'), named('z', { mod: true }, 'off')]).toEqual([null, null, 'Ctrl Z']);
+  });
+
+  it('means the letter of the key: with Caps Lock, with Shift, and on a layout with other letters', () => {
+    const [small, large] = [jest.fn(), jest.fn()];
+    render(<Room name="a" shortcut="e" onRun={small} />);
+    render(<Room name="b" shortcut="E" onRun={large} />);
+    // Caps Lock turns the letter round, and Shift with it turns it back: neither means another key
+    press('E', document.body, { shiftKey: false });
+    expect([small.mock.calls.length, large.mock.calls.length]).toEqual([1, 0]);
+    later();
+    press('e', document.body, { shiftKey: true });
+    expect([small.mock.calls.length, large.mock.calls.length]).toEqual([1, 1]);
+    later();
+    press('у', document.body, { code: 'KeyE' });
+    expect(small).toHaveBeenCalledTimes(2);
+    later();
+    // a key held down does its work once; what is written with an input method is text
+    press('e', document.body, { repeat: true });
+    press('e', document.body, { isComposing: true });
+    expect(small).toHaveBeenCalledTimes(2);
+  });
+
+  it('is not pressed by a scanner or by dictation that writes a word into the page', () => {
+    const run = jest.fn();
+    render(<Room name="a" shortcut="n" onRun={run} />);
+    later();
+    for (const letter of 'seven') press(letter);
+    expect(run).not.toHaveBeenCalled();
+    later();
+    press('n');
+    expect(run).toHaveBeenCalledTimes(1);
+  });
+
+  it('needs Alt, or does nothing, if that is chosen; what is pressed with Ctrl or Alt stays', () => {
+    const [letter, withCtrl, withAlt] = [jest.fn(), jest.fn(), jest.fn()];
+    render(<Room name="a" shortcut="e" onRun={letter} />);
+    render(<Room name="b" shortcut="Enter" mod onRun={withCtrl} />);
+    const AltRoom = () => {
+      useShortcuts('c', [{ key: 'n', alt: true, says: '', run: withAlt }]);
+      return null;
+    };
+    render(<AltRoom />);
+    setSingleKeyMode('withAlt');
+    expect([press('e'), press('e', document.body, { altKey: true })]).toEqual([false, true]);
+    setSingleKeyMode('off');
+    later();
+    expect([press('e'), press('e', document.body, { altKey: true }), letter.mock.calls.length]).toEqual([false, false, 1]);
+    // Alt makes another character of the letter on some systems
+    expect(press('˜', document.body, { altKey: true, code: 'KeyN' })).toBe(true);
+    expect(press('Dead', document.body, { altKey: true, code: 'KeyN' })).toBe(true);
+    expect(press('Enter', document.body, { ctrlKey: true })).toBe(true);
+    expect([withCtrl.mock.calls.length, withAlt.mock.calls.length]).toEqual([1, 2]);
+    setSingleKeyMode('alone');
+  });
+
+  it('with Ctrl is left to a text if that has a use for it', () => {
+    const run = jest.fn();
+    const UndoRoom = () => {
+      useShortcuts('a', [{ key: 'z', mod: true, outsideFields: true, says: '', run }]);
+      return <input aria-label="a text" />;
+    };
+    render(<UndoRoom />);
+    expect(press('z', screen.getByLabelText('a text'), { ctrlKey: true })).toBe(false);
+    expect(press('z', document.body, { ctrlKey: true })).toBe(true);
+    expect(run).toHaveBeenCalledTimes(1);
   });
 });

@@ -1,10 +1,15 @@
 import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
+import { readStored, writeStored } from '../stored.ts';
 
-/** A key, what it does in a few words, and doing it. `mod` keys work while a field is typed into too. */
+/** A key, what it does in a few words, and doing it. Keys with Ctrl or Alt also work while somebody types into a field. */
 export interface Shortcut {
   readonly key: string;
   /** Together with Ctrl, or with Command where there is one. */
   readonly mod?: boolean;
+  /** Together with Alt, whatever is chosen for single keys. */
+  readonly alt?: boolean;
+  /** Leaves the key to a text field that has the focus, although it is pressed with Ctrl. */
+  readonly outsideFields?: boolean;
   readonly says: string;
   readonly run: () => void;
 }
@@ -15,63 +20,123 @@ export interface ShortcutGroup {
   readonly shortcuts: readonly Shortcut[];
 }
 
+/** What single keys do: shortcuts as they are, shortcuts only together with Alt, or nothing (WCAG 2.2, 2.1.4 Character Key Shortcuts). */
+export const SINGLE_KEY_MODES = ['alone', 'withAlt', 'off'] as const;
+export type SingleKeyMode = (typeof SINGLE_KEY_MODES)[number];
+
+const MODE_KEY = 'easytuck.singleKeys';
+const readMode = (value: unknown): SingleKeyMode | null => SINGLE_KEY_MODES.find((mode) => mode === value) ?? null;
+
 const groups = new Set<{ current: ShortcutGroup }>();
 const listeners = new Set<() => void>();
 let listed: readonly ShortcutGroup[] = [];
+let mode: SingleKeyMode | null = null;
 
-function changed(): void {
+function notify(): void {
   listed = [...groups].map(({ current }) => current);
   for (const listener of listeners) listener();
 }
 
-/** All shortcuts that work just now. */
-export function useListedShortcuts(): readonly ShortcutGroup[] {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => listed,
-  );
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
 }
 
-/** Makes shortcuts work while the component is there. */
+/** All shortcuts that work at the moment. */
+export const useListedShortcuts = (): readonly ShortcutGroup[] => useSyncExternalStore(subscribe, () => listed);
+
+const currentMode = (): SingleKeyMode => (mode ??= readStored(MODE_KEY, readMode, 'alone'));
+
+/** What single keys do in this browser, and how to change it. */
+export function useSingleKeyMode(): readonly [SingleKeyMode, (next: SingleKeyMode) => void] {
+  const chosen = useSyncExternalStore(subscribe, currentMode);
+  return [chosen, setSingleKeyMode];
+}
+
+export function setSingleKeyMode(next: SingleKeyMode): void {
+  mode = next;
+  writeStored(MODE_KEY, next === 'alone' ? null : next);
+  notify();
+}
+
+/** Makes shortcuts work while the component is mounted. */
 export function useShortcuts(room: string, shortcuts: readonly Shortcut[]): void {
   const group = useRef<ShortcutGroup>({ room, shortcuts });
-  // with the page itself, not a moment after it: a key that is pressed as soon as its button can be means that button
+  // in the same frame as the page: a key that is pressed as soon as its button appears means that button
   useLayoutEffect(() => {
     group.current = { room, shortcuts };
   });
   useLayoutEffect(() => {
     groups.add(group);
-    changed();
+    notify();
     return () => {
       groups.delete(group);
-      changed();
+      notify();
     };
   }, []);
 }
 
+/** Letters closer together than this come from a scanner or from dictation, not from fingers. In milliseconds. */
+const BURST_MS = 20;
+
 /** Listens for the keys of all shortcuts. @returns how to stop. */
 export function listenForShortcuts(): () => void {
+  let lastLetterAt = -Infinity;
   const onKeyDown = (event: KeyboardEvent): void => {
-    if (event.defaultPrevented || event.altKey) return;
-    const mod = event.ctrlKey || event.metaKey;
+    if (event.defaultPrevented || event.isComposing) return;
     if (event.key === 'Escape' && event.target instanceof HTMLElement && isTyped(event.target)) {
       // out of the field, so that single keys work again
       event.target.blur();
       return;
     }
+    const letter = letterOf(event);
+    const isBurst = letter !== null && event.timeStamp - lastLetterAt < BURST_MS;
+    if (letter !== null) lastLetterAt = event.timeStamp;
+    // a key that is held down means its letter once
+    if (letter !== null && !isModified(event) && (isBurst || event.repeat)) return;
     const found = [...groups]
       .reverse()
       .flatMap(({ current }) => current.shortcuts)
-      .find((each) => each.key === event.key && (each.mod ?? false) === mod);
-    if (!found || (!mod && !/^F\d+$/.test(found.key) && ((isTyped(event.target) && !isTurned(event)) || isItsOwn(event)))) return;
+      .find((shortcut) => isPressed(shortcut, event, letter ?? event.key));
+    if (!found || isNeededElsewhere(found, event)) return;
     event.preventDefault();
     found.run();
   };
   window.addEventListener('keydown', onKeyDown);
   return () => window.removeEventListener('keydown', onKeyDown);
+}
+
+const isModified = ({ ctrlKey, metaKey, altKey }: KeyboardEvent): boolean => ctrlKey || metaKey || altKey;
+
+/**
+ * The Latin letter that a key stands for, upper case with Shift; null for any other key. Caps Lock does not count, and on a layout with
+ * other letters, or where Alt makes another character of it, the place of the key on the board counts.
+ */
+function letterOf({ key, code, shiftKey, altKey }: KeyboardEvent): string | null {
+  const isLatin = /^[a-z]$/i.test(key);
+  // only another alphabet's letter, or what Alt makes of a letter, is read by its place: not a digit or a sign
+  const isOther = /^\p{L}$/u.test(key) || key === 'Dead' || (altKey && key.length === 1);
+  const place = isOther ? (/^Key([A-Z])$/.exec(code)?.[1] ?? null) : null;
+  const letter = isLatin ? key : place;
+  if (letter === null) return null;
+  return shiftKey ? letter.toUpperCase() : letter.toLowerCase();
+}
+
+/** Whether a shortcut is one single key, for which the chosen mode counts: no function key, none with Ctrl or Alt. */
+export const isSingleKey = ({ key, mod, alt }: Shortcut): boolean => mod !== true && alt !== true && key.length === 1 && key !== ' ';
+
+function isPressed(shortcut: Shortcut, event: KeyboardEvent, key: string): boolean {
+  const isMod = event.ctrlKey || event.metaKey;
+  const needsAlt = shortcut.alt === true || (isSingleKey(shortcut) && currentMode() === 'withAlt');
+  if (isSingleKey(shortcut) && currentMode() === 'off') return false;
+  return shortcut.key === key && (shortcut.mod ?? false) === isMod && needsAlt === event.altKey;
+}
+
+/** Whether the thing that has the focus needs a key itself. */
+function isNeededElsewhere(shortcut: Shortcut, event: KeyboardEvent): boolean {
+  if (shortcut.alt === true || /^F\d+$/.test(shortcut.key)) return false;
+  if (shortcut.mod === true) return shortcut.outsideFields === true && isTyped(event.target);
+  return (isTyped(event.target) && !isTurned(event)) || isItsOwn(event);
 }
 
 /** Keys that turn pages, as presenters and foot switches send them, mean nothing to a closed list that has the focus. */
@@ -102,5 +167,12 @@ function isTyped(target: EventTarget | null): boolean {
   return target instanceof HTMLTextAreaElement || target.isContentEditable || target.getAttribute('role') === 'combobox';
 }
 
-/** A shortcut as it is written on keys. */
-export const keyNames = ({ key, mod }: Shortcut): string => `${mod ? 'Ctrl ' : ''}${key === ' ' ? 'Space' : key}`;
+/** A shortcut as it is written on keys, in a mode of single keys; null if the mode switches it off. */
+export function keyNames(shortcut: Shortcut, chosen: SingleKeyMode = 'alone'): string | null {
+  const { key, mod, alt } = shortcut;
+  if (isSingleKey(shortcut) && chosen === 'off') return null;
+  const isWithAlt = alt === true || (isSingleKey(shortcut) && chosen === 'withAlt');
+  const isShifted = /^[A-Z]$/.test(key);
+  const name = key === ' ' ? 'Space' : key.length === 1 ? key.toUpperCase() : key;
+  return `${mod ? 'Ctrl ' : ''}${isWithAlt ? 'Alt ' : ''}${isShifted ? 'Shift ' : ''}${name}`;
+}

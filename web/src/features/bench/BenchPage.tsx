@@ -15,7 +15,7 @@ import type { ViewSide } from '../../common/drawing/stageLayout.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { useTourStart } from '../../common/help/tourStart.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { usePageTitle } from '../../common/pageTitle.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { readStored, writeStored } from '../../common/stored.ts';
@@ -235,8 +235,8 @@ function useFromAddress(wearerId: string | null, dispatch: Dispatch<BenchEvent>)
   useEffect(() => {
     if (wearer) dispatch({ type: 'wearerChosen', wearer });
     else if (fitting) dispatch({ type: 'fittingBroughtBack', fitting, fittingId: uuid(), revises: revised !== null });
-    else if (isNowhere(noWearer)) tell('That link leads to nobody on record.');
-    else if (isNowhere(noFitting)) tell('That link leads to no card on record.');
+    else if (isNowhere(noWearer)) notify('That link leads to nobody on record.');
+    else if (isNowhere(noFitting)) notify('That link leads to no card on record.');
     else return;
     setSearch({}, { replace: true });
   }, [wearer, fitting, noWearer, noFitting, revised, dispatch, setSearch]);

@@ -26,7 +26,7 @@ import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { fold } from '../../common/foldName.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { Page } from '../../common/Page.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
@@ -62,7 +62,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
     save: (input, base, newId) =>
       base === null ? createTie({ ...input, id: newId }) : changeTie(base.id, { ...input, version: base.version }),
     onSaved: (saved) => {
-      tell(`${saved.name} is in the drawer.`);
+      notify(`${saved.name} is in the drawer.`);
       return navigate('/drawer');
     },
   });
@@ -150,7 +150,10 @@ function PutAway({ tie }: { tie: Tie }) {
   const navigate = useNavigate();
   const { save, isBusy, failure } = useSaving(async (away: boolean) => {
     const saved = await putTieAway(tie, away);
-    tell(away ? `${tie.name} is put away.` : `${tie.name} is back in the drawer.`, away ? () => void putTieAway(saved, false) : undefined);
+    notify(
+      away ? `${tie.name} is put away.` : `${tie.name} is back in the drawer.`,
+      away ? () => void putTieAway(saved, false) : undefined,
+    );
     if (away) await navigate('/drawer');
   });
   return (

@@ -11,7 +11,7 @@ import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { LinkCode } from '../../common/LinkCode.tsx';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { COLOURS, SIZE } from '../../theme.ts';
@@ -79,7 +79,7 @@ function Given({ given: { address, key, isReachable, link }, fitting }: { given:
   const [jobId] = useState(() => uuid());
   const paper = useSaving((what: 'A6' | 'sheet' | 'coachSheet' | 'label') =>
     what === 'label'
-      ? printLabel(jobId, fitting.id, key).then(() => tell('The label is at the printer.'))
+      ? printLabel(jobId, fitting.id, key).then(() => notify('The label is at the printer.'))
       : openPaperWithLink(fitting.id, key, what),
   );
   const words = wordsFor(fitting, address, link.endsAt);
@@ -111,8 +111,8 @@ function Given({ given: { address, key, isReachable, link }, fitting }: { given:
             variant="contained"
             onClick={() => {
               navigator.clipboard.writeText(address).then(
-                () => tell('The link is copied.'),
-                () => tell('The browser did not let it be copied. Mark it and copy it by hand.'),
+                () => notify('The link is copied.'),
+                () => notify('The browser did not let it be copied. Mark it and copy it by hand.'),
               );
             }}
           >
@@ -162,7 +162,7 @@ function OneLink({ link, mayWithdraw, onWithdrawn }: { link: CoachLink; mayWithd
   const withdraw = useSaving(async () => {
     await withdrawLink(link.id, link.fittingId);
     onWithdrawn();
-    tell('The link is withdrawn. It no longer works.');
+    notify('The link is withdrawn. It no longer works.');
   });
   return (
     <Box component="li" sx={{ ...RULED_LINE, display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1.5, py: 0.75 }}>

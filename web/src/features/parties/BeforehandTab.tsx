@@ -13,7 +13,7 @@ import { dayWords } from '../../common/dueWords.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { preparedOf } from '../../common/preparedOf.ts';
 import { Section } from '../../common/Section.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
@@ -77,12 +77,12 @@ function Cards({ page: { party }, view: { lines } }: PartProps) {
     });
     const { issued, refused: not } = await issueCards(party.id, staff, cards);
     setRefused(not.map(({ memberId, why }) => `${lines.find(({ member }) => member.id === memberId)?.member.name ?? ''}: ${why}`));
-    tell(issued === 1 ? 'One card is issued.' : `${issued} cards are issued.`);
+    notify(issued === 1 ? 'One card is issued.' : `${issued} cards are issued.`);
   });
   const labels = useSaving(async () => {
     await printPartyLabels(party.id, jobId);
     setJobId(uuid());
-    tell('The labels are at the printer.');
+    notify('The labels are at the printer.');
   });
   return (
     <Section title="Cards and paper">
@@ -130,7 +130,7 @@ function Places({ page: { party, members }, view: { lines, stage } }: PartProps)
   const shops = members.filter(({ tieId, isOwnTie }) => tieId !== null && !isOwnTie);
   const move = useSaving(async (which: readonly string[], to: TiePlace) => {
     await moveTies(party.id, which, to);
-    tell(which.length === 1 ? `One tie is ${TIE_PLACE_WORDS[to]}.` : `${which.length} ties are ${TIE_PLACE_WORDS[to]}.`);
+    notify(which.length === 1 ? `One tie is ${TIE_PLACE_WORDS[to]}.` : `${which.length} ties are ${TIE_PLACE_WORDS[to]}.`);
   });
   const count = (place: TiePlace): number => shops.filter((member) => member.place === place).length;
   const here = lines

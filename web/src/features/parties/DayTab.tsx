@@ -11,7 +11,7 @@ import { changePartOf, onTheDay } from '../../common/api/parties.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { Section } from '../../common/Section.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
@@ -134,7 +134,7 @@ function Turn({ party, turn: { line, helper, beginsAt, ready } }: { party: Party
   const [isLate, setLate] = useState(false);
   const tick = useSaving(async () => {
     await onTheDay(party.id, member.id, { isDone: true });
-    tell(`The bow of ${member.name} sits.`, () => void onTheDay(party.id, member.id, { isDone: false }));
+    notify(`The bow of ${member.name} sits.`, () => void onTheDay(party.id, member.id, { isDone: false }));
   });
   const set = tie && member.step !== null ? settingWords(settingAt(tie.hardware, member.step), length).phrase : '';
   const by = helper === null ? (member.isTiedBefore ? 'fastens it' : 'ties alone') : `by ${helper}`;
@@ -214,7 +214,7 @@ function Late({ party, line: { member }, onDone }: { party: Party; line: MemberL
       return;
     }
     await onTheDay(party.id, member.id, { arriveMinutes: minutes });
-    tell(`${member.name} comes at ${readHour(text)}. The sheet is worked out anew.`);
+    notify(`${member.name} comes at ${readHour(text)}. The sheet is worked out anew.`);
     onDone();
   });
   return (

@@ -38,7 +38,7 @@ import { Choice } from '../../common/Choice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { preparedOf } from '../../common/preparedOf.ts';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
@@ -69,7 +69,7 @@ export function LookTab({ page, drawer }: PartProps) {
       version: byId.get(memberId)?.version ?? 1,
     }));
     if (ties.length > 0) await giveTies(party.id, ties);
-    tell(ties.length === 1 ? 'One tie assigned.' : `${ties.length} ties assigned.`);
+    notify(ties.length === 1 ? 'One tie assigned.' : `${ties.length} ties assigned.`);
   });
   const readFigure = (text: string): void => {
     setFigure(text);

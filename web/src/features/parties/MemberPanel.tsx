@@ -32,7 +32,7 @@ import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET_ASIDE } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useStaff } from '../../common/staff.ts';
@@ -79,7 +79,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
     empty: EMPTY_MEMBER,
     resolver,
     save: (input, base) => changeMember(party.id, member.id, { ...input, version: (base ?? member).version }),
-    onSaved: (saved) => tell(`${saved.name} is saved.`),
+    onSaved: (saved) => notify(`${saved.name} is saved.`),
   });
   const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
@@ -320,12 +320,12 @@ function Actions({ page, line, isChanged, onRemoved }: { page: PartyPage; line: 
   const issue = useSaving(async () => {
     const { refused } = await issueCards(party.id, staff, [{ memberId: member.id, fittingId }]);
     const [why] = refused;
-    tell(why ? `No card was issued: ${why.why}` : `The card for ${member.name} is issued.`);
+    notify(why ? `No card was issued: ${why.why}` : `The card for ${member.name} is issued.`);
     setFittingId(uuid());
   });
   const move = useSaving(async (to: TiePlace) => {
     await moveTies(party.id, [member.id], to);
-    tell(`The tie of ${member.name} is ${TIE_PLACE_WORDS[to]}.`);
+    notify(`The tie of ${member.name} is ${TIE_PLACE_WORDS[to]}.`);
   });
   const link = useSaving(async () => {
     setGiven(await givePartyLink(party.id, linkId, member.id));
@@ -333,7 +333,7 @@ function Actions({ page, line, isChanged, onRemoved }: { page: PartyPage; line: 
   });
   const remove = useSaving(async () => {
     await removeMember(party.id, member);
-    tell(`${member.name} is taken off the list.`, () => void addMembers(party.id, [memberAgain(member)]));
+    notify(`${member.name} is taken off the list.`, () => void addMembers(party.id, [memberAgain(member)]));
     onRemoved();
   });
   const isOff = party.calledOffAt !== null;

@@ -8,7 +8,7 @@ import { readMemberTable } from '../../common/api/parties.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET_ASIDE } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { COLOURS } from '../../theme.ts';
 
 const EXAMPLE = 'name, collar, long end, ties\nAda Larch, 15 1/2, left, helper\nBo Fen, 41 cm, right, self';
@@ -23,7 +23,7 @@ export function MemberTable({ partyId, onDone }: { partyId: string; onDone: () =
   });
   const take = useSaving(async () => {
     const { taken } = await readMemberTable(partyId, text, false);
-    tell(taken === 1 ? 'One more is on the list.' : `${taken} more are on the list.`);
+    notify(taken === 1 ? 'One more is on the list.' : `${taken} more are on the list.`);
     onDone();
   });
   const read = trial?.of === text ? trial.read : null;

@@ -12,7 +12,7 @@ import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { LinkCode } from '../../common/LinkCode.tsx';
 import { QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { Section } from '../../common/Section.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { COLOURS } from '../../theme.ts';
@@ -138,7 +138,7 @@ function OneLink({ partyId, link, whose, onWithdrawn }: { partyId: string; link:
   const withdraw = useSaving(async () => {
     await withdrawPartyLink(partyId, link.id);
     onWithdrawn();
-    tell(`The link for ${whose} is withdrawn. It no longer works.`);
+    notify(`The link for ${whose} is withdrawn. It no longer works.`);
   });
   const [now] = useState(() => Date.now());
   const isOver = link.withdrawnAt !== null || Date.parse(link.endsAt) < now;

@@ -4,7 +4,7 @@ import { callPartyOff } from '../../common/api/parties.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET_ASIDE } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { Section } from '../../common/Section.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { PartyForm } from './PartyForm.tsx';
@@ -18,12 +18,12 @@ export function PartyTab({ page }: PartProps) {
   const isOff = party.calledOffAt !== null;
   const off = useSaving(async () => {
     await callPartyOff(party, !isOff);
-    tell(isOff ? 'The party is on again. Look whether its ties are still free.' : 'The party is called off. Its ties are free.');
+    notify(isOff ? 'The party is on again. Look whether its ties are still free.' : 'The party is called off. Its ties are free.');
   });
   return (
     <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(18rem, 24rem)' } }}>
       <Section title="Details">
-        <PartyForm party={party} saveText="Save the party" onSaved={(saved) => tell(`${saved.name} is saved.`)} />
+        <PartyForm party={party} saveText="Save the party" onSaved={(saved) => notify(`${saved.name} is saved.`)} />
       </Section>
       <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>
         <PartyLinks page={page} />

@@ -1,9 +1,9 @@
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 
 /** Copies a text, and says whether the browser let it. */
 export function copyText(text: string, what: string): void {
   navigator.clipboard.writeText(text).then(
-    () => tell(`${what} is copied.`),
-    () => tell('The browser did not allow copying. Select the text and copy it by hand.'),
+    () => notify(`${what} is copied.`),
+    () => notify('The browser did not allow copying. Select the text and copy it by hand.'),
   );
 }

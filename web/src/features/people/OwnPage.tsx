@@ -20,7 +20,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
 import { NeedsPassword } from '../../common/session/NeedsPassword.tsx';
@@ -39,7 +39,7 @@ export function OwnPage() {
         <Button
           variant="outlined"
           onClick={() => {
-            signOutEverywhere().catch(() => tell('Not done. The shop’s server does not answer.'));
+            signOutEverywhere().catch(() => notify('Not done. The shop’s server does not answer.'));
           }}
         >
           Sign out everywhere
@@ -72,7 +72,7 @@ function OwnPassword() {
     await changePassword(current, next);
     setCurrent('');
     setNext('');
-    tell('Your password is changed. Elsewhere you are signed out.');
+    notify('Your password is changed. Elsewhere you are signed out.');
   });
   return (
     <Fields onSave={() => void save()} isBusy={isBusy} failure={failure} text="Change password">
@@ -89,7 +89,7 @@ function OwnPin() {
     await changePin(password, isWanted ? pin : null);
     setPassword('');
     setPin('');
-    tell(isWanted ? 'Your PIN is set.' : 'Your PIN is gone.');
+    notify(isWanted ? 'Your PIN is set.' : 'Your PIN is gone.');
   });
   const pinError = fieldErrorsOf(set.failure).find(({ path }) => path === 'pin');
   return (
@@ -181,7 +181,7 @@ function Passkeys() {
   const add = useSaving(async () => {
     await addPasskey(name);
     setName('');
-    tell('The passkey is set up.');
+    notify('The passkey is set up.');
   });
   const drop = useSaving(dropPasskey);
   return (

@@ -15,7 +15,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
 import { NeedsPassword } from '../../common/session/NeedsPassword.tsx';
@@ -53,7 +53,7 @@ function SetUp() {
   const [password, setPassword] = useState('');
   const { save, isBusy, failure } = useSaving(async () => {
     await setUpOwner({ id, name, password });
-    tell(`${name} is set up, and signed in.`);
+    notify(`${name} is set up, and signed in.`);
   });
   return (
     <Box
@@ -174,12 +174,12 @@ function ChangePerson({ person, onDone }: { person: Person; onDone: () => void }
   const [password, setPassword] = useState('');
   const change = useSaving(async (hasLeft: boolean) => {
     await changePerson(person.id, { name, role, hasLeft, version: person.version });
-    tell(hasLeft ? `${name} no longer works here.` : `${name} is saved.`);
+    notify(hasLeft ? `${name} no longer works here.` : `${name} is saved.`);
     onDone();
   });
   const reset = useSaving(async () => {
     await resetPassword(person.id, password, person.version);
-    tell(`${person.name} has a new password, no PIN, and is signed out everywhere.`);
+    notify(`${person.name} has a new password, no PIN, and is signed out everywhere.`);
     onDone();
   });
   return (
@@ -229,7 +229,7 @@ function NewPersonForm() {
   const [password, setPassword] = useState('');
   const { save, isBusy, failure } = useSaving(async () => {
     const saved = await addPerson({ id, name, role, password });
-    tell(`${saved.name} is set up.`);
+    notify(`${saved.name} is set up.`);
     setId(uuid());
     setName('');
     setPassword('');

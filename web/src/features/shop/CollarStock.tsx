@@ -19,7 +19,7 @@ import { currentOf } from '../../common/api/request.ts';
 import { exactLength } from '../../common/exactLength.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { LengthHint } from '../../common/forms/LengthHint.tsx';
@@ -149,7 +149,7 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
     if (base === null) return;
     await removeCollar(base);
     const { version: _version, createdAt: _created, updatedAt: _updated, ...removed } = base;
-    tell(`${base.name} is removed.`, () => void createCollar(removed));
+    notify(`${base.name} is removed.`, () => void createCollar(removed));
     discard();
     onDone();
   });

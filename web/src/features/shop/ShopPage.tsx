@@ -24,7 +24,7 @@ import { ClashNotice } from '../../common/forms/ClashNotice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { LengthHint } from '../../common/forms/LengthHint.tsx';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
 import { withUnit } from '../../common/exactLength.ts';
@@ -200,7 +200,7 @@ function Settings({ settings }: { settings: ShopSettings }) {
     resolver,
     mode: 'onChange',
     save: (input, base) => changeShop({ ...input, version: base?.version ?? settings.version }),
-    onSaved: () => tell('The habits are saved.'),
+    onSaved: () => notify('The habits are saved.'),
   });
   const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;

@@ -14,7 +14,7 @@ import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { forgetDraft } from '../../common/forms/tabDrafts.ts';
 import { wearerDraft } from './wearerDraft.ts';
 import { useSaving } from '../../common/forms/useSaving.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { useMay, useNeedsPassword } from '../../common/session/sessionStore.ts';
 import { NeedsPassword } from '../../common/session/NeedsPassword.tsx';
 import { refreshWearers } from '../../common/api/wearers.ts';
@@ -56,7 +56,7 @@ function Erase({ wearer }: { wearer: Wearer }) {
       throw error;
     }
     forgetDraft(wearerDraft(wearer.id));
-    tell('The wearer is erased.');
+    notify('The wearer is erased.');
     await navigate('/wearers');
     void refreshWearers();
   });

@@ -10,7 +10,7 @@ import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { mergeWearers, useLikeWearers, useWearers } from '../../common/api/wearers.ts';
 import { dayWords } from '../../common/dueWords.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
@@ -143,7 +143,7 @@ function MergeDialog({ into, from, onClose }: { into: Wearer; from: Wearer | nul
     failure,
   } = useSaving(async (other: Wearer) => {
     await mergeWearers(into, other);
-    tell(`${other.name} is merged into ${into.name}.`);
+    notify(`${other.name} is merged into ${into.name}.`);
     onClose();
   });
   return (

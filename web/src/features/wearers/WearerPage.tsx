@@ -10,7 +10,7 @@ import { useTyingsOf } from '../../common/api/tyings.ts';
 import { createWearer, deleteWearer, putWearerAway, useWearer } from '../../common/api/wearers.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { moveDraft } from '../../common/forms/tabDrafts.ts';
 import { Page } from '../../common/Page.tsx';
@@ -38,7 +38,7 @@ function NewWearerPage() {
           name={wearerDraft('new')}
           wearer={null}
           onSaved={({ id, name }) => {
-            tell(`${name} is on record.`);
+            notify(`${name} is on record.`);
             return navigate(`/wearers/${id}`, { replace: true });
           }}
           saveText="Save wearer"
@@ -56,12 +56,12 @@ function PutAway({ wearer, isFitted }: { wearer: Wearer; isFitted: boolean }) {
   const { save, isBusy, failure } = useSaving(async (what: 'away' | 'back' | 'delete') => {
     if (what === 'delete') {
       await deleteWearer(wearer);
-      tell(`${wearer.name} is deleted.`, () => void createWearer(asNew(wearer)));
+      notify(`${wearer.name} is deleted.`, () => void createWearer(asNew(wearer)));
       await navigate('/wearers');
       return;
     }
     const saved = await putWearerAway(wearer, what === 'away');
-    tell(
+    notify(
       what === 'away' ? `${wearer.name} is put away.` : `${wearer.name} is back in the list.`,
       what === 'away' ? () => void putWearerAway(saved, false) : undefined,
     );
@@ -157,7 +157,7 @@ function KnownWearerPage({ id }: { id: string }) {
                   name={wearerDraft(known.id)}
                   wearer={known}
                   onSaved={(saved) => {
-                    tell('The record is saved.');
+                    notify('The record is saved.');
                     return saved.id === known.id ? undefined : navigate(`/wearers/${saved.id}`, { replace: true });
                   }}
                   saveText="Save record"

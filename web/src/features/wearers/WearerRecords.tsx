@@ -12,7 +12,7 @@ import { useTies } from '../../common/api/ties.ts';
 import { keepTying, recordTying, useTyingsOf } from '../../common/api/tyings.ts';
 import { setOwned, useMeasures, useOwnedTies } from '../../common/api/wearers.ts';
 import { dayWords } from '../../common/dueWords.ts';
-import { tell } from '../../common/notices.tsx';
+import { notify } from '../../common/notices.tsx';
 import { Choice } from '../../common/Choice.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
@@ -193,7 +193,7 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
   const { fine } = useUnits();
   const { save: remove, failure } = useSaving(async (tying: Tying) => {
     await keepTying(tying, false);
-    tell('The tying is off the record.', () => void keepTying(tying, true));
+    notify('The tying is off the record.', () => void keepTying(tying, true));
   });
   const measured = (tying: Tying): string =>
     HALVES.filter(([name]) => tying[name] !== null)
@@ -238,7 +238,7 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
     setId(uuid());
     halves.clear();
     setNote('');
-    tell('The tying is on record.');
+    notify('The tying is on record.');
   });
   if (ties.length === 0) return null;
   return (

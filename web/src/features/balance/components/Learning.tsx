@@ -32,7 +32,7 @@ import { recordTying, useKinLearning } from '../../../common/api/tyings.ts';
 import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { RestsOn } from '../../../common/knot/RestsOn.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
-import { tell } from '../../../common/notices.tsx';
+import { notify } from '../../../common/notices.tsx';
 import { clothWords, settingWords } from '../../../common/words.ts';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
@@ -112,14 +112,14 @@ export function Learning({
         isConfirmed,
       });
       setId(uuid());
-      tell('The tying is on record.');
+      notify('The tying is on record.');
       onSaved();
     });
   const takeIn = (): Promise<void> =>
     run(async () => {
       const { id: tieId, createdAt: _created, updatedAt: _updated, awayAt: _away, ...rest } = tie;
       await changeTie(tieId, { ...rest, takeUp: learnedOf(now.beliefs) });
-      tell(`${tie.name} now goes by its tyings.`);
+      notify(`${tie.name} now goes by its tyings.`);
     });
   const newCard = (): Promise<void> =>
     run(async () => {

@@ -58,8 +58,9 @@ export const GiveOut = memo(function GiveOut({
   const person = usePerson();
   useShortcuts('Bench', [
     { key: 'Enter', mod: true, says: 'issue the card', run: () => void onGiveOut() },
-    { key: 'N', says: 'clear the bench', run: onStartAnew },
-    { key: 'z', says: 'undo the last change', run: onUndo },
+    { key: 'n', alt: true, says: 'clear the bench', run: onStartAnew },
+    { key: 'z', mod: true, outsideFields: true, says: 'undo the last change at the bench', run: onUndo },
+    { key: 'z', says: 'undo the last change at the bench', run: onUndo },
   ]);
   return (
     <Box

@@ -18,7 +18,7 @@ import { useSaving } from '../../../common/forms/useSaving.ts';
 import { HalfWidthFields, useHalfWidths } from '../../../common/tying/HalfWidths.tsx';
 import { OUTCOMES, outcomeWords } from '../../../common/tying/outcomes.ts';
 import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
-import { tell } from '../../../common/notices.tsx';
+import { notify } from '../../../common/notices.tsx';
 import type { CoachSubject } from '../coachSubject.ts';
 import type { Coach } from '../useCoach.ts';
 import { nextTryTold } from '../nextTry.ts';
@@ -180,7 +180,7 @@ function Outcome({
       ...(practice.of.tiedWith ?? {}),
       note,
     });
-    tell('The try is on record.');
+    notify('The try is on record.');
     onSaved();
   });
   return (

@@ -5,6 +5,7 @@ import { useEffect, useMemo, useState } from 'react';
 import useSWR from 'swr';
 import { byPartyKey } from '../../../common/api/parties.ts';
 import { ApiProblem, isAway, isWorthRetrying, sentenceOf } from '../../../common/api/request.ts';
+import { keepFocus } from '../../../common/focusKeeper.ts';
 import { dayWords } from '../../../common/dueWords.ts';
 import { Face } from '../../../common/faces/Face.tsx';
 import { QUIET } from '../../../common/looks.ts';
@@ -24,6 +25,7 @@ export function PartyGuestPage() {
     window.addEventListener('hashchange', changed);
     return () => window.removeEventListener('hashchange', changed);
   }, []);
+  useEffect(() => keepFocus(() => document.querySelector('main')), []);
   const api = useMemo(() => byPartyKey(key), [key]);
   const { data, error, mutate } = useSWR<PartyByLink, unknown>(key === '' ? null : ['party-key', key], () => api.open(), {
     refreshInterval: (view) => (view?.who === 'lead' ? READ_AGAIN_MS : 0),
@@ -32,7 +34,7 @@ export function PartyGuestPage() {
   usePageTitle(data ? data.party.name : 'A party');
   const showView = (view: PartyByLink): void => void mutate(view, { revalidate: false });
   return (
-    <Box component="main" sx={{ maxWidth: '44rem', mx: 'auto', px: { xs: 2, sm: 3 }, py: 3 }}>
+    <Box component="main" tabIndex={-1} sx={{ maxWidth: '44rem', mx: 'auto', px: { xs: 2, sm: 3 }, py: 3 }}>
       {data ? (
         <>
           <Box sx={{ ...QUIET, mb: 0.5 }}>{data.party.shop}</Box>

@@ -17,12 +17,13 @@ import { notify } from '../../common/notices.tsx';
 import { preparedOf } from '../../common/preparedOf.ts';
 import { Section } from '../../common/Section.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useStaff } from '../../common/staff.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { FIGURES, SIZE } from '../../theme.ts';
 import { copyText } from './copyText.ts';
 import type { PartProps } from './PartyPage.tsx';
-import { chanceWords, reminderFor, type MemberLine } from './partyViewModel.ts';
+import { chanceWords, collarWords, reminderFor, type MemberLine } from './partyViewModel.ts';
 
 /** Cards, paper, ties out and back, the night before, practice and reminders. */
 export function BeforehandTab(props: PartProps) {
@@ -67,9 +68,11 @@ function Cards({ page: { party }, view: { lines } }: PartProps) {
   const [refused, setRefused] = useState<readonly string[]>([]);
   const open = lines.filter(({ missing }) => missing.includes('card'));
   const withCard = lines.filter(({ member }) => member.card !== null);
-  const issue = useSaving(async () => {
+  const [isAsking, setAsking] = useState(false);
+  const unconfirmed = open.filter(({ missing }) => missing.includes('collarDoubt'));
+  const issue = useSaving(async (which: readonly MemberLine[]) => {
     // one key a member: sent again after a lost answer it is the same card
-    const cards = open.map(({ member }) => {
+    const cards = which.map(({ member }) => {
       const name = `${member.id} ${member.version}`;
       const fittingId = keys.get(name) ?? uuid();
       keys.set(name, fittingId);
@@ -77,17 +80,23 @@ function Cards({ page: { party }, view: { lines } }: PartProps) {
     });
     const { issued, refused: not } = await issueCards(party.id, staff, cards);
     setRefused(not.map(({ memberId, why }) => `${lines.find(({ member }) => member.id === memberId)?.member.name ?? ''}: ${why}`));
-    notify(issued === 1 ? 'One card is issued.' : `${issued} cards are issued.`);
+    notify(issued === 1 ? 'One card issued.' : `${issued} cards issued.`);
+    setAsking(false);
   });
+  // a card is set for a size: one that nobody has confirmed is asked about first
+  const ask = (): void => (unconfirmed.length > 0 && !isAsking ? setAsking(true) : void issue.save(open));
+  const canIssue = may('fittings.giveOut') && open.length > 0 && party.calledOffAt === null;
+  useShortcuts('Party', canIssue ? [{ key: 'Enter', mod: true, says: 'issue the cards', run: ask }] : []);
+  const confirmed = open.filter((line) => !unconfirmed.includes(line));
   const labels = useSaving(async () => {
     await printPartyLabels(party.id, jobId);
     setJobId(uuid());
-    notify('The labels are at the printer.');
+    notify('The labels are with the printer.');
   });
   return (
     <Section title="Cards and paper">
       <Box sx={big}>
-        {withCard.length - open.filter(({ member }) => member.card !== null).length} of {lines.length} have their card
+        {withCard.length - open.filter(({ member }) => member.card !== null).length} of {lines.length} have a card for their tie
       </Box>
       <Box sx={{ ...QUIET, mb: 1.5 }}>In the order of the day.</Box>
       <NotSaved failure={issue.failure ?? labels.failure} what="done" kept="" sx={{ mb: 1 }} />
@@ -98,10 +107,31 @@ function Cards({ page: { party }, view: { lines } }: PartProps) {
           ))}
         </Alert>
       )}
+      {canIssue && isAsking && (
+        <Alert severity="warning" sx={{ mb: 1 }}>
+          <Box>
+            {unconfirmed.length === 1 ? 'This collar size is' : 'These collar sizes are'} not confirmed:{' '}
+            {unconfirmed.map(({ member, known }) => `${member.name}, ${collarWords(known)}`).join('; ')}.
+          </Box>
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mt: 1 }}>
+            <Button variant="contained" disabled={issue.isBusy} onClick={() => void issue.save(open)} ref={focusOnce}>
+              Issue {cardsWords(open.length)} all the same
+            </Button>
+            {confirmed.length > 0 && (
+              <Button variant="outlined" disabled={issue.isBusy} onClick={() => void issue.save(confirmed)}>
+                Issue only {confirmed.length} confirmed
+              </Button>
+            )}
+            <Button variant="outlined" onClick={() => setAsking(false)}>
+              Confirm them first
+            </Button>
+          </Box>
+        </Alert>
+      )}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
-        {may('fittings.giveOut') && open.length > 0 && party.calledOffAt === null && (
-          <Button variant="contained" disabled={issue.isBusy} onClick={() => void issue.save()}>
-            {issue.isBusy ? 'Issuing…' : `Issue ${open.length === 1 ? 'one card' : `${open.length} cards`}`}
+        {canIssue && !isAsking && (
+          <Button variant="contained" disabled={issue.isBusy} onClick={ask} data-first="">
+            {issue.isBusy ? 'Issuing…' : `Issue ${cardsWords(open.length)}`}
           </Button>
         )}
         {withCard.length > 0 && (
@@ -115,7 +145,7 @@ function Cards({ page: { party }, view: { lines } }: PartProps) {
               </Button>
             )}
             <Paper partyId={party.id} what="coachSheets">
-              Coach sheets of who ties alone
+              Coach sheets for those who tie their own
             </Paper>
           </>
         )}
@@ -123,6 +153,11 @@ function Cards({ page: { party }, view: { lines } }: PartProps) {
     </Section>
   );
 }
+
+const cardsWords = (count: number): string => (count === 1 ? 'one card' : `${count} cards`);
+
+/** Puts the focus on a question’s first answer. */
+const focusOnce = (button: HTMLButtonElement | null): void => button?.focus();
 
 /** Where the ties are. */
 function Places({ page: { party, members }, view: { lines, stage } }: PartProps) {
@@ -139,19 +174,19 @@ function Places({ page: { party, members }, view: { lines, stage } }: PartProps)
   const toComeBack = shops.filter((member) => member.place === 'out' && dealOfMember(member, party) !== 'sold').map(({ id }) => id);
   if (shops.length === 0)
     return (
-      <Section title="Ties out and back">
-        <Box sx={QUIET}>Nobody has one of the shop’s ties yet.</Box>
+      <Section title="Handing out and back">
+        <Box sx={QUIET}>Nobody has a tie from the shop yet.</Box>
       </Section>
     );
   return (
-    <Section title="Ties out and back">
+    <Section title="Handing out and back">
       <Box sx={big}>
         {TIE_PLACES.filter((place) => count(place) > 0)
           .map((place) => `${count(place)} ${TIE_PLACE_WORDS[place]}`)
           .join(', ')}
       </Box>
       <Box sx={{ ...QUIET, mb: 1.5 }}>
-        Out from {dayWords(party.outFrom)}, back by {dayWords(party.backBy)}. In between they are nobody else’s; the drawer’s stock follows.
+        Out from {dayWords(party.outFrom)}, back by {dayWords(party.backBy)}. Nobody else can have them in between; stock is adjusted.
       </Box>
       <NotSaved failure={move.failure} what="done" kept="" sx={{ mb: 1 }} />
       {may('parties.day') && (
@@ -205,8 +240,8 @@ function NightBefore({ page, view: { lines } }: PartProps) {
   return (
     <Section title="Tied the night before">
       <Box sx={{ ...QUIET, mb: 1 }}>
-        One person ties all bows on a thigh or a cylinder about as thick as a collar. The hook or clasp lets each be lifted off whole and
-        put on its neck on the day.
+        One person ties all bows on a thigh or a cylinder about as thick as a collar. Each is lifted off by its hook or clasp and put on the
+        day after.
       </Box>
       <Box
         component="form"
@@ -217,11 +252,11 @@ function NightBefore({ page, view: { lines } }: PartProps) {
         sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-end', flexWrap: 'wrap' }}
       >
         <TextField
-          label="Its girth"
+          label="Girth of the thigh or cylinder"
           value={text}
           onChange={(event) => setTyped(event.target.value)}
           error={wrong !== null}
-          helperText={wrong ?? 'tape flat, where it will be tied'}
+          helperText={wrong ?? 'lay the tape flat where you will tie'}
           disabled={!may('parties.change')}
           sx={{ width: '14rem' }}
           slotProps={{ htmlInput: { autoComplete: 'off' } }}
@@ -233,7 +268,7 @@ function NightBefore({ page, view: { lines } }: PartProps) {
         )}
         {party.thighMm !== null && rows.length > 0 && (
           <Paper partyId={party.id} what="nightBefore">
-            The list on paper
+            Print the list
           </Paper>
         )}
       </Box>
@@ -265,7 +300,7 @@ function NightBefore({ page, view: { lines } }: PartProps) {
 
 function wordsOf({ party }: PartyPage, { member }: MemberLine, tie: Tie, easeMm: number, length: (lengthMm: number) => string): string {
   const worn = wornByMember(member, party, { easeMm });
-  if (worn === null || member.step === null || party.thighMm === null) return 'no set yet';
+  if (worn === null || member.step === null || party.thighMm === null) return 'not set yet';
   const found = tiedTheNightBefore(preparedOf(tie), tie.quickClasp, worn, member.step, party.thighMm);
   switch (found.kind) {
     case 'can': {
@@ -274,21 +309,23 @@ function wordsOf({ party }: PartyPage, { member }: MemberLine, tie: Tie, easeMm:
       return `tie at ${settingWords(found.onThigh, length).phrase}, wear at ${settingWords(found.onNeck, length).phrase}${off}`;
     }
     case 'doesNotOpen':
-      return 'does not open: tie it on the neck';
+      return 'the band does not open: tie it on the neck';
     case 'tooThick':
-      return `band ${length(found.byMm)} too short for it`;
+      return `the band is ${length(found.byMm)} too short`;
     case 'tooThin':
-      return `band ${length(found.byMm)} too long for it`;
+      return `the band is ${length(found.byMm)} too long`;
   }
 }
 
-/** Who ties alone, and how surely. */
+/** Who ties their own, and how likely they are to succeed. */
 function Learning({ view }: PartProps) {
   const learners = view.lines.filter(({ member, prospect }) => member.tries.length > 0 || prospect.tiesOwn);
   return (
     <Section title="Practice before the day">
       {learners.length === 0 ? (
-        <Box sx={QUIET}>Nobody ties alone yet. Whoever practises with the coach is weighed here: enough for the day, or a helper.</Box>
+        <Box sx={QUIET}>
+          Nobody ties their own yet. When people practise with the coach, you see here whether they are ready or need a helper.
+        </Box>
       ) : (
         <Box component="ul" sx={RULED_LIST}>
           {learners.map(({ member, prospect: { forecast, tiesOwn, moreTries } }) => (
@@ -299,12 +336,14 @@ function Learning({ view }: PartProps) {
             >
               <Box sx={{ overflowWrap: 'anywhere' }}>{member.name}</Box>
               <Box>
-                {tiesOwn ? 'ties alone' : 'is tied by a helper'}
+                {tiesOwn ? 'ties their own' : 'a helper ties it'}
                 <Box sx={QUIET_ASIDE}>
                   {member.tries.length === 0
-                    ? 'no try on record'
-                    : `in time ${chanceWords(forecast.inTime)}, after ${member.tries.length === 1 ? 'one try' : `${member.tries.length} tries`}`}
-                  {moreTries !== null && moreTries > 0 && `; ${moreTries} more for ${chanceWords(GOOD_ENOUGH)}`}
+                    ? 'no practice recorded'
+                    : `on time: ${chanceWords(forecast.inTime)} after ${member.tries.length === 1 ? 'one try' : `${member.tries.length} tries`}`}
+                  {moreTries !== null &&
+                    moreTries > 0 &&
+                    `; ${moreTries === 1 ? 'one more makes' : `${moreTries} more make`} it ${chanceWords(GOOD_ENOUGH)}`}
                 </Box>
               </Box>
             </Box>
@@ -315,14 +354,14 @@ function Learning({ view }: PartProps) {
   );
 }
 
-/** Who is to be reminded of what. */
+/** Reminders to copy, one a person. */
 function Reminders({ page: { party }, view }: PartProps) {
   const asked = view.lines.filter(({ missing }) =>
     missing.some((each) => ['collar', 'collarDoubt', 'longEnd', 'canTie', 'practice'].includes(each)),
   );
   return (
     <Section title="Reminders">
-      <Box sx={{ ...QUIET, mb: 1 }}>Text to copy; nothing is sent from here.</Box>
+      <Box sx={{ ...QUIET, mb: 1 }}>Copy each text and send it yourself.</Box>
       {asked.length > 0 && (
         <Box component="ul" sx={RULED_LIST}>
           {asked.map((line) => (
@@ -343,7 +382,7 @@ function Reminders({ page: { party }, view }: PartProps) {
       )}
       <Box sx={{ mt: 1.5 }}>
         <Button variant="outlined" component="a" href={`/api/parties/${party.id}/calendar.ics`}>
-          Calendar of the party
+          Download calendar
         </Button>
       </Box>
     </Section>

@@ -17,12 +17,12 @@ import { useMay } from '../../common/session/sessionStore.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { readHour, wholeOf } from './partyForm.ts';
-import type { PartProps } from './PartyPage.tsx';
+import { focusFirst, type PartProps } from './PartyPage.tsx';
 import { chanceWords, dayView, minutesBefore, type DayTurn, type MemberLine } from './partyViewModel.ts';
 
 const figure = { fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontWeight: 560 } as const;
 
-/** The run sheet: who is tied by whom, when, and what of it is done. */
+/** The run sheet: who ties whom, when, and who is done. */
 export function DayTab({ page, view, drawer, now }: PartProps) {
   const { party } = page;
   const day = useMemo(() => dayView(view, now), [view, now]);
@@ -39,8 +39,8 @@ export function DayTab({ page, view, drawer, now }: PartProps) {
       <Box sx={{ minWidth: 0 }}>
         {day.kind === 'noHelper' ? (
           <Alert severity="warning">
-            {day.lines.length === 1 ? `${day.lines[0]?.member.name ?? ''} is` : `${day.lines.length} are`} to be tied, and there is no
-            helper yet. Enter who ties, and the sheet is worked out.
+            {day.lines.length === 1 ? `${day.lines[0]?.member.name ?? ''} needs` : `${day.lines.length} people need`} a helper, and there is
+            none yet. Add a helper to get the run sheet.
           </Alert>
         ) : (
           <>
@@ -53,15 +53,15 @@ export function DayTab({ page, view, drawer, now }: PartProps) {
               all={view.lines.length}
             />
             <Box component="ol" aria-label="Run sheet" sx={RULED_LIST}>
-              {day.turns.map((turn) => (
-                <Turn key={turn.line.member.id} party={party} turn={turn} />
+              {day.turns.map((turn, i) => (
+                <Turn key={turn.line.member.id} party={party} turn={turn} isFirst={i === 0} />
               ))}
             </Box>
           </>
         )}
         {done.length > 0 && (
           <Box sx={{ mt: 3 }}>
-            <Section title="Sit already">
+            <Section title="Done">
               <Box component="ul" sx={RULED_LIST}>
                 {done.map((line) => (
                   <Done key={line.member.id} party={party} line={line} />
@@ -76,15 +76,15 @@ export function DayTab({ page, view, drawer, now }: PartProps) {
         <Spares page={page} drawer={drawer} />
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
           <Button variant="outlined" component="a" href={`/api/parties/${party.id}/paper/runSheet`} target="_blank" rel="noreferrer">
-            Run sheet on paper
+            Print run sheet
           </Button>
           <Button variant="outlined" component="a" href={`/api/parties/${party.id}/calendar.ics`}>
-            Calendar
+            Download calendar
           </Button>
         </Box>
         <Box sx={QUIET_ASIDE}>
-          Before you touch anybody’s collar: ask, say what you will do, stop when asked. A finger’s room at the throat; dizziness, headache
-          or short breath: loosen at once.
+          Before you touch anybody’s collar, ask, say what you will do, and stop when asked. Leave a finger’s room at the throat. If they
+          feel dizzy, short of breath or have a headache, loosen it at once.
         </Box>
       </Box>
     </Box>
@@ -109,10 +109,10 @@ function Standing({
   const [first] = turns;
   const short = spareMinutes < -0.5;
   const cells: readonly (readonly [string, string, boolean])[] = [
-    first ? ['first bow', clockIn(party.zone, first.beginsAt), false] : ['bows', 'all sit', false],
-    ['bows sit', `${done} of ${all}`, false],
+    first ? ['first bow', clockIn(party.zone, first.beginsAt), false] : ['bows', 'all tied', false],
+    ['tied', `${done} of ${all}`, false],
     [short ? 'too late by' : 'to spare', `${Math.abs(Math.round(spareMinutes))} min`, short],
-    ['all in time', chanceWords(ready), ready < 0.8],
+    ['everyone on time', chanceWords(ready), ready < 0.8],
   ];
   return (
     <Box role="status" sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 4, rowGap: 1, mb: 2 }}>
@@ -126,7 +126,7 @@ function Standing({
   );
 }
 
-function Turn({ party, turn: { line, helper, beginsAt, ready } }: { party: Party; turn: DayTurn }) {
+function Turn({ party, turn: { line, helper, beginsAt, ready }, isFirst }: { party: Party; turn: DayTurn; isFirst: boolean }) {
   const { member, tie } = line;
   const { length } = useUnits();
   const may = useMay();
@@ -134,10 +134,10 @@ function Turn({ party, turn: { line, helper, beginsAt, ready } }: { party: Party
   const [isLate, setLate] = useState(false);
   const tick = useSaving(async () => {
     await onTheDay(party.id, member.id, { isDone: true });
-    notify(`The bow of ${member.name} sits.`, () => void onTheDay(party.id, member.id, { isDone: false }));
+    notify(`${member.name}: tied.`, () => void onTheDay(party.id, member.id, { isDone: false }));
   });
   const set = tie && member.step !== null ? settingWords(settingAt(tie.hardware, member.step), length).phrase : '';
-  const by = helper === null ? (member.isTiedBefore ? 'fastens it' : 'ties alone') : `by ${helper}`;
+  const by = helper === null ? (member.isTiedBefore ? 'fastens it' : 'ties their own') : `tied by ${helper}`;
   return (
     <Box component="li" sx={RULED_LINE}>
       <Box
@@ -156,13 +156,13 @@ function Turn({ party, turn: { line, helper, beginsAt, ready } }: { party: Party
             {by}
             {ready < 0.9 && (
               <Box component="span" sx={{ color: 'warning.main' }}>
-                , in time {chanceWords(ready)}
+                , on time: {chanceWords(ready)}
               </Box>
             )}
           </Box>
         </Box>
         <Box sx={{ ...QUIET_ASIDE, minWidth: 0, gridColumn: { xs: '2 / 3', sm: 'auto' }, gridRow: { xs: 2, sm: 'auto' } }}>
-          {tie ? `${tie.name}${set === '' ? '' : `, ${set}`}` : member.isOwnTie ? 'their own tie' : 'no tie'}
+          {tie ? `${tie.name}${set === '' ? '' : `, ${set}`}` : member.isOwnTie ? 'their own tie' : 'no tie yet'}
           {(member.alsoAt[0]?.hour ?? '') !== '' && (
             <Box sx={{ color: 'warning.main' }}>also {member.alsoAt.map(({ name, hour }) => `${hour} ${name}`).join(', ')}</Box>
           )}
@@ -171,17 +171,21 @@ function Turn({ party, turn: { line, helper, beginsAt, ready } }: { party: Party
           <Button
             onClick={() => setLate(!isLate)}
             aria-expanded={isLate}
-            aria-label={`When ${member.name} comes`}
+            aria-label={`Running late: ${member.name}`}
             sx={{ gridColumn: { xs: 1, sm: 'auto' }, gridRow: { xs: 2, sm: 'auto' }, px: 1, minWidth: 0 }}
           >
-            late?
+            Running late
           </Button>
         )}
         <Checkbox
           checked={false}
           disabled={!mayTick || tick.isBusy}
-          onChange={() => void tick.save()}
-          slotProps={{ input: { 'aria-label': `The bow of ${member.name} sits` } }}
+          onChange={({ target }) => {
+            // the row leaves the list: on to the next one
+            focusNextTick(target);
+            void tick.save();
+          }}
+          slotProps={{ input: { 'aria-label': `${member.name}: tied`, ...(isFirst ? { 'data-first': '' } : {}) } }}
           sx={{
             gridColumn: { xs: 3, sm: 'auto' },
             gridRow: { xs: 1, sm: 'auto' },
@@ -196,10 +200,17 @@ function Turn({ party, turn: { line, helper, beginsAt, ready } }: { party: Party
   );
 }
 
-/** The cursor goes to where it was asked for. */
+/** Moves the focus to the tick of the next row; of the row before where there is none after it. */
+function focusNextTick(tick: Element): void {
+  const row = tick.closest('li');
+  const next = row?.nextElementSibling ?? row?.previousElementSibling;
+  next?.querySelector<HTMLElement>('input[type="checkbox"]')?.focus();
+}
+
+/** Puts the cursor into a field that was opened on purpose. */
 const focusOnce = (field: HTMLInputElement | null): void => field?.focus();
 
-/** When somebody comes, by the clock; the sheet is worked out anew. */
+/** When somebody arrives, by the clock; the run sheet is recalculated. */
 function Late({ party, line: { member }, onDone }: { party: Party; line: MemberLine; onDone: () => void }) {
   const comesAt = clockIn(
     party.zone,
@@ -210,11 +221,11 @@ function Late({ party, line: { member }, onDone }: { party: Party; line: MemberL
   const save = useSaving(async () => {
     const minutes = minutesBefore(party.hour, readHour(text));
     if (minutes === null) {
-      setWrong('Write the hour as 19:10.');
+      setWrong('Write the time as 19:10.');
       return;
     }
     await onTheDay(party.id, member.id, { arriveMinutes: minutes });
-    notify(`${member.name} comes at ${readHour(text)}. The sheet is worked out anew.`);
+    notify(`${member.name} arrives at ${readHour(text)}. The run sheet is recalculated.`);
     onDone();
   });
   return (
@@ -227,7 +238,7 @@ function Late({ party, line: { member }, onDone }: { party: Party; line: MemberL
       sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-end', pb: 1, pl: { sm: '6.25rem' }, flexWrap: 'wrap' }}
     >
       <TextField
-        label={`${member.name} comes at`}
+        label={`${member.name} arrives at`}
         value={text}
         onChange={(event) => setText(event.target.value)}
         error={wrong !== null}
@@ -237,7 +248,7 @@ function Late({ party, line: { member }, onDone }: { party: Party; line: MemberL
         slotProps={{ htmlInput: { autoComplete: 'off', inputMode: 'numeric' } }}
       />
       <Button type="submit" variant="contained" disabled={save.isBusy} sx={{ mb: 2.5 }}>
-        Work it out anew
+        Recalculate
       </Button>
       <NotSaved failure={save.failure} />
     </Box>
@@ -255,12 +266,12 @@ function Done({ party, line: { member } }: { party: Party; line: MemberLine }) {
           {member.doneAt !== null && `at ${clockIn(party.zone, member.doneAt)}`}
         </Box>
       </Box>
-      <NotSaved failure={undo.failure} what="taken back" kept="" />
+      <NotSaved failure={undo.failure} what="undone" kept="" />
       <Checkbox
         checked
         disabled={!may('parties.day') || undo.isBusy}
         onChange={() => void undo.save()}
-        slotProps={{ input: { 'aria-label': `The bow of ${member.name} sits` } }}
+        slotProps={{ input: { 'aria-label': `${member.name}: tied` } }}
         sx={{ '& .MuiSvgIcon-root': { fontSize: '2.1rem' } }}
       />
     </Box>
@@ -276,12 +287,12 @@ function Spares({ page, drawer }: Pick<PartProps, 'page' | 'drawer'>) {
   });
   if (spares.length === 0) return null;
   return (
-    <Section title="Spare ties to take along">
+    <Section title="Spare ties to bring">
       <Box component="ul" sx={RULED_LIST}>
         {spares.map(({ tie, count, step }) => (
           <Box component="li" key={tie.id} sx={{ ...RULED_LINE, py: 0.5 }}>
             {count} {tie.name}
-            <Box sx={QUIET_ASIDE}>set at {settingWords(settingAt(tie.hardware, step), length).phrase}, the middle of theirs</Box>
+            <Box sx={QUIET_ASIDE}>set at {settingWords(settingAt(tie.hardware, step), length).phrase}, the middle of all who wear it</Box>
           </Box>
         ))}
       </Box>
@@ -298,7 +309,7 @@ function Helpers({ party }: { party: Party }) {
     await changePartOf(party, { helpers: [...helpers] });
   });
   return (
-    <Section title="Who ties for others">
+    <Section title="Helpers">
       <Box component="ul" sx={{ ...RULED_LIST, mb: 1.5 }}>
         {party.helpers.map((helper) => (
           <OneHelper
@@ -324,18 +335,22 @@ function Helpers({ party }: { party: Party }) {
               restAfter: ARMS_REST.after,
               restMinutes: ARMS_REST.minutes,
             };
-            void save.save([...party.helpers, helper]).then(() => setName(''));
+            void save.save([...party.helpers, helper]).then(() => {
+              setName('');
+              // with a helper there is a run sheet: on to its first tick
+              if (party.helpers.length === 0) setTimeout(focusFirst);
+            });
           }}
           sx={{ display: 'flex', gap: 1.5, alignItems: 'flex-end' }}
         >
           <TextField
-            label="A helper"
+            label="Add a helper"
             value={name}
             onChange={(event) => setName(event.target.value)}
-            slotProps={{ htmlInput: { autoComplete: 'off' } }}
+            slotProps={{ htmlInput: { autoComplete: 'off', ...(party.helpers.length === 0 ? { 'data-first': '' } : {}) } }}
           />
-          <Button type="submit" variant="outlined" disabled={save.isBusy || name.trim() === ''}>
-            Enter
+          <Button type="submit" variant="outlined" disabled={save.isBusy}>
+            Add
           </Button>
         </Box>
       )}
@@ -369,8 +384,8 @@ function OneHelper({
         <Box sx={{ flex: 1, minWidth: 0, overflowWrap: 'anywhere' }}>
           {helper.name}
           <Box sx={QUIET_ASIDE}>
-            {helper.minutesEach} min a bow, there {helper.fromMinutes} min before
-            {helper.restAfter !== null && `, rests after ${helper.restAfter}`}
+            {helper.minutesEach} min a bow, from {helper.fromMinutes} min before the hour
+            {helper.restAfter !== null && `, rests after ${helper.restAfter} bows`}
           </Box>
         </Box>
         {mayChange && (
@@ -395,18 +410,23 @@ function OneHelper({
             error={!(numbers.each >= 0.5 && numbers.each <= 30)}
           />
           <TextField
-            label="There, minutes before"
+            label="From, minutes before"
             value={from}
             onChange={(event) => setFrom(event.target.value)}
             error={!(numbers.from >= 0 && numbers.from <= 1440)}
           />
-          <TextField label="Rests after, bows" value={rest} onChange={(event) => setRest(event.target.value)} helperText="empty: never" />
+          <TextField
+            label="Bows before a rest"
+            value={rest}
+            onChange={(event) => setRest(event.target.value)}
+            helperText="no rest if left empty"
+          />
           <Box sx={{ gridColumn: '1 / -1', display: 'flex', gap: 1 }}>
             <Button type="submit" variant="contained" disabled={!isRight}>
               Save
             </Button>
             <Button variant="outlined" onClick={() => onChange(null)}>
-              Does not help
+              Remove helper
             </Button>
           </Box>
         </Box>

@@ -15,6 +15,7 @@ import {
   type Tie,
 } from '@easytuck/contract';
 import { COLLAR_GROUNDS, formatCollarSize, WHO_TIES, type PartyStage, type TiePlace } from '@easytuck/core';
+import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
@@ -41,10 +42,10 @@ import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { copyText } from './copyText.ts';
 import { EMPTY_MEMBER, MEMBER_FIELD_WORDS, memberResolver, toMemberForm, type MemberForm } from './memberForm.ts';
 import { Given } from './PartyLinks.tsx';
-import { chanceWords, FIELD_OF, reminderFor, type MemberLine } from './partyViewModel.ts';
+import { chanceWords, collarWords, FIELD_OF, reminderFor, type MemberLine } from './partyViewModel.ts';
 
-/** Who ties, by what stands on a wearer’s record. */
-const HANDS_WORDS = { sure: 'ties alone', learning: 'learning', needsHelp: 'is tied by a helper' } as const;
+/** Who ties, as a wearer’s record says. */
+const HANDS_WORDS = { sure: 'ties their own', learning: 'learning', needsHelp: 'a helper ties it' } as const;
 
 interface PanelProps {
   readonly page: PartyPage;
@@ -57,7 +58,7 @@ interface PanelProps {
   readonly onNext: () => void;
 }
 
-/** One member: what is missing, what is known, and what can be done. */
+/** One member: what is still to do, what is known, and the actions. */
 export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelProps) {
   const { party } = page;
   const { member, missing, prospect } = line;
@@ -79,7 +80,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
     empty: EMPTY_MEMBER,
     resolver,
     save: (input, base) => changeMember(party.id, member.id, { ...input, version: (base ?? member).version }),
-    onSaved: (saved) => notify(`${saved.name} is saved.`),
+    onSaved: (saved) => notify(`${saved.name} saved.`),
   });
   const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
@@ -94,7 +95,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
     target?.scrollIntoView({ block: 'nearest' });
   }, [at, member.id]);
   const goOn = (): void => void (isChanged && mayChange ? submit() : Promise.resolve()).then(onNext);
-  useShortcuts('Party', [{ key: 'Enter', mod: true, says: 'save what was typed, and on to the next thing missing', run: goOn }]);
+  useShortcuts('Party', [{ key: 'Enter', mod: true, says: 'save, and on to the next thing to do', run: goOn }]);
   const text = (name: keyof MemberForm, hint = ' ') => (
     <TextField
       label={MEMBER_FIELD_WORDS[name]}
@@ -126,7 +127,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
   );
   const free = new Map(page.offers.map((offer) => [offer.tieId, offer.free]));
   const { wearer } = member;
-  const asRecorded = wearer?.dexterity ? `as on record (${HANDS_WORDS[wearer.dexterity]})` : 'not asked';
+  const asRecorded = wearer?.dexterity ? `as on record (${HANDS_WORDS[wearer.dexterity]})` : 'not asked yet';
   return (
     <Box
       ref={box}
@@ -148,11 +149,11 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
         <Button onClick={onClose}>Close</Button>
       </Box>
       <Box sx={{ color: missing.length > 0 ? 'error.main' : 'success.main', mt: -1.5 }}>
-        {missing.length === 0 ? 'Nothing is missing.' : `${sentence(missing.map((each) => MISSING_WORDS[each].do))}.`}
+        {missing.length === 0 ? 'Nothing left to do.' : `${sentence(missing.map((each) => MISSING_WORDS[each].do))}.`}
       </Box>
       {member.alsoAt.length > 0 && (
         <Box sx={{ color: 'warning.main' }}>
-          On the same day also at {member.alsoAt.map(({ name, hour }) => `${name}, ${hour}`).join('; ')}.
+          The same day they are also at {member.alsoAt.map(({ name, hour }) => `${name}, ${hour}`).join('; ')}.
         </Box>
       )}
       <ClashNotice<MemberForm>
@@ -176,10 +177,10 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
       >
         {text('name')}
         <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)' }}>
-          {text('collar', wearer && !wearer.collarEstimated ? `on record ${formatCollarSize(wearer.collar)}` : 'as the shirt is labelled')}
-          {text('bareNeck', 'where no size is known')}
+          {text('collar', wearer && !wearer.collarEstimated ? `on record ${formatCollarSize(wearer.collar)}` : 'as on the shirt’s label')}
+          {text('bareNeck', 'if no size is known')}
         </Box>
-        {choose('ground', [{ value: '', text: 'not said' }, ...COLLAR_GROUNDS.map((value) => ({ value, text: GROUND_WORDS[value] }))])}
+        {choose('ground', [{ value: '', text: 'unknown' }, ...COLLAR_GROUNDS.map((value) => ({ value, text: GROUND_WORDS[value] }))])}
         {missing.includes('collarDoubt') && mayChange && (
           <Button
             variant="outlined"
@@ -189,14 +190,14 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
             }}
             sx={{ justifySelf: 'start' }}
           >
-            The size is right
+            Confirm this size
           </Button>
         )}
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2 }}>
           {choose('longEnd', [
             { value: 'left', text: 'left' },
             { value: 'right', text: 'right' },
-            { value: '', text: wearer ? `as on record (${wearer.longEnd})` : 'not asked' },
+            { value: '', text: wearer ? `as on record (${wearer.longEnd})` : 'not asked yet' },
           ])}
           {choose('whoTies', [...WHO_TIES.map((value) => ({ value, text: WHO_TIES_WORDS[value] })), { value: '', text: asRecorded }])}
         </Box>
@@ -213,7 +214,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
               error={errors.tieId !== undefined}
               helperText={
                 errors.tieId?.message ??
-                (member.isTieGone ? 'there are no longer enough of it on these days' : 'the set follows from the party’s look')
+                (member.isTieGone ? 'there are no longer enough of these on those days' : 'set by the party’s look')
               }
               slotProps={{ select: { displayEmpty: true, SelectDisplayProps: { 'data-at': 'tieId' } as object } }}
             >
@@ -234,7 +235,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
             { value: 'yes', text: 'their own' },
           ])}
           {choose('deal', [
-            { value: '', text: `as for all (${DEAL_WORDS[party.deal]})` },
+            { value: '', text: `as for everybody (${DEAL_WORDS[party.deal]})` },
             ...DEALS.map((value) => ({ value, text: DEAL_WORDS[value] })),
           ])}
           {choose(
@@ -247,7 +248,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
           )}
         </Box>
         <Box sx={{ display: 'grid', columnGap: 2, gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 2fr)' }}>
-          {text('arriveMinutes', `empty: ${party.arriveMinutes}`)}
+          {text('arriveMinutes', `${party.arriveMinutes} if left empty`)}
           {text('note')}
         </Box>
         {mayChange && (
@@ -268,27 +269,26 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
   );
 }
 
-/** Several things to do in one sentence: the first begins it. */
-const sentence = (things: readonly string[]): string =>
-  things.map((words, i) => (i === 0 ? words : words.charAt(0).toLowerCase() + words.slice(1))).join('; ');
+/** Several things to do, a sentence each. */
+const sentence = (things: readonly string[]): string => things.join('. ');
 
-/** What practice says of the evening. */
+/** What their practice says about the day. */
 function Practice({ line: { member }, prospect }: { line: MemberLine; prospect: MemberLine['prospect'] }) {
   if (member.tries.length === 0) return null;
   const { forecast, moreTries } = prospect;
   const { middle, least, most } = forecast.minutes;
   return (
     <Box sx={QUIET_ASIDE}>
-      {member.tries.length === 1 ? 'One try' : `${member.tries.length} tries`} so far. The next takes about {minutesWords(middle)} (
-      {minutesWords(least)} to {minutesWords(most)}); a good bow in time: {chanceWords(forecast.inTime)}.
-      {moreTries !== null && moreTries > 0 && ` After ${moreTries === 1 ? 'one more try' : `${moreTries} more tries`} it is enough.`}
+      {member.tries.length === 1 ? 'One try' : `${member.tries.length} tries`} so far. The next should take about {minutesWords(middle)} (
+      {minutesWords(least)} to {minutesWords(most)}); a good bow on time: {chanceWords(forecast.inTime)}.
+      {moreTries !== null && moreTries > 0 && ` ${moreTries === 1 ? 'One more try' : `${moreTries} more tries`} should be enough.`}
     </Box>
   );
 }
 
 const minutesWords = (minutes: number): string => (minutes < 1.5 ? 'a minute' : `${Math.round(minutes)} min`);
 
-/** A member as they were, to be put on the list again; a card that was issued stays in the ledger. */
+/** A member as they were, to add them again; an issued card stays in the ledger. */
 function memberAgain({
   id,
   name,
@@ -308,7 +308,7 @@ function memberAgain({
   };
 }
 
-/** What can be done with a member besides typing. */
+/** Actions for a member. */
 function Actions({ page, line, isChanged, onRemoved }: { page: PartyPage; line: MemberLine; isChanged: boolean; onRemoved: () => void }) {
   const { party } = page;
   const { member, missing } = line;
@@ -320,12 +320,12 @@ function Actions({ page, line, isChanged, onRemoved }: { page: PartyPage; line: 
   const issue = useSaving(async () => {
     const { refused } = await issueCards(party.id, staff, [{ memberId: member.id, fittingId }]);
     const [why] = refused;
-    notify(why ? `No card was issued: ${why.why}` : `The card for ${member.name} is issued.`);
+    notify(why ? `No card was issued: ${why.why}` : `Card issued for ${member.name}.`);
     setFittingId(uuid());
   });
   const move = useSaving(async (to: TiePlace) => {
     await moveTies(party.id, [member.id], to);
-    notify(`The tie of ${member.name} is ${TIE_PLACE_WORDS[to]}.`);
+    notify(`${member.name}’s tie is ${TIE_PLACE_WORDS[to]}.`);
   });
   const link = useSaving(async () => {
     setGiven(await givePartyLink(party.id, linkId, member.id));
@@ -333,32 +333,38 @@ function Actions({ page, line, isChanged, onRemoved }: { page: PartyPage; line: 
   });
   const remove = useSaving(async () => {
     await removeMember(party.id, member);
-    notify(`${member.name} is taken off the list.`, () => void addMembers(party.id, [memberAgain(member)]));
+    notify(`${member.name} removed from the list.`, () => void addMembers(party.id, [memberAgain(member)]));
     onRemoved();
   });
+  const [isAsking, setAsking] = useState(false);
+  // a card is set for a size: one that nobody has confirmed is asked about first
+  const ask = (): void => (missing.includes('collarDoubt') && !isAsking ? setAsking(true) : void issue.save().then(() => setAsking(false)));
   const isOff = party.calledOffAt !== null;
   const failure = issue.failure ?? move.failure ?? link.failure ?? remove.failure;
   const next: readonly (readonly [TiePlace, string])[] =
     member.tieId === null || member.isOwnTie
       ? []
       : member.place === 'here'
-        ? [['out', 'Hand the tie out']]
+        ? [['out', 'Hand out the tie']]
         : member.place === 'out'
           ? [
-              ...(dealOfMember(member, party) === 'sold' ? [] : ([['back', 'Tie is back']] as const)),
-              ['lost', 'Tie is lost'],
-              ['here', 'It was never out'],
+              ...(dealOfMember(member, party) === 'sold' ? [] : ([['back', 'Take the tie back']] as const)),
+              ['lost', 'Record as lost'],
+              ['here', 'It was never handed out'],
             ]
           : member.place === 'back'
             ? [['out', 'Hand it out again']]
-            : [['back', 'Tie is found']];
+            : [['back', 'Record as found']];
   return (
     <Box sx={{ display: 'grid', gap: 1, borderTop: `1px solid ${COLOURS.rule}`, pt: 1.5 }}>
       <NotSaved failure={failure} what="done" kept="" />
+      {isAsking && missing.includes('collarDoubt') && (
+        <Alert severity="warning">The collar size, {collarWords(line.known)}, is not confirmed. The card would be set for it.</Alert>
+      )}
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
         {may('fittings.giveOut') && !isOff && missing.includes('card') && (
-          <Button variant="contained" data-at={FIELD_OF.card} disabled={issue.isBusy || isChanged} onClick={() => void issue.save()}>
-            {member.card ? 'Issue the card anew' : 'Issue the card'}
+          <Button variant="contained" data-at={FIELD_OF.card} disabled={issue.isBusy || isChanged} onClick={ask}>
+            {isAsking ? 'Issue it all the same' : member.card ? 'Issue the card again' : 'Issue the card'}
           </Button>
         )}
         {may('parties.day') &&
@@ -375,25 +381,25 @@ function Actions({ page, line, isChanged, onRemoved }: { page: PartyPage; line: 
           ))}
         {may('links.give') && !isOff && (
           <Button variant="outlined" disabled={link.isBusy} onClick={() => void link.save()}>
-            Give them a link
+            Make them a link
           </Button>
         )}
         <Button variant="outlined" onClick={() => copyText(reminderFor({ party }, line, dayWords(party.day)), 'The reminder')}>
-          Copy a reminder
+          Copy reminder
         </Button>
         {member.card && (
           <Button variant="outlined" component={Link} to={`/fittings/${member.card.fittingId}`}>
-            Their card
+            Open their card
           </Button>
         )}
         {member.wearer && (
           <Button variant="outlined" component={Link} to={`/wearers/${member.wearer.id}`}>
-            Their record
+            Open their record
           </Button>
         )}
         {may('parties.change') && (
           <Button variant="outlined" disabled={remove.isBusy} onClick={() => void remove.save()}>
-            Take off the list
+            Remove from the list
           </Button>
         )}
       </Box>

@@ -14,7 +14,7 @@ import { COLOURS } from '../../theme.ts';
 const EXAMPLE = 'name, collar, long end, ties\nAda Larch, 15 1/2, left, helper\nBo Fen, 41 cm, right, self';
 const MOST_LISTED = 20;
 
-/** Members from a table: pasted or from a file, tried out first, then taken in. */
+/** Members from a table: pasted or from a file, checked first, then added. */
 export function MemberTable({ partyId, onDone }: { partyId: string; onDone: () => void }) {
   const [text, setText] = useState('');
   const [trial, setTrial] = useState<{ readonly of: string; readonly read: MemberTableRead } | null>(null);
@@ -23,15 +23,15 @@ export function MemberTable({ partyId, onDone }: { partyId: string; onDone: () =
   });
   const take = useSaving(async () => {
     const { taken } = await readMemberTable(partyId, text, false);
-    notify(taken === 1 ? 'One more is on the list.' : `${taken} more are on the list.`);
+    notify(taken === 1 ? 'One person added.' : `${taken} people added.`);
     onDone();
   });
   const read = trial?.of === text ? trial.read : null;
   return (
     <Box sx={{ display: 'grid', gap: 1.5, p: 2, mb: 2, border: `1px solid ${COLOURS.thread}`, backgroundColor: COLOURS.card }}>
       <Box sx={QUIET_ASIDE}>
-        Names below one another; or columns: name, and what is known of collar, long end (left, right), ties (self, helper, practice),
-        minutes before, note. From a spreadsheet: save it as CSV, or copy its cells.
+        One name a line; or columns: name, collar, long end (left, right), ties (self, helper, practice), minutes before, note. From a
+        spreadsheet: save it as CSV, or copy its cells.
       </Box>
       <TextField
         label="The table"
@@ -60,22 +60,19 @@ export function MemberTable({ partyId, onDone }: { partyId: string; onDone: () =
           />
         </Button>
         <Button variant={read ? 'outlined' : 'contained'} disabled={text.trim() === '' || look.isBusy} onClick={() => void look.save(text)}>
-          Look through it
+          Check the list
         </Button>
         {read && read.good.length > 0 && (
           <Button variant="contained" disabled={take.isBusy} onClick={() => void take.save()}>
-            Put {read.good.length} on the list
+            Add {read.good.length === 1 ? 'one person' : `${read.good.length} people`}
           </Button>
         )}
       </Box>
       <NotSaved failure={look.failure} what="read" />
-      <NotSaved failure={take.failure} what="taken in" />
+      <NotSaved failure={take.failure} what="added" />
       {read && (
         <Box role="status" sx={{ display: 'grid', gap: 1 }}>
-          <Box>
-            {read.good.length === 0 ? 'Nobody in it can be put on the list.' : `${read.good.length} can be put on the list`}
-            {read.good.length > 0 && ` (${read.good.filter(({ isKnown }) => isKnown).length} are on record).`}
-          </Box>
+          <Box>{foundWords(read.good.length, read.good.filter(({ isKnown }) => isKnown).length)}</Box>
           {read.mistakes.length > 0 && (
             <Alert severity="warning">
               Left out:
@@ -95,4 +92,11 @@ export function MemberTable({ partyId, onDone }: { partyId: string; onDone: () =
       )}
     </Box>
   );
+}
+
+/** How many names a table has, and how many of them are on record. */
+function foundWords(found: number, known: number): string {
+  if (found === 0) return 'No names found that can be added.';
+  const names = found === 1 ? 'One name found' : `${found} names found`;
+  return `${names}, ${known === 0 ? 'none of them on record yet' : `${known === found ? 'all' : known} of them on record`}.`;
 }

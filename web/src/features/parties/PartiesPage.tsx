@@ -16,15 +16,16 @@ import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { PartyForm } from './PartyForm.tsx';
+import { BY_KEY } from './PartyPage.tsx';
 
 const SHOWN = [
-  { value: 'coming', text: 'to come' },
+  { value: 'coming', text: 'coming up' },
   { value: 'past', text: 'past' },
   { value: 'calledOff', text: 'called off' },
 ] as const;
 type Shown = (typeof SHOWN)[number]['value'];
 
-/** All parties, by their hour, and a new one. */
+/** All parties, by day and hour, and the form for a new one. */
 export function PartiesPage() {
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
@@ -33,18 +34,18 @@ export function PartiesPage() {
   const [now] = useState(() => dayjs());
   const may = useMay();
   const reading = useParties(show);
-  useShortcuts('Parties', [{ key: 'n', says: 'a new party', run: () => may('parties.change') && setSearch({ new: '' }) }]);
+  useShortcuts('Parties', [...(may('parties.change') ? [{ key: 'n', says: 'new party', run: () => setSearch({ new: '' }) }] : [])]);
   if (isNew)
     return (
       <Page
-        title="A new party"
+        title="New party"
         actions={
           <Button variant="outlined" onClick={() => setSearch({})}>
             Back to the list
           </Button>
         }
       >
-        <PartyForm party={null} saveText="Enter the party" onSaved={async (saved) => navigate(`/parties/${saved.id}`)} />
+        <PartyForm party={null} saveText="Save the party" onSaved={async (saved) => navigate(`/parties/${saved.id}`, { state: BY_KEY })} />
       </Page>
     );
   return (
@@ -53,7 +54,7 @@ export function PartiesPage() {
       actions={
         <May what="parties.change">
           <Button variant="contained" onClick={() => setSearch({ new: '' })}>
-            Enter a party
+            New party
           </Button>
         </May>
       }
@@ -71,9 +72,9 @@ export function PartiesPage() {
       <Loaded reading={reading}>
         {({ parties, more }) =>
           parties.length === 0 ? (
-            <Face title={show === 'coming' ? 'No party to come' : show === 'past' ? 'No party yet' : 'None was called off'}>
+            <Face title={show === 'coming' ? 'No party planned' : show === 'past' ? 'No party yet' : 'No party was called off'}>
               {show === 'coming' &&
-                'A wedding, a band, a crew: everybody’s bow sits at one hour. Enter who, where and when; the rest follows from the list of people.'}
+                'A wedding, a band, a crew: everybody has to be ready at one hour. Enter the day, the hour and the people; Easy Tuck plans the rest.'}
             </Face>
           ) : (
             <>
@@ -95,8 +96,8 @@ function OneParty({ party, now }: { party: PartyLine; now: dayjs.Dayjs }) {
   const { id, name, day, hour, place, members, withCard, done, out } = party;
   const about = [
     members === 0 ? 'nobody on the list yet' : `${members} ${members === 1 ? 'person' : 'people'}`,
-    ...(members > 0 ? [withCard === members ? 'all have cards' : `${withCard} with a card`] : []),
-    ...(done > 0 ? [`${done} ticked off`] : []),
+    ...(members > 0 ? [withCard === members ? 'all have cards' : `${withCard} with cards`] : []),
+    ...(done > 0 ? [`${done} tied`] : []),
     ...(out > 0 ? [`${out} ${out === 1 ? 'tie' : 'ties'} out`] : []),
   ];
   return (

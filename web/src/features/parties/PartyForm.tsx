@@ -41,7 +41,7 @@ const GRID = {
   gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'repeat(2, minmax(0, 1fr))' },
 } as const;
 
-/** A party to be typed: refused at the field, kept when saving fails, merged with what somebody else changed meanwhile. */
+/** The form for a party: errors stand at their fields, a failed save loses nothing, and somebody else’s changes are merged. */
 export function PartyForm({
   party,
   saveText,
@@ -89,6 +89,9 @@ export function PartyForm({
       error={errors[name] !== undefined}
       helperText={errors[name]?.message ?? hint}
       multiline={name === 'note'}
+      // a new party begins with its name
+      // eslint-disable-next-line jsx-a11y/no-autofocus
+      autoFocus={name === 'name' && party === null}
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
     />
   );

@@ -3,7 +3,7 @@ import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import dayjs from 'dayjs';
 import { useEffect, useMemo, useState } from 'react';
-import { NavLink, useParams } from 'react-router';
+import { NavLink, useLocation, useNavigate, useParams } from 'react-router';
 import { useParty } from '../../common/api/parties.ts';
 import { useTies } from '../../common/api/ties.ts';
 import { dueWords } from '../../common/dueWords.ts';
@@ -11,6 +11,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { NoSuchPage } from '../../common/faces/NoSuchPage.tsx';
 import { QUIET } from '../../common/looks.ts';
 import { Page } from '../../common/Page.tsx';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { BeforehandTab } from './BeforehandTab.tsx';
 import { DayTab } from './DayTab.tsx';
@@ -28,7 +29,7 @@ const PARTS = [
   { part: 'party', name: 'The party', Part: PartyTab },
 ] as const;
 
-/** A party: its people, its look, what is prepared beforehand, its day. */
+/** A party: its people, its look, the preparation and the day. */
 export function PartyPage() {
   const { id = '' } = useParams();
   const [reading, ties] = [useParty(id), useTies()];
@@ -60,6 +61,16 @@ function TheParty({ page, drawer }: { page: Page_; drawer: readonly Tie[] }) {
   const now = useMinute();
   const view = useMemo(() => partyView(page, drawer, now), [page, drawer, now]);
   const { party } = page;
+  const navigate = useNavigate();
+  useFocusOnFirst(part);
+  useShortcuts(
+    'Party',
+    PARTS.map((each, i) => ({
+      key: String(i + 1),
+      says: each.name,
+      run: () => void navigate(`/parties/${party.id}/${each.part}`, { state: BY_KEY }),
+    })),
+  );
   const shown = PARTS.find((each) => each.part === part);
   if (!shown) return <NoSuchPage />;
   const { Part } = shown;
@@ -88,7 +99,6 @@ function TheParty({ page, drawer }: { page: Page_; drawer: readonly Tie[] }) {
             key={each.part}
             component={NavLink}
             to={`/parties/${party.id}/${each.part}`}
-            replace
             aria-current={each.part === part ? 'page' : undefined}
             sx={{
               px: { xs: 1, sm: 1.5 },
@@ -107,8 +117,7 @@ function TheParty({ page, drawer }: { page: Page_; drawer: readonly Tie[] }) {
       </Box>
       {party.calledOffAt !== null && (
         <Alert severity="warning" sx={{ mb: 2 }}>
-          This party was called off on {dayjs(party.calledOffAt).format('D MMM YYYY')}. Its ties are free for others; its links open
-          nothing.
+          This party was called off on {dayjs(party.calledOffAt).format('D MMM YYYY')}. Its ties are released and its links no longer work.
         </Alert>
       )}
       <Part page={page} view={view} drawer={drawer} now={now} />
@@ -116,10 +125,26 @@ function TheParty({ page, drawer }: { page: Page_; drawer: readonly Tie[] }) {
   );
 }
 
+/** Says of a navigation that it came from a key: the focus then goes to what is done first on that page. */
+export const BY_KEY = { isByKey: true } as const;
+
+/** Moves the focus to the control marked `data-first` once a part was opened by a key. */
+function useFocusOnFirst(part: string): void {
+  const { state } = useLocation() as { state: typeof BY_KEY | null };
+  useEffect(() => {
+    if (state?.isByKey === true) focusFirst();
+  }, [part, state]);
+}
+
+/** Moves the focus to what is done first on the page that is shown. */
+export const focusFirst = (): void => document.querySelector<HTMLElement>('main [data-first]')?.focus();
+
 function standingWords({ lines, ready, done, stage }: PartyView, missing: number): string {
   if (lines.length === 0) return 'nobody on the list yet';
-  if (stage === 'over') return missing === 0 ? 'over, and everything is back' : `over; ${missing} to be seen to`;
+  if (stage === 'over') return missing === 0 ? 'Over; everything is back' : `Over; ${missing} still to sort out`;
   const people = `${lines.length} ${lines.length === 1 ? 'person' : 'people'}`;
-  if (done > 0) return `${people}, ${done} ${done === 1 ? 'bow sits' : 'bows sit'}`;
-  return missing === 0 ? `${people}, nothing missing` : `${people}, ${ready} ready, something missing of ${missing}`;
+  if (done > 0) return `${people}: ${done} tied`;
+  return missing === 0
+    ? `${people}: all ready`
+    : `${people}: ${ready} ready, ${missing} still ${missing === 1 ? 'needs' : 'need'} something`;
 }

@@ -11,14 +11,14 @@ import { PartyForm } from './PartyForm.tsx';
 import { PartyLinks } from './PartyLinks.tsx';
 import type { PartProps } from './PartyPage.tsx';
 
-/** What the party is, its lead's link, and calling it off. */
+/** The party’s details, its links, and calling it off. */
 export function PartyTab({ page }: PartProps) {
   const { party } = page;
   const may = useMay();
   const isOff = party.calledOffAt !== null;
   const off = useSaving(async () => {
     await callPartyOff(party, !isOff);
-    notify(isOff ? 'The party is on again. Look whether its ties are still free.' : 'The party is called off. Its ties are free.');
+    notify(isOff ? 'The party is on again. Check that its ties are still free.' : 'The party is called off. Its ties are released.');
   });
   return (
     <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(18rem, 24rem)' } }}>
@@ -31,12 +31,12 @@ export function PartyTab({ page }: PartProps) {
           <Section title={isOff ? 'Called off' : 'Call it off'}>
             <Box sx={{ ...QUIET_ASIDE, mb: 1 }}>
               {isOff
-                ? 'Everything that was entered is kept.'
-                : 'Its ties are free for others at once, and its links open nothing. What was entered is kept.'}
+                ? 'Everything you entered is kept.'
+                : 'Its ties are released at once and its links stop working. Everything you entered is kept.'}
             </Box>
             <NotSaved failure={off.failure} what="done" kept="" />
             <Button variant="outlined" disabled={off.isBusy} onClick={() => void off.save()}>
-              {isOff ? 'It is on again' : 'Call the party off'}
+              {isOff ? 'Put it on again' : 'Call the party off'}
             </Button>
           </Section>
         )}

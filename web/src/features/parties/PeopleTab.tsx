@@ -18,7 +18,7 @@ import type { PartProps } from './PartyPage.tsx';
 import { collarWords, FIELD_OF, nextMissing, type MemberLine } from './partyViewModel.ts';
 import { MemberTable } from './MemberTable.tsx';
 
-/** The people of a party: a list to work down, and whoever is chosen beside it. */
+/** The people of a party: a list to work down, with the chosen person beside it. */
 export function PeopleTab({ page, view, drawer }: PartProps) {
   const [search, setSearch] = useSearchParams();
   const may = useMay();
@@ -36,8 +36,8 @@ export function PeopleTab({ page, view, drawer }: PartProps) {
     if (next && first) open(next.member.id, FIELD_OF[first]);
   };
   useShortcuts('Party', [
-    { key: 'n', says: 'to the next thing that is missing', run: goOn },
-    { key: '/', says: 'put somebody on the list', run: () => add.current?.focus() },
+    { key: 'n', says: 'the next thing to do', run: goOn },
+    { key: 'a', says: 'add a person', run: () => add.current?.focus() },
   ]);
   const missing = view.lines.reduce((sum, line) => sum + line.missing.length, 0);
   const mayChange = may('parties.change') && page.party.calledOffAt === null;
@@ -64,23 +64,23 @@ export function PeopleTab({ page, view, drawer }: PartProps) {
     >
       <Box sx={{ minWidth: 0 }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, alignItems: 'flex-end', mb: 1.5 }}>
-          {mayChange && <AddMember inputRef={add} page={page} onAdded={(id) => open(id)} />}
+          {mayChange && <AddMember inputRef={add} page={page} onAdded={() => open(null)} />}
           {mayChange && (
             <Button variant="outlined" aria-expanded={isTable} onClick={() => showTable(!isTable)}>
-              {isTable ? 'Put the table away' : 'From a table'}
+              {isTable ? 'Close the table' : 'Add from a table'}
             </Button>
           )}
           {missing > 0 && (
             <Button variant="contained" onClick={goOn}>
-              Next missing
+              Next to do
             </Button>
           )}
         </Box>
         {isTable && <MemberTable partyId={page.party.id} onDone={() => showTable(false)} />}
         {view.lines.length === 0 ? (
           <Box sx={{ ...QUIET, maxWidth: '36rem' }}>
-            Write a name and press Enter, once for each; or take a table of them. The lead’s link, under The party, lets whoever knows them
-            all enter the names.
+            Type a name and press Enter for each person, or add them from a table. You can also send the lead their link (under The party),
+            and they enter the names.
           </Box>
         ) : (
           <Box component="ul" aria-label="People" sx={RULED_LIST}>
@@ -103,8 +103,8 @@ export function PeopleTab({ page, view, drawer }: PartProps) {
           {panel ?? (
             <Box sx={{ ...QUIET, borderLeft: `3px solid ${COLOURS.rule}`, pl: 2, py: 1 }}>
               {missing > 0
-                ? 'Choose somebody, or press n: it opens the next thing that is missing, with the cursor in its field. From within a field: Ctrl and Enter.'
-                : 'Nothing is missing. Choose somebody to look at them.'}
+                ? 'Choose a person, or press N for the next thing to do. Ctrl and Enter saves and goes on, also from within a field.'
+                : 'Nothing left to do. Choose a person to see their details.'}
             </Box>
           )}
         </Box>
@@ -146,7 +146,7 @@ function MemberRow({ line, isChosen, onChoose }: { line: MemberLine; isChosen: b
         {member.doneAt !== null && (
           <Box component="span" sx={{ color: 'success.main', fontWeight: 400 }}>
             {' '}
-            · sits
+            · tied
           </Box>
         )}
       </Box>
@@ -164,10 +164,10 @@ function MemberRow({ line, isChosen, onChoose }: { line: MemberLine; isChosen: b
       </Box>
       <Box sx={{ ...QUIET, minWidth: 0, gridColumn: { xs: '1 / -1', sm: 'auto' } }}>
         {tie
-          ? `${tie.name}${set === '' ? ', to be set anew' : `, ${set}`}${member.isOwnTie ? ', their own' : ''}`
+          ? `${tie.name}${set === '' ? ', not set yet' : `, ${set}`}${member.isOwnTie ? ', their own' : ''}`
           : member.isOwnTie
             ? 'their own'
-            : 'no tie'}
+            : 'no tie yet'}
       </Box>
       <Box
         sx={{

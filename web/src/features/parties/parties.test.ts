@@ -2,6 +2,7 @@ import type { GivenPartyLink, Party, PartyMember, PartyPage } from '@easytuck/co
 import { sampleTie } from '@easytuck/contract/testing';
 import { likelyNeck, readAs, readOwnForm, readStoredForm } from './guest/ownForm.ts';
 import { linkMessage } from './linkMessage.ts';
+import { readQuickEntry } from './quickEntry.ts';
 import { EMPTY_MEMBER, readMemberForm, toMemberForm } from './memberForm.ts';
 import { emptyParty, movedDay, readHour, readPartyForm, toPartyForm, zoneHere } from './partyForm.ts';
 import { chanceWords, collarWords, dayView, minutesBefore, nextMissing, partyView, reminderFor } from './partyViewModel.ts';
@@ -110,6 +111,26 @@ describe('what a member enters', () => {
     const text = linkMessage(party(), [link(1), link(2)], (memberId) => (memberId === id(1) ? 'Ansel' : 'Bryony'));
     expect(text.split('\n').slice(-2)).toEqual(['Ansel: https://tuck.example/party#1', 'Bryony: https://tuck.example/party#2']);
     expect(text).toContain('Supper');
+  });
+});
+
+describe('a person typed in one line', () => {
+  const nothing = { collar: null, longEnd: null, whoTies: null };
+  it.each([
+    ['Ansel Reeve', { ...nothing, name: 'Ansel Reeve' }],
+    ['  Ansel  Reeve 15 1/2 ', { ...nothing, name: 'Ansel Reeve', collar: '15 1/2' }],
+    ['Ansel, 41 cm, right, helper', { name: 'Ansel', collar: '41 cm', longEnd: 'right', whoTies: 'helper' }],
+    ['Bryony Pike left', { ...nothing, name: 'Bryony Pike', longEnd: 'left' }],
+    ['Bo 39 practice left', { name: 'Bo', collar: '39', longEnd: 'left', whoTies: 'ask' }],
+    // what cannot be a collar belongs to the name
+    ['Henry 8', { ...nothing, name: 'Henry 8' }],
+    ['Otto 200', { ...nothing, name: 'Otto 200' }],
+    ['left', { ...nothing, name: 'left' }],
+    ['16', { ...nothing, name: '16' }],
+    // what has to be asked about is sent as it is, and refused with its sentence
+    ['Anna 15 1/2 34', { ...nothing, name: 'Anna', collar: '15 1/2 34' }],
+  ])('%s', (text, entry) => {
+    expect(readQuickEntry(text)).toEqual(entry);
   });
 });
 
@@ -314,15 +335,15 @@ describe('the day', () => {
     expect(minutesBefore(hour, from)).toBe(minutes);
   });
   it('tells a chance as what it is', () => {
-    expect([0, 0.42, 1].map(chanceWords)).toEqual(['hardly ever', '42 in 100', 'almost surely']);
+    expect([0, 0.42, 1].map(chanceWords)).toEqual(['hardly possible', '42\u202f% likely', 'almost certain']);
   });
   it('a reminder asks for what is missing and for nothing else', () => {
     const shown = view([member(1, { name: 'Ada', collar: null, longEnd: null })]);
     const [line] = shown.lines;
     const text = line ? reminderFor(shown, line, '5 Dec 2031') : '';
-    expect(text).toContain('Ada, Supper is 5 Dec 2031; every bow sits by 19:30 at the quay.');
+    expect(text).toContain('Ada, Supper is 5 Dec 2031. All bow ties have to be tied by 19:30, at the quay.');
     expect(text).toContain('read the size off the collar');
-    expect(text).toContain('Which hand do you use?');
+    expect(text).toContain('On which side should the long end start?');
     expect(text).not.toContain('Will you tie your own bow');
   });
 });

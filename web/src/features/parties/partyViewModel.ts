@@ -120,26 +120,27 @@ export function dayView({ party, lines }: PartyView, now: Date): DayView {
   };
 }
 
-/** A share as `9 in 10`, so that it is read as what it is: a guess. */
+/** A chance in words: `85 % likely`. */
 export function chanceWords(share: number): string {
-  if (share >= 0.995) return 'almost surely';
-  if (share <= 0.005) return 'hardly ever';
-  return `${Math.round(100 * share)} in 100`;
+  if (share >= 0.995) return 'almost certain';
+  if (share <= 0.005) return 'hardly possible';
+  return `${Math.round(100 * share)}\u202f% likely`;
 }
 
 /** What is to be said to a member, to copy: nothing is sent from here. */
 export function reminderFor({ party }: Pick<PartyView, 'party'>, { member, missing, prospect }: MemberLine, dayWords: string): string {
   const lines = [
-    `${member.name}, ${party.name} is ${dayWords}; every bow sits by ${party.hour}${party.place === '' ? '' : ` at ${party.place}`}.`,
+    `${member.name}, ${party.name} is ${dayWords}. All bow ties have to be tied by ${party.hour}${party.place === '' ? '' : `, at ${party.place}`}.`,
   ];
   if (missing.includes('collar') || missing.includes('collarDoubt'))
     lines.push('Please read the size off the collar of the shirt you will wear, and tell us.');
-  if (missing.includes('longEnd')) lines.push('Which hand do you use? The long end starts on that side or the other, as you like it.');
-  if (missing.includes('canTie')) lines.push('Will you tie your own bow, or shall somebody tie it for you?');
+  if (missing.includes('longEnd'))
+    lines.push('On which side should the long end start? Most people take their left; many left-handed people take their right.');
+  if (missing.includes('canTie')) lines.push('Will you tie your own bow, or should somebody tie it for you?');
   if (prospect.tiesOwn || missing.includes('practice')) {
     const { moreTries } = prospect;
     if (moreTries !== null && moreTries > 0)
-      lines.push(`${moreTries === 1 ? 'One more try' : `${moreTries} more tries`} with the coach, and it should sit on the evening.`);
+      lines.push(`${moreTries === 1 ? 'One more try' : `${moreTries} more tries`} with the coach, and you should be ready in time.`);
   }
   return lines.join('\n');
 }

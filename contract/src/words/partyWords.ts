@@ -43,6 +43,6 @@ export const TIE_PLACE_WORDS: Readonly<Record<TiePlace, string>> = { here: 'here
 
 export const LOOK_RULE_WORDS: Readonly<Record<LookRule, { readonly name: string; readonly means: string }>> = {
   spread: { name: 'same width', means: 'All bows are equally wide. They look smaller on broad necks and larger on slim ones.' },
-  share: { name: 'same proportion to the neck', means: 'Each bow is as wide as its wearer’s neck, or the same part of it for everybody.' },
+  share: { name: 'same proportion to the neck', means: 'Each bow takes up the same part of its wearer’s neck.' },
   asCut: { name: 'each tie’s own width', means: 'Each tie is set to the width its maker cut it for.' },
 };

@@ -48,7 +48,7 @@ describe('paper of a party', () => {
       '19:07',
       '19:11',
       'Maud',
-      'ties alone',
+      'ties their own',
       'Slate twill',
       '16',
       'right',

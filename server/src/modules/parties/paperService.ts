@@ -132,7 +132,7 @@ export function partyPaperService(database: Database): PartyPaperService {
           rows: evening.turns.map(({ member, helper, beginsAt }) => [
             clockIn(party.zone, beginsAt),
             member.name,
-            helper === null ? (member.isTiedBefore ? 'fastens it' : 'ties alone') : helper.name,
+            helper === null ? (member.isTiedBefore ? 'fastens it' : 'ties their own') : helper.name,
             (member.tieId === null ? undefined : drawer.get(member.tieId))?.name ?? 'no tie yet',
             setOf(member, drawer, unit),
             longEndOfMember(member),

@@ -117,45 +117,46 @@ export function LookTab({ page, drawer }: PartProps) {
             slotProps={{ htmlInput: { autoComplete: 'off' } }}
           />
         )}
-        <TextField
-          select
-          label="From"
-          value={look.tieIds}
-          onChange={(event) => setLook({ ...look, tieIds: chosenTies([event.target.value].flat(), alike) })}
-          helperText={look.tieIds.length === 0 ? fromDrawerWords(party.occasion) : 'only these'}
-          sx={{ flex: '1 1 14rem', maxWidth: '26rem' }}
-          slotProps={{
-            select: {
-              multiple: true,
-              displayEmpty: true,
-              renderValue: (ids) =>
-                (ids as string[]).length === 0
-                  ? 'every tie in the drawer'
-                  : (ids as string[]).map((id) => drawer.find((tie) => tie.id === id)?.name ?? '').join(', '),
-            },
-          }}
-        >
-          {alike.map(({ key, words, ids }) => (
-            <MenuItem key={key} value={key}>
-              Look alike: {words} ({ids.length} kinds)
-            </MenuItem>
-          ))}
-          {offered.map((tie) => (
-            <MenuItem key={tie.id} value={tie.id}>
-              {look.tieIds.includes(tie.id) ? '✓ ' : ''}
-              {tie.name}, {tie.inStock} in the drawer
-            </MenuItem>
-          ))}
-        </TextField>
-        <FormControlLabel
-          control={<Checkbox checked={look.mustOpen} onChange={(_, mustOpen) => setLook({ ...look, mustOpen })} />}
-          label="Only ties that open once tied"
-          sx={{ minHeight: '3.5rem' }}
-        />
+        <Box sx={{ flex: '1 1 14rem', maxWidth: '26rem' }}>
+          <TextField
+            select
+            label="From"
+            value={look.tieIds}
+            onChange={(event) => setLook({ ...look, tieIds: chosenTies([event.target.value].flat(), alike) })}
+            helperText={look.tieIds.length === 0 ? fromDrawerWords(party.occasion) : 'only these'}
+            fullWidth
+            slotProps={{
+              select: {
+                multiple: true,
+                displayEmpty: true,
+                renderValue: (ids) =>
+                  (ids as string[]).length === 0
+                    ? 'every tie in the drawer'
+                    : (ids as string[]).map((id) => drawer.find((tie) => tie.id === id)?.name ?? '').join(', '),
+              },
+            }}
+          >
+            {alike.map(({ key, words, ids }) => (
+              <MenuItem key={key} value={key}>
+                Look alike: {words} ({ids.length} kinds)
+              </MenuItem>
+            ))}
+            {offered.map((tie) => (
+              <MenuItem key={tie.id} value={tie.id}>
+                {look.tieIds.includes(tie.id) ? '✓ ' : ''}
+                {tie.name}, {tie.inStock} in the drawer
+              </MenuItem>
+            ))}
+          </TextField>
+          <FormControlLabel
+            control={<Checkbox checked={look.mustOpen} onChange={(_, mustOpen) => setLook({ ...look, mustOpen })} />}
+            label="Only ties that open once tied"
+          />
+        </Box>
       </Box>
-      <NotSaved failure={failure} what="worked out" kept="" />
+      <NotSaved failure={failure ?? null} what="worked out" kept="" />
       {members.length === 0 && <Box sx={QUIET}>Nobody is on the list yet. Add people first.</Box>}
-      <Box role="status" sx={{ ...QUIET, minHeight: '1.5rem' }}>
+      <Box role="status" sx={{ ...QUIET, ...(isWorking ? {} : { mt: -2.5 }) }}>
         {isWorking ? `Working out a tie for each of ${members.length} people …` : ''}
       </Box>
       {proposal && members.length > 0 && (

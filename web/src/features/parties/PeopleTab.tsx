@@ -167,7 +167,7 @@ function MemberRow({ line, isChosen, onChoose }: { line: MemberLine; isChosen: b
           ? `${tie.name}${set === '' ? ', not set yet' : `, ${set}`}${member.isOwnTie ? ', their own' : ''}`
           : member.isOwnTie
             ? 'their own'
-            : 'no tie yet'}
+            : ''}
       </Box>
       <Box
         sx={{

@@ -58,7 +58,7 @@ export function SuggestingField({
         <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
           {offered.map((text) => (
             <Button key={text} variant="outlined" onClick={() => onChange(text)}>
-              {text}
+              Use {text}
             </Button>
           ))}
         </Box>

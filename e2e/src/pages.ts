@@ -23,7 +23,7 @@ const beginTying = async (page: Page): Promise<void> => {
 };
 
 /** The pocket coach of a fitting, by a link of its own. */
-async function pocketPath(shop: Shop, fittingId: string): Promise<string> {
+export async function pocketPath(shop: Shop, fittingId: string): Promise<string> {
   const answer = await fetch(`${shop.address}/api/links`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },

@@ -66,6 +66,8 @@ export interface AppOptions {
 }
 
 /** Assembles the server; it does not listen yet. */
+const LONGEST_PARAM = 1_000;
+
 export async function buildApp({
   sequelize,
   machine = hostname(),
@@ -92,6 +94,8 @@ export async function buildApp({
         : { level: logLevel, serializers: { req: ({ method }) => ({ method }) }, ...(logTo === undefined ? {} : { stream: logTo }) },
     genReqId: newRequestNumber,
     bodyLimit: LARGEST_BODY_BYTES,
+    // the keys of some passkeys are longer than Fastify's hundred characters
+    routerOptions: { maxParamLength: LONGEST_PARAM },
     trustProxy: trustProxy ? 'loopback' : false,
     ...(tls === undefined ? {} : { https: tls }),
     forceCloseConnections: 'idle',

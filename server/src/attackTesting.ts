@@ -1,6 +1,5 @@
 /** What the generated attacks share: routes, texts and values that nobody would send. */
 import { readFileSync } from 'node:fs';
-import type { FastifyInstance } from 'fastify';
 import fc from 'fast-check';
 
 /** A route of the OpenAPI document. */
@@ -10,11 +9,13 @@ export interface Route {
   readonly query: readonly string[];
 }
 
-/** All routes of the OpenAPI document. */
-export async function routesOf(app: FastifyInstance): Promise<readonly Route[]> {
-  const document = (await app.inject('/api/docs/json')).json<{
-    paths: Record<string, Record<string, { parameters?: { in: string; name: string }[] }>>;
-  }>();
+/** An OpenAPI document, as far as its routes. */
+export interface OpenApi {
+  readonly paths: Readonly<Record<string, Readonly<Record<string, { readonly parameters?: readonly { in: string; name: string }[] }>>>>;
+}
+
+/** All routes of an OpenAPI document. */
+export function routesOf(document: OpenApi): readonly Route[] {
   return Object.entries(document.paths).flatMap(([path, methods]) =>
     Object.entries(methods).map(([method, { parameters = [] }]) => ({
       method: method.toUpperCase() as Route['method'],

@@ -90,6 +90,9 @@ export const passkeyList = z.object({ passkeys: z.array(passkey) });
 
 /** Options for the browser's own dialogue for passkeys, and what it answers: documents of the standard (WebAuthn), handed on as they are. */
 export const passkeyOptions = z.object({ ceremony: z.string(), options: z.record(z.string(), z.unknown()) });
+/** Key of a passkey as devices make it: base64url (WebAuthn Level 3, 5.1: a credential’s id), up to 525 bytes. */
+export const passkeyId = z.string().regex(/^[A-Za-z0-9_-]{1,700}$/, 'This is not the key of a passkey.');
+
 export const passkeyAnswer = z.object({ ceremony: z.string().max(80), answer: z.record(z.string(), z.unknown()) });
 export const newPasskey = passkeyAnswer.extend({ name: nameField('The passkey’s name') });
 

@@ -1,6 +1,6 @@
 import { bodyParts, choreograph, clothCrossings, depthInCollar, keyMoments, measureCloth, pointOf, poseStep } from './index.ts';
 import { CORE_MM, DOZEN, finishedPose, MAIN, MEASURES, ownSteps, print, SINGLE_MM, TOLERANCE } from './testing.ts';
-import { TYING_WAYS } from './ways.ts';
+import { stepsOfWay, TYING_WAYS } from './ways.ts';
 
 /** Pieces that stretch is judged on, in mm: the tightest turns in a knot are of half a millimetre. */
 const PIECE_MM = 0.2;
@@ -13,6 +13,12 @@ afterAll(() => {
     `worst length ${percent(figures.keyLength)} at key poses, ${percent(figures.length)} between; worst piece ${percent(figures.piece)}; ` +
       `crossings of cloth at key poses ${figures.crossings}; deepest in the collar ${figures.depth.toFixed(2)} mm`,
   );
+});
+
+describe('the steps of a way', () => {
+  it.each(TYING_WAYS)('are known before it is choreographed: %s', (way) => {
+    expect(stepsOfWay(way)).toEqual(choreograph(MEASURES, 'left', way).steps.map(({ step }) => step));
+  });
 });
 
 describe('cloth', () => {

@@ -1,3 +1,5 @@
+import type { TyingStep } from './steps.ts';
+
 /** Ways that the strip itself moves differently in. A further one is one more name here, and one more entry in `WAY_PARTS`. */
 export const TYING_WAYS = ['main', 'pinchAndTurn', 'plainPush', 'evenEnds'] as const;
 
@@ -32,3 +34,14 @@ export const WAY_PARTS = {
   pinchAndTurn: [...BEGIN, 'park', 'frontBow', 'passageFirst', 'dropLast', 'backBow', ...END],
   evenEnds: [...BEGIN, 'wrap', 'pushFront', 'backBowHeld', ...END],
 } as const satisfies Readonly<Record<TyingWay, readonly string[]>>;
+
+/** Parts whose step has another name: a way does the same thing at another time, or by another grip. */
+const STEP_OF_PART: Readonly<Record<string, TyingStep>> = {
+  passageFirst: 'passage',
+  dropLast: 'drop',
+  backBowPlain: 'backBow',
+  backBowHeld: 'backBow',
+};
+
+/** The steps of a way, in their order: known without choreographing anything. */
+export const stepsOfWay = (way: TyingWay): readonly TyingStep[] => WAY_PARTS[way].map((part) => STEP_OF_PART[part] ?? (part as TyingStep));

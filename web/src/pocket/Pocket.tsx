@@ -22,15 +22,15 @@ export function Pocket({ linkKey }: { linkKey: string }) {
   const reading = usePocketCoach(linkKey);
   switch (reading.state) {
     case 'waiting':
-      return <Face title="One moment">Your coach is on its way.</Face>;
+      return <Face title="One moment">Your coach is loading.</Face>;
     case 'gone':
       return <Face title="This link no longer works">{reading.why}</Face>;
     case 'older':
-      return <Face title="Open this page once more">There is a newer coach. Close this page, and open your link again.</Face>;
+      return <Face title="Open this page again">There is a newer version. Close this page, then open your link again.</Face>;
     case 'away':
       return (
         <Face title="No network">
-          Open your link once while there is a network; from then on the coach works without one. It is tried again by itself.
+          Open your link once while there is a network. After that the coach works without one. This page tries again by itself.
         </Face>
       );
     case 'ready':
@@ -63,10 +63,11 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
   const [before] = useState(readPlace);
   const start = useMemo(() => ({ ...(pocket.isHelped ? HELPED : {}), step: before.step }), [pocket.isHelped, before]);
   const coach = useCoach(subject, length, start, pocket.isHelped ? 'facing' : 'wearer');
-  const baked = coach.reading.state === 'ready' ? coach.reading.baked : null;
-  const steps = useMemo(() => baked?.steps.map(({ step }) => step) ?? [], [baked]);
+  const { steps } = coach;
   const practice = usePractice(steps, coach.playhead);
   const [tab, setTab] = useState<Tab>(before.tab);
+  const [wasTying, setWasTying] = useState(false);
+  if (tab === 'tying' && !wasTying) setWasTying(true);
   usePlace(tab, coach.state.step);
   const take = useOffered();
   const isOnline = useOnline();
@@ -85,20 +86,25 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
       </header>
       {take && (
         <div className="bar" role="status">
-          A newer coach is here.
+          A newer version is ready.
           <button type="button" onClick={take}>
-            Take it
+            Update
           </button>
         </div>
       )}
       {(!isOnline || isKept) && (
         <div className="bar quiet" role="status">
-          {isOnline ? 'The shop does not answer just now.' : 'No network.'} All of this works; tries are sent later.
+          {isOnline ? 'The shop does not answer at the moment.' : 'No network.'} Everything here works; your tries are sent later.
         </div>
       )}
       <main className="room">
         {tab === 'set' && <SetTab pocket={pocket} subject={subject} coach={coach} length={length} onBegin={begin} />}
-        {tab === 'tying' && <TyingTab coach={coach} subject={subject} pocket={pocket} onPractice={() => setTab('practice')} />}
+        {/* kept once it was shown, and with it the stage’s WebGL context */}
+        {(tab === 'tying' || wasTying) && (
+          <div style={{ display: tab === 'tying' ? 'contents' : 'none' }}>
+            <TyingTab coach={coach} subject={subject} pocket={pocket} onPractice={() => setTab('practice')} />
+          </div>
+        )}
         {tab === 'wrong' && (
           <FaultsTab
             coach={coach}
@@ -203,24 +209,24 @@ function SetTab({
             </dd>
           </div>
         </dl>
-        {coach.tied.leadMm === 0 && pocket.fitting.leadMm > 0 && <p>The way that you have chosen starts with both ends level.</p>}
-        {subject.late && <p>Tied, it is taken in again to {mark.phrase}.</p>}
+        {coach.tied.leadMm === 0 && pocket.fitting.leadMm > 0 && <p>Your way of tying starts with both ends level.</p>}
+        {subject.late && <p>Once tied, take it in again to {mark.phrase}.</p>}
         <p>
           Collar {pocket.collar.text}. The finished bow is about {length(pocket.fitting.spreadMm)} wide.
-          {pocket.eventOn !== null && ` For ${pocket.eventName === '' ? 'the' : `${pocket.eventName}, the`} ${dayOf(pocket.eventOn)}.`}
+          {pocket.eventOn !== null && ` For ${pocket.eventName === '' ? '' : `${pocket.eventName} on `}${dayOf(pocket.eventOn)}.`}
         </p>
         <p className="caution">
-          Two fingers must fit under the collar. Never draw it so tight that it presses the throat. Dizziness, headache or shortness of
-          breath: loosen it at once, and ask a doctor if it does not pass.
+          Two fingers must fit under the collar. Never draw it so tight that it presses the throat. If you feel dizzy, short of breath or
+          have a headache, loosen it at once, and ask a doctor if it does not pass.
         </p>
         <Keep />
         <p className="quiet">
-          From {pocket.shop}. This link is good until {dayOf(pocket.endsAt.slice(0, 10))}, and is meant for you alone.
+          From {pocket.shop}. This link works until {dayOf(pocket.endsAt.slice(0, 10))} and is only for you.
         </p>
       </Words>
       <div className="controls">
         <button type="button" className="main" onClick={onBegin}>
-          Begin tying
+          Start tying
         </button>
       </div>
     </div>
@@ -254,7 +260,7 @@ function Keep() {
   if (prompt === null) return null;
   return (
     <button type="button" onClick={() => void prompt.prompt()}>
-      Keep it on this telephone
+      Add to this phone
     </button>
   );
 }

@@ -1,13 +1,15 @@
 import { WAY_WORDS, type PocketCoach } from '@easytuck/contract';
-import { OFFERED_WAYS, type OfferedWay } from '@easytuck/core';
+import { OFFERED_WAYS, type OfferedWay, type TyingStep } from '@easytuck/core';
 import { useDrag } from '@use-gesture/react';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import type { BakedPoses } from '../features/coach/bakedPoses.ts';
 import { drawerCloth, schemeCloth } from '../features/coach/clothColours.ts';
 import { HANDS_SHOWN, SPEEDS, WAITS, type HandsShown, type Speed, type Wait } from '../features/coach/coachReducer.ts';
 import type { CoachSubject } from '../features/coach/coachSubject.ts';
 import { litBy, NONE_LIT } from '../features/coach/litDigits.ts';
 import { canDraw3d } from '../features/coach/stage/canDraw3d.ts';
 import { FlatStage } from '../features/coach/stage/StillCanvas.tsx';
+import { useLastBaked } from '../features/coach/useChoreography.ts';
 import { hasVoice, type Coach } from '../features/coach/useCoach.ts';
 import { viewWords, type ViewChoice } from '../features/coach/views.ts';
 import { FirstPicture } from './FirstPicture.tsx';
@@ -16,6 +18,9 @@ import { SideNames, Sides } from './Sides.tsx';
 import { Words } from './Words.tsx';
 
 const Stage3d = lazy(() => import('../features/coach/stage/Stage3d.tsx'));
+
+/** Steps at whose end the strip hangs as in the first picture. */
+const UNTIED: ReadonlySet<TyingStep> = new Set<TyingStep>(['prepare', 'lead']);
 
 const SWIPE_PX = 48;
 const VIEWS: readonly ViewChoice[] = ['best', 'mirror', 'facing', 'side', 'passage'];
@@ -33,6 +38,8 @@ export function TyingTab({
   onPractice: () => void;
 }) {
   const { state, dispatch, words, reading } = coach;
+  const baked = useLastBaked(reading);
+  const isReady = reading.state === 'ready';
   const isLast = state.step + 1 >= state.stepCount;
   const swipe = useDrag(
     ({ last, movement: [across] }) => {
@@ -44,16 +51,22 @@ export function TyingTab({
   return (
     <div className="split swiped" {...swipe()}>
       <div className="stage">
-        {reading.state === 'ready' ? <Stage coach={coach} subject={subject} /> : <FirstPicture picture={pocket.first.picture} />}
-        {reading.state === 'ready' ? <Sides coach={coach} /> : <SideNames names={pocket.first.sides} />}
+        {baked && (
+          <div className="fill" inert={!isReady}>
+            <Stage coach={coach} subject={subject} baked={baked} />
+          </div>
+        )}
+        {/* until the movement is there, the picture that came with the words stands for the steps that it shows */}
+        {!isReady && <div className="fill cover">{UNTIED.has(coach.step) && <FirstPicture picture={pocket.first.picture} />}</div>}
+        {isReady ? <Sides coach={coach} /> : <SideNames names={pocket.first.sides} />}
         {reading.state === 'working' && (
           <div className="working" role="status">
-            Laying this tie on your neck … {Math.round(100 * reading.share)} %
+            Working out how this tie moves … {Math.round(100 * reading.share)} %
           </div>
         )}
         {reading.state === 'failed' && (
           <div className="working" role="alert">
-            The movement could not be worked out. The words below hold all the same.
+            The movement could not be worked out. The words below are right all the same.
           </div>
         )}
       </div>
@@ -103,8 +116,8 @@ export function TyingTab({
   );
 }
 
-function Stage({ coach, subject }: { coach: Coach; subject: CoachSubject }) {
-  const { playhead, view, state, still, reading } = coach;
+function Stage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject; baked: BakedPoses }) {
+  const { playhead, view, state, still } = coach;
   const [is3d] = useState(canDraw3d);
   const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
   const { fibre, weave } = subject.tie;
@@ -118,15 +131,14 @@ function Stage({ coach, subject }: { coach: Coach; subject: CoachSubject }) {
     });
     return stop;
   }, [playhead]);
-  if (reading.state !== 'ready') return null;
-  const flat = <FlatStage baked={reading.baked} playhead={playhead} view={view} stepIndex={state.step} withHands={state.hands !== 'off'} />;
+  const flat = <FlatStage baked={baked} playhead={playhead} view={view} stepIndex={state.step} withHands={state.hands !== 'off'} />;
   return (
     <div className="fill" role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
       {is3d ? (
         <Otherwise show={flat}>
           <Suspense fallback={flat}>
             <Stage3d
-              baked={reading.baked}
+              baked={baked}
               playhead={playhead}
               view={view}
               isFree={false}

@@ -5,8 +5,8 @@ import { sendTries } from './tries.ts';
 
 declare global {
   interface Window {
-    /** What was asked for before the program was there. */
-    easytuckEarly?: { readonly key: string; readonly kept: boolean; readonly answer: Promise<Response> };
+    /** What was asked for before the program was loaded, and the answer’s body once it is there. */
+    easytuckEarly?: { readonly key: string; readonly kept: boolean; readonly answer: Promise<Response>; readonly body?: unknown };
     /** Paints a flat picture into the box that a canvas has. */
     easytuckPaint?: (canvas: HTMLCanvasElement, picture: FlatPicture) => void;
   }
@@ -30,6 +30,13 @@ export const readKept = (key: string): PocketCoach | null =>
       typeof value === 'object' && value !== null && 'form' in value && value.form === POCKET_FORM ? (value as PocketCoach) : null,
     null,
   );
+
+/** What was answered before the program was loaded; null if nothing was, or it is of another form. */
+function readEarly(key: string): PocketCoach | null {
+  const early = window.easytuckEarly;
+  const body = early?.key === key ? early.body : undefined;
+  return typeof body === 'object' && body !== null && 'form' in body && body.form === POCKET_FORM ? (body as PocketCoach) : null;
+}
 
 /** Asks the shop for what a key opens. What it answers is kept; what it no longer opens is forgotten. */
 export async function askShop(key: string, fetched?: Promise<Response>): Promise<PocketReading> {
@@ -61,6 +68,8 @@ export async function askShop(key: string, fetched?: Promise<Response>): Promise
 /** The coach of a key: what is kept at once, then what the shop says; asked again when the network is back. */
 export function usePocketCoach(key: string): PocketReading {
   const [reading, setReading] = useState<PocketReading>(() => {
+    const early = key === '' ? null : readEarly(key);
+    if (early) return { state: 'ready', coach: early, isKept: false };
     const kept = key === '' ? null : readKept(key);
     return kept ? { state: 'ready', coach: kept, isKept: true } : { state: 'waiting' };
   });

@@ -2,6 +2,7 @@ import {
   newPasskey,
   newPerson,
   passkeyAnswer,
+  passkeyId,
   passkeyList,
   passkeyOptions,
   passwordChange,
@@ -180,7 +181,7 @@ export async function peopleRoutes(app: FastifyInstance): Promise<void> {
   });
   routes.delete(
     '/own/passkeys/:id',
-    { schema: { tags: ['people'], params: z.object({ id: z.string().max(700) }), response: passkeys } },
+    { schema: { tags: ['people'], params: z.object({ id: passkeyId }), response: passkeys } },
     async (request) => ({ passkeys: await service.dropPasskey(signedIn(request).session.personId, request.params.id) }),
   );
 }

@@ -1,4 +1,4 @@
-import type { NewPerson, Passkey, Person, Role, SignIn } from '@easytuck/contract';
+import { passkeyId, type NewPerson, type Passkey, type Person, type Role, type SignIn } from '@easytuck/contract';
 import type { AuthenticationResponseJSON, RegistrationResponseJSON } from '@simplewebauthn/server';
 import { randomBytes } from 'node:crypto';
 import { isDuplicate } from '../../database/databaseErrors.ts';
@@ -240,7 +240,8 @@ export function peopleService(database: Database): PeopleService {
       requireReady(database);
       await tries.refuseWhileSlowed('address', addressOf(from.ip));
       const { challenge } = await takeCeremony(id);
-      const kept = typeof answer['id'] === 'string' && answer['id'].length <= 700 ? await people.passkey(answer['id']) : null;
+      const key = passkeyId.safeParse(answer['id']);
+      const kept = key.success ? await people.passkey(key.data) : null;
       const owner = kept && (await people.find(kept.personId));
       const refuse = async (): Promise<never> => {
         await tries.count('address', addressOf(from.ip));

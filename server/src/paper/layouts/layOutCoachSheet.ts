@@ -29,19 +29,22 @@ import {
   type OfferedWay,
 } from '@easytuck/core';
 import type { Display, DisplayItem, Measure } from '../display.ts';
-import { wrapText } from '../fitText.ts';
+import { shorten, wrapText } from '../fitText.ts';
 import { PAPER_MM } from '../paperSizes.ts';
 import { qrCode } from '../qrCode.ts';
-import { CODE_CAPTION } from './layOutCard.ts';
 
 const MARGIN_MM = 12;
 /** Of the code that leads to the wearer's coach, above the first pictures. */
-const CODE_MM = 19;
+const CODE_MM = 17;
+const SHEET_CODE_CAPTION = 'your coach';
 const COLUMNS = 2;
-const ROWS = 3;
-const HEAD_MM = 22;
-const FOOT_MM = 14;
+const FOOT_MM = 10;
+/** Between two rows of steps. */
+const ROW_GAP_MM = 5;
 const PICTURE_MM = { width: 84, height: 50 } as const;
+/** Letters that are read at arm’s length: 8.5 pt. */
+const TEXT_MM = 3;
+const LINE_MM = 3.8;
 
 /** What is told at the foot of each page. */
 const CAUTION = 'Never so tight that it presses the throat. Dizziness, headache or shortness of breath: loosen it at once.';
@@ -76,7 +79,10 @@ function viewFor(step: TyingStep): ViewDirection & { readonly acrossMm: number; 
 
 const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;
 
-/** Lays out a coach sheet for a fitting: its own tie, neck, lead and hand, step by step, six to a page. `address`: the wearer's coach, as a code. */
+/**
+ * Lays out a coach sheet for a fitting: its own tie, neck, lead and hand, step by step, two in a row. A row is as high as its longer text
+ * needs, and goes to the next page if it does not fit. `address`: the wearer's coach, as a code.
+ */
 export function layOutCoachSheet(
   fitting: Fitting,
   way: OfferedWay,
@@ -99,18 +105,14 @@ export function layOutCoachSheet(
   });
   const choreography = choreograph(tyingMeasures(tie, fit, collarGirthMm(fitting.collar)), fitting.longEnd, moved);
   const { widthMm, heightMm } = PAPER_MM[paper];
-  const cellMm = { width: (widthMm - 2 * MARGIN_MM) / COLUMNS, height: (heightMm - HEAD_MM - FOOT_MM - MARGIN_MM) / ROWS };
-  const pages: DisplayItem[][] = [];
+  const cellMm = (widthMm - 2 * MARGIN_MM) / COLUMNS;
+  const textMm = Math.min(PICTURE_MM.width, cellMm - 5);
   const hands = handsInPictures(
     choreography,
     told,
     choreography.steps.map(({ step }) => shownAt(step)),
   );
-  choreography.steps.forEach((step, i) => {
-    const onPage = i % (COLUMNS * ROWS);
-    if (onPage === 0) pages.push(head(fitting, told, unit, leadMm, widthMm, heightMm, pages.length + 1, measure, address));
-    const left = MARGIN_MM + (onPage % COLUMNS) * cellMm.width;
-    const top = MARGIN_MM + HEAD_MM - 10 + Math.floor(onPage / COLUMNS) * cellMm.height;
+  const steps = choreography.steps.map((step, i): SheetStep => {
     const view = viewFor(step.step);
     const towards = fitting.longEnd === 'left' ? view.towards : { ...view.towards, x: -view.towards.x };
     const { pose, knotAt, collarDown } = poseStep(choreography, step, shownAt(step.step), 5);
@@ -133,11 +135,45 @@ export function layOutCoachSheet(
       halfKnot: halfKnotTold(tie, leadMm, (mm) => formatLength(mm, unit)),
       onThigh: way === 'onThigh' ? { mark: markOf(fitting, unit) } : null,
     });
-    const page = pages[pages.length - 1];
-    page?.push(picture(still, left, top, { ...view, isMirror: view.isMirror && told !== 'facing' }));
-    page?.push(...telling(words, i + 1, left, top + PICTURE_MM.height + 5.5, Math.min(PICTURE_MM.width, cellMm.width - 5), measure));
+    return {
+      draw: (left, top) => [
+        picture(still, left, top, { ...view, isMirror: view.isMirror && told !== 'facing' }),
+        ...telling(words, i + 1, left, top + PICTURE_MM.height + 5.5, textMm, measure).items,
+      ],
+      heightMm: PICTURE_MM.height + 5.5 + telling(words, i + 1, 0, 0, textMm, measure).heightMm,
+    };
   });
-  return pages.map((items) => ({ widthMm, heightMm, items }));
+  const facts = factLines(factsOf(fitting, told, unit, leadMm), widthMm, address === null ? 0 : CODE_MM, measure);
+  // the code is as high as three lines of what is said
+  const headMm = 7 + 4 * Math.max(facts.length, address === null ? 0 : 3);
+  const pages = onPages(steps, cellMm, MARGIN_MM + headMm, heightMm - MARGIN_MM - FOOT_MM);
+  return pages.map((items, i) => ({
+    ...{ widthMm, heightMm },
+    items: [...head(fitting, told, unit, leadMm, widthMm, heightMm, `${i + 1} of ${pages.length}`, measure, address), ...items],
+  }));
+}
+
+/** A step on the sheet: how high it is, and what is drawn of it from an upper left corner. In mm. */
+interface SheetStep {
+  readonly heightMm: number;
+  readonly draw: (left: number, top: number) => readonly DisplayItem[];
+}
+
+/** Puts steps on pages, row by row, between a top and a bottom in mm. */
+function onPages(steps: readonly SheetStep[], cellMm: number, topMm: number, bottomMm: number): readonly (readonly DisplayItem[])[] {
+  const pages: DisplayItem[][] = [[]];
+  let top = topMm;
+  for (let at = 0; at < steps.length; at += COLUMNS) {
+    const row = steps.slice(at, at + COLUMNS);
+    const rowMm = Math.max(...row.map(({ heightMm }) => heightMm));
+    if (top > topMm && top + rowMm > bottomMm) {
+      pages.push([]);
+      top = topMm;
+    }
+    row.forEach(({ draw }, column) => pages.at(-1)?.push(...draw(MARGIN_MM + column * cellMm, top)));
+    top += rowMm + ROW_GAP_MM;
+  }
+  return pages;
 }
 
 /** How far a step is when it is drawn: what is over at its end is drawn under way. */
@@ -162,6 +198,13 @@ function lateOf({ school, tie, result, step }: Fitting, unit: LengthUnit): StepC
   return { longest: phrase(lastStep(tie.hardware)), mark: phrase(step) };
 }
 
+/** What a sheet says of its fitting. */
+const factsOf = (fitting: Fitting, told: Reader, unit: LengthUnit, leadMm: number): string =>
+  `${fitting.tie.name}. ${leadMm > 0 ? `Long end on ${sideName(fitting.longEnd, told)}, ${formatLength(leadMm, unit)} lower` : 'Both ends level'}. Pictures ${PICTURED[told]}, except those from the side and from above.`;
+
+const factLines = (facts: string, widthMm: number, codeMm: number, measure: Measure): readonly string[] =>
+  wrapText(facts, 'text', 3.2, widthMm - 2 * MARGIN_MM - 10 - codeMm, measure);
+
 function head(
   fitting: Fitting,
   told: Reader,
@@ -169,12 +212,12 @@ function head(
   leadMm: number,
   widthMm: number,
   heightMm: number,
-  number: number,
+  number: string,
   measure: Measure,
   address: string | null,
 ): DisplayItem[] {
   const codeMm = address === null ? 0 : CODE_MM;
-  const facts = `${fitting.tie.name}. ${leadMm > 0 ? `Long end on ${sideName(fitting.longEnd, told)}, ${formatLength(leadMm, unit)} lower` : 'Both ends level'}. Pictures ${PICTURED[told]}, except those from the side and from above.`;
+  const facts = factsOf(fitting, told, unit, leadMm);
   return [
     {
       kind: 'text',
@@ -183,9 +226,9 @@ function head(
       sizeMm: 6,
       typeface: 'figure',
       ink: 'ink',
-      text: `Tying, step by step: ${fitting.wearer.name}`,
+      text: shorten(`Tying, step by step: ${fitting.wearer.name}`, 'figure', 6, widthMm - 2 * MARGIN_MM - codeMm - 22, measure),
     },
-    ...wrapText(facts, 'text', 3.2, widthMm - 2 * MARGIN_MM - 10 - codeMm, measure).map((text, i): DisplayItem => ({
+    ...factLines(facts, widthMm, codeMm, measure).map((text, i): DisplayItem => ({
       kind: 'text',
       x: MARGIN_MM,
       y: MARGIN_MM + 8 + 4 * i,
@@ -194,15 +237,15 @@ function head(
       ink: 'pencil',
       text,
     })),
-    ...(address === null ? [] : qrCode(address, widthMm - MARGIN_MM - CODE_MM, 3, CODE_MM, CODE_CAPTION, 2)),
+    ...(address === null ? [] : qrCode(address, widthMm - MARGIN_MM - CODE_MM, 5.5, CODE_MM, SHEET_CODE_CAPTION, 2.85)),
     {
       kind: 'text',
-      x: widthMm - MARGIN_MM - 4 - codeMm,
+      x: widthMm - MARGIN_MM - 2 - codeMm - measure(number, 'text', 4),
       y: MARGIN_MM + 3,
       sizeMm: 4,
       typeface: 'text',
       ink: 'pencil',
-      text: String(number),
+      text: number,
     },
     ...wrapText(CAUTION, 'strong', 3.2, widthMm - 2 * MARGIN_MM, measure).map((text, i): DisplayItem => ({
       kind: 'text',
@@ -240,6 +283,7 @@ function picture(
   return { kind: 'still', x: left, y: top, widthMm, heightMm, patches };
 }
 
+/** The words of a step below its picture: its name, what to do, what each hand does, what to check. `heightMm`: down to the last line’s foot. */
 function telling(
   words: ReturnType<typeof stepWords>,
   number: number,
@@ -247,18 +291,21 @@ function telling(
   top: number,
   widthMm: number,
   measure: Measure,
-): DisplayItem[] {
+): { readonly items: readonly DisplayItem[]; readonly heightMm: number } {
   const items: DisplayItem[] = [
     { kind: 'text', x: left, y: top, sizeMm: 4.6, typeface: 'figure', ink: 'ink', text: `${number}. ${words.name}` },
   ];
   let y = top + 5;
-  const lines = (text: string, face: 'text' | 'strong', ink: 'ink' | 'pencil'): void => {
-    for (const line of wrapText(text, face, 3, widthMm, measure)) {
-      items.push({ kind: 'text', x: left, y, sizeMm: 3, typeface: face, ink, text: line });
-      y += 3.8;
+  const lines = (text: string, face: 'text' | 'strong', ink: 'ink' | 'pencil', mark = ''): void => {
+    const indentMm = mark === '' ? 0 : measure(mark, face, TEXT_MM);
+    for (const [i, line] of wrapText(text, face, TEXT_MM, widthMm - indentMm, measure).entries()) {
+      if (i === 0 && mark !== '') items.push({ kind: 'text', x: left, y, sizeMm: TEXT_MM, typeface: face, ink, text: mark.trimEnd() });
+      items.push({ kind: 'text', x: left + indentMm, y, sizeMm: TEXT_MM, typeface: face, ink, text: line });
+      y += LINE_MM;
     }
   };
-  lines(words.act, 'text', 'ink');
+  lines(words.act, 'strong', 'ink');
+  for (const hand of words.hands) lines(hand, 'text', 'ink', '– ');
   lines(words.check, 'text', 'pencil');
-  return items;
+  return { items, heightMm: y - LINE_MM - top + 1 };
 }

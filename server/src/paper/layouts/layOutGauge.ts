@@ -2,7 +2,7 @@ import { PAPER_MM } from '../paperSizes.ts';
 import type { PaperSize } from '@easytuck/contract';
 import { formatCollarSize, type SettingGauge } from '@easytuck/core';
 import type { Display, DisplayItem, Measure } from '../display.ts';
-import { wrapText } from '../fitText.ts';
+import { shorten, wrapText } from '../fitText.ts';
 
 const MARGIN_MM = 12;
 const STRIP_HEIGHT_MM = 24;
@@ -23,7 +23,7 @@ export function layOutGauge(tieName: string, gauge: SettingGauge, paper: PaperSi
   const line = (x1: number, y1: number, x2: number, y2: number, strokeMm = 0.2): void => {
     items.push({ kind: 'line', x1, y1, x2, y2, strokeMm, ink: 'ink' });
   };
-  text(MARGIN_MM, MARGIN_MM + 6, 7, `Setting gauge: ${tieName}`, 'figure');
+  text(MARGIN_MM, MARGIN_MM + 6, 7, shorten(`Setting gauge: ${tieName}`, 'figure', 7, widthMm - 2 * MARGIN_MM, measure), 'figure');
   const how = [
     'Print at full size (100 %, not “fit to page”) and lay a tape on the check line before use. Cut the strip out.',
     'Hold both noses of the tie together on the line at the left, the band doubled. Set the band so that its fold lies at the collar size.',

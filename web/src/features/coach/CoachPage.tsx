@@ -20,7 +20,7 @@ export function CoachPage() {
 function OfFitting({ id }: { id: string }) {
   return (
     <Loaded reading={useFitting(id)}>
-      {(fitting) => <Room key={fitting.id} make={() => subjectOfFitting(fitting)} ties={[fitting.tie]} />}
+      {(fitting) => <Room id={fitting.id} make={() => subjectOfFitting(fitting)} ties={[fitting.tie]} />}
     </Loaded>
   );
 }
@@ -52,11 +52,13 @@ function OfTie({ tieId, wearerId }: { tieId: string | null; wearerId: string | n
 }
 
 const OfDrawer = ({ tie, wearer, ties }: { tie: Tie; wearer: Wearer | null; ties: readonly Tie[] }) => (
-  <Room key={`${tie.id}${wearer?.id ?? ''}`} make={() => subjectOfTie(tie, wearer)} ties={ties} />
+  <Room id={`${tie.id}${wearer?.id ?? ''}`} make={() => subjectOfTie(tie, wearer)} ties={ties} />
 );
 
-function Room({ make, ties }: { make: () => CoachSubject; ties: readonly Tie[] }) {
-  // made once: the key says when it is another
-  const [subject] = useState(make);
-  return <CoachRoom subject={subject} ties={ties} />;
+/** The room stays when its subject changes, so that the stage and its WebGL context do. */
+function Room({ id, make, ties }: { id: string; make: () => CoachSubject; ties: readonly Tie[] }) {
+  const [made, setMade] = useState(() => ({ id, subject: make() }));
+  const current = made.id === id ? made : { id, subject: make() };
+  if (current !== made) setMade(current);
+  return <CoachRoom subject={current.subject} ties={ties} />;
 }

@@ -33,6 +33,7 @@ import { PracticeTab } from './components/PracticeTab.tsx';
 import { ScrubBar } from './components/ScrubBar.tsx';
 import { StepPanel } from './components/StepPanel.tsx';
 import { settingForGirth, type CoachSubject } from './coachSubject.ts';
+import { useLastBaked } from './useChoreography.ts';
 import { useCoach, type Coach } from './useCoach.ts';
 import { usePractice } from './usePractice.ts';
 import { QUIET, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
@@ -53,8 +54,7 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
   const [search] = useSearchParams();
   const asked = TYING_FAULTS.find((fault) => fault === search.get('fault')) ?? null;
   const [tab, setTab] = useState<Tab>(asked ? 'faults' : 'tying');
-  const baked = coach.reading.state === 'ready' ? coach.reading.baked : null;
-  const steps = useMemo(() => baked?.steps.map(({ step }) => step) ?? [], [baked]);
+  const { steps } = coach;
   const timer = usePractice(steps, coach.playhead);
   usePageTitle(subject.wearer ? `Coach: ${subject.wearer.name}` : 'Coach');
   useShortcuts('Coach', [
@@ -80,7 +80,10 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
       <Heading subject={subject} ties={ties} coach={coach}>
         <Choice label="The coach shows" hideLabel value={tab} onChange={setTab} options={TABS} />
       </Heading>
-      {tab === 'tying' && <Tying subject={subject} coach={coach} />}
+      {/* kept while another tab is shown, and with it the stage’s WebGL context */}
+      <Box hidden={tab !== 'tying'}>
+        <Tying subject={subject} coach={coach} />
+      </Box>
       {tab === 'faults' && (
         <FaultGallery
           measures={coach.tied.measures}
@@ -165,21 +168,19 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
 }
 
 function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
-  const { state, dispatch, reading, playhead, words, step, longEnd, reader } = coach;
+  const { state, dispatch, reading, playhead, words, step, steps, longEnd, reader } = coach;
   const { length } = useUnits();
+  const baked = useLastBaked(reading);
   const onThigh = state.way === 'onThigh' ? ANY_MARK : null;
   const names = useMemo(
-    () =>
-      reading.state === 'ready'
-        ? reading.baked.steps.map((each) => stepWords(each.step, { longEnd, way: STRIP_WAY[state.way], reader, lead: '', onThigh }).name)
-        : [],
-    [reading, longEnd, state.way, reader, onThigh],
+    () => steps.map((each) => stepWords(each, { longEnd, way: STRIP_WAY[state.way], reader, lead: '', onThigh }).name),
+    [steps, longEnd, state.way, reader, onThigh],
   );
   if (reading.state === 'failed')
     return (
       <Alert severity="error">
-        The strip’s movement could not be worked out for this tie. {reading.error instanceof Error ? reading.error.message : ''} Check its
-        measures in the drawer, or choose another way of tying.
+        The movement could not be worked out for this tie. {reading.error instanceof Error ? reading.error.message : ''} Check its measures
+        in the drawer, or choose another way of tying.
       </Alert>
     );
   return (
@@ -204,11 +205,14 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
             border: `1px solid ${COLOURS.thread}`,
           }}
         >
-          {reading.state === 'ready' ? (
-            <CoachStage coach={coach} subject={subject} baked={reading.baked} />
-          ) : (
-            <Box sx={{ display: 'grid', alignContent: 'center', justifyItems: 'center', gap: 2, height: '100%' }}>
-              <Box sx={QUIET}>Laying this tie on this neck…</Box>
+          {baked && (
+            <Box inert={reading.state !== 'ready'} sx={{ height: '100%' }}>
+              <CoachStage coach={coach} subject={subject} baked={baked} />
+            </Box>
+          )}
+          {reading.state === 'working' && (
+            <Box sx={COVER}>
+              <Box sx={QUIET}>Working out how this tie moves on this neck…</Box>
               <LinearProgress
                 variant="determinate"
                 value={100 * reading.share}
@@ -222,7 +226,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
           <StepPanel words={words} number={state.step + 1} of={state.stepCount} lit={coach.lit} onLit={coach.setLit} />
         </Box>
         <Box sx={{ gridArea: 'bar' }}>
-          {names.length > 0 && (
+          {reading.state === 'ready' && (
             <ScrubBar
               names={names}
               step={state.step}
@@ -240,6 +244,17 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
     </>
   );
 }
+
+/** Lies over the stage while the movement for another tie, way or hand is worked out. */
+const COVER = {
+  position: 'absolute',
+  inset: 0,
+  display: 'grid',
+  alignContent: 'center',
+  justifyItems: 'center',
+  gap: 2,
+  backgroundColor: COLOURS.card,
+} as const;
 
 /** Where a step is only named, its mark does not matter. */
 const ANY_MARK = { mark: '' } as const;

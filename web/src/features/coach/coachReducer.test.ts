@@ -1,4 +1,4 @@
-import { COACH_START, type CoachAction, coachReducer, type CoachState } from './coachReducer.ts';
+import { COACH_START, type CoachAction, coachReducer, type CoachState, inWay } from './coachReducer.ts';
 
 const after = (...actions: CoachAction[]): CoachState => actions.reduce(coachReducer, { ...COACH_START, stepCount: 12 });
 
@@ -41,6 +41,7 @@ describe('coachReducer', () => {
   });
 
   it('keeps within a way that has fewer steps', () => {
-    expect(coachReducer(after({ type: 'goTo', step: 11 }), { type: 'steps', count: 10 })).toMatchObject({ step: 9, stepCount: 10 });
+    expect(inWay({ ...COACH_START, step: 11, way: 'evenEnds' })).toMatchObject({ step: 9, stepCount: 10 });
+    expect(coachReducer(after({ type: 'goTo', step: 5 }), { type: 'begin' })).toMatchObject({ step: 0, hand: null, stepCount: 12 });
   });
 });

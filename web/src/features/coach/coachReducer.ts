@@ -1,4 +1,4 @@
-import { type OfferedWay, type Side } from '@easytuck/core';
+import { stepsOfWay, STRIP_WAY, type OfferedWay, type Side } from '@easytuck/core';
 import type { ViewChoice } from './views.ts';
 
 /** Speeds that the strip moves at, against the usual. */
@@ -39,8 +39,7 @@ export interface CoachState {
 
 export const COACH_START: CoachState = {
   step: 0,
-  // of the main way; told anew once a movement is worked out
-  stepCount: 12,
+  stepCount: stepsOfWay('main').length,
   moving: true,
   speed: 1,
   looping: false,
@@ -60,7 +59,8 @@ export type CoachAction =
   | { readonly type: 'next' | 'back' | 'repeat' | 'holdOrMove' | 'arrived' | 'toggleLoop' | 'faster' | 'slower' }
   | { readonly type: 'goTo'; readonly step: number; readonly view?: ViewChoice }
   | { readonly type: 'scrubbed'; readonly step: number }
-  | { readonly type: 'steps'; readonly count: number }
+  /** Another tie, neck or wearer: from the beginning, with their own hand. */
+  | { readonly type: 'begin' }
   | {
       readonly type: 'choose';
       readonly chosen: Partial<
@@ -92,10 +92,10 @@ export function coachReducer(state: CoachState, action: CoachAction): CoachState
       return { ...state, speed: SPEEDS[Math.min(SPEEDS.length - 1, SPEEDS.indexOf(state.speed) + 1)] ?? state.speed };
     case 'slower':
       return { ...state, speed: SPEEDS[Math.max(0, SPEEDS.indexOf(state.speed) - 1)] ?? state.speed };
-    case 'steps':
-      return { ...state, stepCount: action.count, step: Math.min(state.step, action.count - 1) };
+    case 'begin':
+      return { ...shown(state, 0), hand: null };
     case 'choose': {
-      const next = { ...state, ...action.chosen };
+      const next = inWay({ ...state, ...action.chosen });
       // another way or hand is another movement: from its beginning
       return next.way !== state.way || next.hand !== state.hand ? shown(next, 0) : next;
     }
@@ -103,3 +103,9 @@ export function coachReducer(state: CoachState, action: CoachAction): CoachState
 }
 
 const shown = (state: CoachState, step: number): CoachState => ({ ...state, step, moving: true, restarts: state.restarts + 1 });
+
+/** A state with as many steps as its way has, and at one of them. */
+export function inWay(state: CoachState): CoachState {
+  const stepCount = stepsOfWay(STRIP_WAY[state.way]).length;
+  return { ...state, stepCount, step: Math.min(state.step, stepCount - 1) };
+}

@@ -59,3 +59,13 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
 }
 
 const WORKING: ChoreographyReading = { state: 'working', share: 0 };
+
+/**
+ * The choreography to keep in the stage: the one that is ready, or the last one while another is worked out. The stage then stays, with its
+ * one WebGL context, and is covered meanwhile.
+ */
+export function useLastBaked(reading: ChoreographyReading): BakedPoses | null {
+  const [last, setLast] = useState<BakedPoses | null>(null);
+  if (reading.state === 'ready' && reading.baked !== last) setLast(reading.baked);
+  return reading.state === 'ready' ? reading.baked : last;
+}

@@ -1,9 +1,9 @@
 import { halfKnotTold, settingWords, stepWords, type StepWords, type Reader, type Wearer } from '@easytuck/contract';
-import { type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
+import { stepsOfWay, type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
 import type { BakedPoses } from './bakedPoses.ts';
-import { COACH_START, coachReducer, type CoachAction, type CoachState } from './coachReducer.ts';
+import { COACH_START, coachReducer, inWay, type CoachAction, type CoachState } from './coachReducer.ts';
 import { useReader } from '../../common/reader.ts';
 import { lateFor, settingOnNeck, tiedBy, type CoachSubject, type Tied } from './coachSubject.ts';
 import { NONE_LIT, type LitDigits } from './litDigits.ts';
@@ -20,6 +20,8 @@ export interface Coach {
   readonly tied: Tied;
   readonly longEnd: Side;
   readonly step: TyingStep;
+  /** The steps of the way that is chosen. */
+  readonly steps: readonly TyingStep[];
   readonly words: StepWords;
   readonly view: View;
   readonly isFree: boolean;
@@ -58,13 +60,21 @@ export function useCoach(
   readBy: Reader | null = null,
   backKnotLayer: Wearer['backKnotLayer'] = null,
 ): Coach {
-  const [state, dispatch] = useReducer(coachReducer, null, () => ({
-    ...COACH_START,
-    ...start,
-    ...readStored<Kept>(STORED, (value) => (typeof value === 'object' ? value : null), {}),
-  }));
+  const [state, dispatch] = useReducer(coachReducer, null, () =>
+    inWay({
+      ...COACH_START,
+      ...start,
+      ...readStored<Kept>(STORED, (value) => (typeof value === 'object' ? value : null), {}),
+    }),
+  );
   // a place about as thick as the collar: the band that fits the one then fits the other
   const [thighGirthMm, setThighGirthMm] = useState(() => Math.round(subject.collarGirthMm));
+  const [shownSubject, setShownSubject] = useState(subject);
+  if (!isSameSubject(shownSubject, subject)) {
+    setShownSubject(subject);
+    setThighGirthMm(Math.round(subject.collarGirthMm));
+    dispatch({ type: 'begin' });
+  }
   const [playhead] = useState(() => createPlayhead());
   const still = useReducedMotion();
   const { way } = state;
@@ -76,9 +86,6 @@ export function useCoach(
   const reader: Reader = way === 'helper' && chosenReader === 'wearer' ? 'facing' : chosenReader;
   const reading = useChoreography(tied.measures, longEnd, STRIP_WAY[way], reader);
   const baked = reading.state === 'ready' ? reading.baked : null;
-  useEffect(() => {
-    if (baked) dispatch({ type: 'steps', count: baked.steps.length });
-  }, [baked]);
   useEffect(
     () => writeStored(STORED, { speed: state.speed, waitS: state.waitS, spoken: state.spoken, way, hands: state.hands } satisfies Kept),
     [state, way],
@@ -88,7 +95,9 @@ export function useCoach(
   const [litAt, setLitAt] = useState<{ readonly at: string; readonly lit: LitDigits }>({ at, lit: NONE_LIT });
   const lit = litAt.at === at ? litAt.lit : NONE_LIT;
   const setLit = useCallback((next: LitDigits) => setLitAt({ at, lit: next }), [at]);
-  const step = baked?.steps[Math.min(state.step, baked.steps.length - 1)]?.step ?? 'prepare';
+  // known before the movement is worked out, so that number, words and picture are always of one step
+  const steps = useMemo(() => stepsOfWay(STRIP_WAY[way]), [way]);
+  const step = steps[state.step] ?? 'prepare';
   useMovement(state, dispatch, playhead, baked, step, still);
   const late = useMemo(() => lateFor(subject, STRIP_WAY[way]), [subject, way]);
   const lateWords = useMemo(
@@ -117,6 +126,7 @@ export function useCoach(
     tied,
     longEnd,
     step,
+    steps,
     words,
     view,
     isFree: viewName === 'free',
@@ -227,3 +237,7 @@ function useAwake(isWanted: boolean): void {
     };
   }, [isWanted]);
 }
+
+/** Whether it is still one tie on one person: what the shop changes of it meanwhile is no reason to start again. */
+const isSameSubject = (a: CoachSubject, b: CoachSubject): boolean =>
+  a === b || (a.tie.id === b.tie.id && a.fittingId === b.fittingId && a.wearer?.id === b.wearer?.id);

@@ -1,17 +1,13 @@
-/** A thread of its own for many coach sheets: each takes a second or two to draw, in which no request would be answered. */
-import type { Fitting, PaperSize } from '@easytuck/contract';
-import type { LengthUnit } from '@easytuck/core';
+/** A thread that draws coach sheets: each takes a second or two, in which no request would be answered. */
 import { parentPort, workerData } from 'node:worker_threads';
 import { layOutCoachSheet } from '../../paper/layouts/layOutCoachSheet.ts';
 import { measureText, renderPdf } from '../../paper/typeset.ts';
+import type { SheetsJob } from './drawSheets.ts';
 
-const { fittings, unit, paper, title } = workerData as {
-  readonly fittings: readonly Fitting[];
-  readonly unit: LengthUnit;
-  readonly paper: PaperSize;
-  readonly title: string;
-};
-const pages = fittings.flatMap((fitting) => layOutCoachSheet(fitting, 'main', 'wearer', unit, paper, measureText));
+const { sheets, unit, paper, title } = workerData as SheetsJob;
+const pages = sheets.flatMap(({ fitting, way, reader, address }) =>
+  layOutCoachSheet(fitting, way, reader, unit, paper, measureText, address),
+);
 parentPort?.postMessage({
   answer: await renderPdf(
     title,

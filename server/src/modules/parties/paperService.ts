@@ -23,7 +23,7 @@ import type { Database } from '../../plugins/database.ts';
 import { ProblemError } from '../../problem.ts';
 import { layOutLines, type PaperList } from '../../paper/layouts/layOutLines.ts';
 import { cardService } from '../cards/service.ts';
-import { sheetsInThread } from '../coach/sheetsInThread.ts';
+import { drawSheets } from '../coach/drawSheets.ts';
 import { fittingService } from '../fittings/service.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tieRepository } from '../ties/repository.ts';
@@ -84,20 +84,21 @@ export function partyPaperService(database: Database): PartyPaperService {
     coachSheets: async (id, paper) => {
       const page = await parties.page(id);
       const { evening, members } = await ordered(page);
-      const alone = new Set(evening.turns.flatMap(({ member, helper }) => (helper === null ? [member.id] : [])));
-      const ids = members.flatMap(({ id: memberId, card }) => (alone.has(memberId) && card ? [card.fittingId] : []));
+      const tiesOwn = new Set(evening.turns.flatMap(({ member, helper }) => (helper === null ? [member.id] : [])));
+      const ids = members.flatMap(({ id: memberId, card }) => (tiesOwn.has(memberId) && card ? [card.fittingId] : []));
       if (ids.length === 0) throw new ProblemError('notFound', { detail: 'Nobody of this party who ties their own bow has a card yet.' });
       if (ids.length > MOST_COACH_SHEETS)
         throw new ProblemError('tooLarge', {
           detail: `No more than ${MOST_COACH_SHEETS} coach sheets are drawn at once; print them at the fittings.`,
         });
       const { unit, paper: usual } = await settings.read();
-      return sheetsInThread(
-        await Promise.all(ids.map((fittingId) => fittings.get(fittingId))),
+      const alone = await Promise.all(ids.map((fittingId) => fittings.get(fittingId)));
+      return drawSheets({
+        sheets: alone.map((fitting) => ({ fitting, way: 'main', reader: 'wearer', address: null })),
         unit,
-        paper ?? usual,
-        `Tying, step by step: ${page.party.name}`,
-      );
+        paper: paper ?? usual,
+        title: `Tying, step by step: ${page.party.name}`,
+      });
     },
     runSheet: async (id, paper) => {
       const page = await parties.page(id);

@@ -22,7 +22,7 @@ test.describe('the fitter at work', () => {
       strokes += 1;
       await page.keyboard.press(key);
     };
-    await press('/');
+    await press('w');
     for (const letter of 'piet') await press(letter);
     await expect(page.getByRole('option', { name: /Piet van Hollum/ })).toBeVisible();
     await press('Enter');

@@ -25,8 +25,8 @@ export const MOST_HELPERS = 12;
 const DAYS = { first: '1990-01-01', last: '2199-12-31' } as const;
 const day = (what: string) =>
   z.iso
-    .date({ error: `Write ${what} as 2026-12-31.` })
-    .refine((text) => text >= DAYS.first && text <= DAYS.last, `Write ${what} with its whole year, as 2026-12-31.`);
+    .date({ error: `Choose ${what}, or write day, month and year.` })
+    .refine((text) => text >= DAYS.first && text <= DAYS.last, `Write ${what} with its whole year, between 1990 and 2199.`);
 const hour = z.string({ error: 'Write the hour as 19:30.' }).regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'Write the hour as 19:30.');
 
 /** A time zone by its name in the usual database; the hour on the wall is read in it. */

@@ -26,7 +26,7 @@ import { moment, nameField, noteField, recordId, shortField, version } from '../
 export const MEASURE_NAMES: Readonly<Record<keyof TieModel['blade'], string>> = {
   noseToBellyMm: 'nose to belly',
   bellyToWaistMm: 'belly to waist',
-  waistToTipMm: 'waist to tip',
+  waistToTipMm: 'tip to waist',
   bandWidthMm: 'band width',
   bellyWidthMm: 'belly width',
   waistWidthMm: 'waist width',

@@ -5,6 +5,7 @@ import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, ScrollRestoration, useLocation, useNavigate, useNavigation } from 'react-router';
 import { COLOURS, FIGURES, SIZE } from '../theme.ts';
 import { Choice } from './Choice.tsx';
+import type { Findable } from './find/findable.ts';
 import { keepFocus } from './focusKeeper.ts';
 import type { HelpPart } from './help/Help.tsx';
 import { onTourStart } from './help/tourStart.ts';
@@ -28,7 +29,16 @@ const ROOMS = [
   { to: '/shop', name: 'Shop', key: 'S' },
 ] as const;
 
+/** The pages, and what is begun on them, as they can be found. */
+const FOUND_PAGES: readonly Findable[] = [
+  ...ROOMS.map(({ to, name }): Findable => ({ kind: 'page', name, about: '', to, fitAt: null })),
+  { kind: 'page', name: 'New wearer', about: '', to: '/wearers/new', fitAt: null },
+  { kind: 'page', name: 'New tie', about: 'measure a tie', to: '/drawer/new', fitAt: null },
+  { kind: 'page', name: 'New party', about: '', to: '/parties?new=', fitAt: null },
+];
+
 const PersonMenu = lazy(async () => ({ default: (await import('./session/PersonMenu.tsx')).PersonMenu }));
+const FindAnything = lazy(async () => ({ default: (await import('./find/FindAnything.tsx')).FindAnything }));
 const Help = lazy(async () => ({ default: (await import('./help/Help.tsx')).Help }));
 const Tour = lazy(async () => ({ default: (await import('./help/Tour.tsx')).Tour }));
 
@@ -40,6 +50,7 @@ export function Shell() {
   const isLoading = useNavigation().state === 'loading';
   const navigate = useNavigate();
   const [help, setHelp] = useState<HelpPart | null>(null);
+  const [isFinding, setFinding] = useState(false);
   const tour = useTour();
   useEffect(() => listenForShortcuts(), []);
   useEffect(() => keepFocus(() => document.getElementById('main')), []);
@@ -47,6 +58,12 @@ export function Shell() {
   useEffect(() => onTourStart(tour.begin), [tour.begin]);
   useShortcuts('Everywhere', [
     { key: 'z', mod: true, outsideFields: true, says: 'undo the last change', run: undoLast },
+    ...(isOut
+      ? []
+      : [
+          { key: '/', says: 'find anything', run: () => setFinding(true) },
+          { key: 'k', mod: true, says: 'find anything, also from within a field', run: () => setFinding(true) },
+        ]),
     { key: '?', says: 'help: these keys, words, the tour', run: () => setHelp((now) => (now === null ? 'keys' : null)) },
     { key: 'F1', says: 'help, also from within a field', run: () => setHelp((now) => (now === null ? 'words' : null)) },
     { key: 'F2', says: 'the words of the trade, also from within a field', run: () => setHelp('words') },
@@ -131,11 +148,21 @@ export function Shell() {
             <PersonMenu />
           </Suspense>
         )}
+        {!isOut && (
+          <Button
+            variant="outlined"
+            aria-haspopup="dialog"
+            onClick={() => setFinding(true)}
+            sx={{ minHeight: 36, px: 1.5, ml: { xs: 'auto', sm: 0 } }}
+          >
+            Find
+          </Button>
+        )}
         <Button
           variant="outlined"
           aria-haspopup="dialog"
           onClick={() => setHelp('words')}
-          sx={{ minHeight: 36, px: 1.5, ml: { xs: 'auto', sm: 0 } }}
+          sx={{ minHeight: 36, px: 1.5, ml: isOut ? { xs: 'auto', sm: 0 } : 0 }}
         >
           Help
         </Button>
@@ -148,6 +175,7 @@ export function Shell() {
         </SessionGate>
       </Box>
       <Suspense fallback={null}>
+        {isFinding && <FindAnything pages={FOUND_PAGES} onClose={() => setFinding(false)} />}
         {help !== null && (
           <Help
             part={help}

@@ -81,7 +81,7 @@ describe('tables', () => {
     expect(at(4)).toEqual(
       expect.arrayContaining([
         'shape: Write one of butterfly, semi-butterfly, batwing, pointed, rounded club.',
-        'waist to tip mm: The waist to tip is 6200 mm; the most a tie can have is 180 mm.',
+        'waist to tip mm: The tip to waist is 6200 mm; the most a tie can have is 180 mm.',
         'in stock: The number in stock is a whole number.',
       ]),
     );

@@ -87,7 +87,9 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
   }, []);
   const onGiveOut = useCallback(async () => {
     const saved = await giveOut();
-    if (saved) await navigate(`/fittings/${saved.id}`);
+    if (!saved) return;
+    notify(`Card issued for ${saved.wearer.name}.`);
+    await navigate(`/fittings/${saved.id}`);
   }, [giveOut, navigate]);
   useTriedAgain(saving, onGiveOut);
   const { worn, fit } = view;

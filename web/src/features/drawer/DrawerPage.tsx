@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useTies } from '../../common/api/ties.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
@@ -17,10 +17,15 @@ import { useUnits } from '../../common/UnitProvider.tsx';
 import { bandRange, clothWords, hardwareWords, SHAPE_WORDS } from '../../common/words.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { May } from '../../common/session/May.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 
 /** The ties in stock, each with its blade to one scale; narrowed by letters, shape and what is there. */
 export function DrawerPage() {
   const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
+  const may = useMay();
+  useShortcuts('Drawer', may('ties.change') ? [{ key: 'n', says: 'new tie', run: () => void navigate('/drawer/new') }] : []);
   const [letters, shape, isAway] = [search.get('q') ?? '', search.get('shape') ?? 'any', search.get('away') === 'yes'];
   const narrow = (name: 'q' | 'shape' | 'away', value: string): void => {
     const next = new URLSearchParams(search);

@@ -35,6 +35,7 @@ export function GiveCoach({ fitting }: { fitting: Fitting }) {
     told.set(rootId, next);
     setGiven(next);
     setNextId(uuid());
+    notify(`Link made for ${fitting.wearer.name}.`);
   });
   useShortcuts('Fitting', [{ key: 'g', says: 'give the wearer the coach', run: () => may('links.give') && void give.save() }]);
   const [isAll, setAll] = useState(false);

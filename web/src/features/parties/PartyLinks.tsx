@@ -29,16 +29,17 @@ export function PartyLinks({ page: { party, members } }: { page: PartyPage }) {
   const [given, setGiven] = useState<GivenPartyLink | null>(null);
   const [nextId, setNextId] = useState(() => uuid());
   const [isAll, setAll] = useState(false);
-  const give = useSaving(async () => {
-    setGiven(await givePartyLink(party.id, nextId, whose === '' ? null : whose));
-    setNextId(uuid());
-  });
   const nameOf = (memberId: string | null): string =>
     memberId === null
       ? party.leadName === ''
         ? 'the lead'
         : party.leadName
-      : (members.find(({ id }) => id === memberId)?.name ?? 'somebody taken off the list');
+      : (members.find(({ id }) => id === memberId)?.name ?? 'somebody no longer on the list');
+  const give = useSaving(async () => {
+    setGiven(await givePartyLink(party.id, nextId, whose === '' ? null : whose));
+    setNextId(uuid());
+    notify(`Link made for ${nameOf(whose === '' ? null : whose)}.`);
+  });
   const [message, setMessage] = useState('');
   const copyAll = useSaving(async () => {
     const made = await givePartyLinks(

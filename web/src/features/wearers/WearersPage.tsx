@@ -4,7 +4,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import dayjs from 'dayjs';
 import { useDeferredValue } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useWearerList } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { dueWords } from '../../common/dueWords.ts';
@@ -15,6 +15,8 @@ import { Page } from '../../common/Page.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { RULED_LINE, RULED_LIST } from '../../common/looks.ts';
 import { May } from '../../common/session/May.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 
 const PAGE = 50;
 const SHOWN = ['current', 'due', 'away'] as const;
@@ -28,6 +30,9 @@ const SHOWN_WORDS = [
 /** Everybody on record, a page at a time, found by letters of the name; what is looked for stands in the address. */
 export function WearersPage() {
   const [search, setSearch] = useSearchParams();
+  const navigate = useNavigate();
+  const may = useMay();
+  useShortcuts('Wearers', may('wearers.change') ? [{ key: 'n', says: 'new wearer', run: () => void navigate('/wearers/new') }] : []);
   const letters = search.get('q') ?? '';
   const show = SHOWN.find((each) => each === search.get('show')) ?? 'current';
   const page = Math.max(0, Math.floor(Number(search.get('page') ?? 1)) - 1) || 0;

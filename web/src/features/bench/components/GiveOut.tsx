@@ -136,7 +136,8 @@ export const GiveOut = memo(function GiveOut({
             ))}
           </TextField>
         )}
-        <Box role="status" sx={{ color: 'text.secondary', fontSize: SIZE.plain, flex: '0 1 auto', pb: 1 }}>
+        {/* not announced: after a card is issued a reader would hear of an empty bench instead */}
+        <Box sx={{ color: 'text.secondary', fontSize: SIZE.plain, flex: '0 1 auto', pb: 1 }}>
           {missing.length > 0 && `Still needed: ${missing.join(', ')}`}
           {missing.length === 0 && alsoOnRecord.length > 0 && `Also changes ${wearerName}’s record: ${alsoOnRecord.join(', ')}`}
         </Box>

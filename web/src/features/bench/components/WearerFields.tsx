@@ -53,7 +53,7 @@ export const WearerFields = memo(
     const isOpen = isAsked || OPTIONAL_MEASURES.some((measure) => errors.measures[measure] !== null);
     const taken = OPTIONAL_MEASURES.filter((measure) => draft.measures[measure] !== '').length;
     useShortcuts('Bench', [
-      { key: '/', says: 'find or enter the wearer', run: () => focusOn('wearer') },
+      { key: 'w', says: 'find or enter the wearer', run: () => focusOn('wearer') },
       { key: 'k', says: 'the collar size', run: () => focusOn('collar') },
       { key: 'm', says: 'more measures, shown or put away', run: () => ask((now) => !now) },
     ]);

@@ -24,7 +24,7 @@ module.exports = {
     {
       name: 'columns-stay-in-repositories',
       severity: 'error',
-      from: { path: '^server/src/modules', pathNot: '(repository|service|[.]test)[.]ts$' },
+      from: { path: '^server/src/modules', pathNot: '([rR]epository|service|[.]test)[.]ts$' },
       to: { path: 'node_modules/sequelize' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } } },

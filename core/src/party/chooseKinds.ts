@@ -31,15 +31,15 @@ export const matchAll = (takers: readonly Taker[], kinds: readonly Kind[], look:
   takers.map((taker) => kinds.map(({ prepared }) => matchLook(prepared, taker, look)));
 
 /** What it costs, in mm of width, to leave somebody without a tie: more than any bow can be off. */
-export const COST_WITHOUT = 1_000;
+const COST_WITHOUT = 1_000;
 /** Less than a kind costs that somebody has already, so that nobody changes ties for nothing. In mm. */
-export const KEEP_MM = 0.01;
+const KEEP_MM = 0.01;
 
 /** What a tie on a neck costs, in mm: how far it is off the look, and how far past a width rule. */
 export const distanceOf = ({ offMm, pastCustomMm }: Extract<Matched, { kind: 'some' }>): number => Math.abs(offMm) + pastCustomMm;
 
 /** The cost of a kind on a neck; more than going without where the neck cannot wear it. */
-export function costOf(matched: Matched | undefined, isHad: boolean): number {
+function costOf(matched: Matched | undefined, isHad: boolean): number {
   if (matched?.kind !== 'some') return 2 * COST_WITHOUT;
   return distanceOf(matched) - (isHad ? KEEP_MM : 0);
 }

@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
 import { lazy, Suspense, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, ScrollRestoration, useLocation, useNavigate, useNavigation } from 'react-router';
 import { COLOURS, FIGURES, SIZE } from '../theme.ts';
@@ -108,7 +110,7 @@ export function Shell() {
         <Box
           component="nav"
           aria-label="Pages"
-          sx={{ display: 'flex', flexWrap: 'wrap', columnGap: { xs: 0, md: 0.5 }, flex: '1 1 auto', order: { xs: 3, sm: 0 }, minWidth: 0 }}
+          sx={{ display: { xs: 'none', sm: 'flex' }, flexWrap: 'wrap', columnGap: { xs: 0, md: 0.5 }, flex: '1 1 auto', minWidth: 0 }}
         >
           {(isOut ? [] : ROOMS).map(({ to, name }) => (
             <Box
@@ -132,29 +134,27 @@ export function Shell() {
             </Box>
           ))}
         </Box>
-        <Choice
-          label="Lengths in"
-          hideLabel
-          value={unit}
-          onChange={setUnit}
-          options={[
-            { value: 'in', text: 'inches' },
-            { value: 'cm', text: 'cm' },
-          ]}
-          small
-        />
+        <Box sx={{ display: { xs: 'none', sm: 'block' } }}>
+          <Choice
+            label="Lengths in"
+            hideLabel
+            value={unit}
+            onChange={setUnit}
+            options={[
+              { value: 'in', text: 'inches' },
+              { value: 'cm', text: 'cm' },
+            ]}
+            small
+          />
+        </Box>
         {session?.person && (
           <Suspense fallback={null}>
             <PersonMenu />
           </Suspense>
         )}
+        {!isOut && <PagesMenu unit={unit} onUnit={setUnit} />}
         {!isOut && (
-          <Button
-            variant="outlined"
-            aria-haspopup="dialog"
-            onClick={() => setFinding(true)}
-            sx={{ minHeight: 36, px: 1.5, ml: { xs: 'auto', sm: 0 } }}
-          >
+          <Button variant="outlined" aria-haspopup="dialog" onClick={() => setFinding(true)} sx={{ minHeight: 36, px: 1.5, ml: 0 }}>
             Find
           </Button>
         )}
@@ -192,6 +192,51 @@ export function Shell() {
       <ScrollRestoration />
       <Notices />
     </TapeProvider>
+  );
+}
+
+/** On a telephone the pages and the unit stand behind one button, so that the header stays one row. */
+function PagesMenu({ unit, onUnit }: { unit: 'in' | 'cm'; onUnit: (unit: 'in' | 'cm') => void }) {
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const close = (): void => setAt(null);
+  return (
+    <>
+      <Button
+        variant="outlined"
+        aria-haspopup="menu"
+        aria-expanded={at !== null}
+        onClick={({ currentTarget }) => setAt(currentTarget)}
+        sx={{ display: { xs: 'inline-flex', sm: 'none' }, minHeight: 36, px: 1.5, ml: 'auto' }}
+      >
+        Menu
+      </Button>
+      <Menu anchorEl={at} open={at !== null} onClose={close} transitionDuration={0}>
+        {ROOMS.map(({ to, name }) => (
+          <MenuItem
+            key={to}
+            selected={to === '/' ? pathname === '/' : pathname.startsWith(to)}
+            onClick={() => {
+              close();
+              void navigate(to);
+            }}
+            sx={{ minHeight: 44, minWidth: '12rem' }}
+          >
+            {name}
+          </MenuItem>
+        ))}
+        <MenuItem
+          onClick={() => {
+            close();
+            onUnit(unit === 'in' ? 'cm' : 'in');
+          }}
+          sx={{ minHeight: 44, borderTop: `1px solid ${COLOURS.rule}` }}
+        >
+          {unit === 'in' ? 'Show lengths in cm' : 'Show lengths in inches'}
+        </MenuItem>
+      </Menu>
+    </>
   );
 }
 

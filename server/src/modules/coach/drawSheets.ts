@@ -5,7 +5,7 @@ import { inThread } from '../../inThread.ts';
 import { threadModule } from '../../threads.ts';
 
 /** A coach sheet to be drawn: of a fitting, in a way, for a reader; with the wearer’s link as a code, if there is one. */
-export interface SheetToDraw {
+interface SheetToDraw {
   readonly fitting: Fitting;
   readonly way: OfferedWay;
   readonly reader: Reader;

@@ -31,7 +31,7 @@ import { dataOf, partyService } from './service.ts';
 const FOR_THE_LEAD = new Set(['collar', 'longEnd', 'canTie']);
 
 /** A new link, and the key that opens it. */
-export interface MadeLink {
+interface MadeLink {
   readonly link: PartyLink;
   readonly key: string;
 }

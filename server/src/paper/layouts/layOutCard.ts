@@ -32,7 +32,7 @@ const SCALES: readonly (readonly [scale: number, name: string])[] = [
 ];
 
 /** What stands below a code. */
-export const CODE_CAPTION = 'your coach: scan it';
+const CODE_CAPTION = 'your coach: scan it';
 
 /** A6, laid on its long side. */
 export const A6_MM = { widthMm: 148, heightMm: 105 } as const;

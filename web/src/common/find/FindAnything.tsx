@@ -58,7 +58,12 @@ export function FindAnything({ pages, onClose }: { pages: readonly Findable[]; o
           getOptionKey={({ to }) => to}
           value={null}
           inputValue={letters}
-          onInputChange={(_event, text, reason) => reason !== 'reset' && setLetters(text)}
+          onInputChange={(_event, text, reason) => {
+            if (reason === 'reset') return;
+            // the first one is highlighted anew
+            shown.current = null;
+            setLetters(text);
+          }}
           onHighlightChange={(_event, option) => {
             shown.current = option;
           }}
@@ -84,10 +89,11 @@ export function FindAnything({ pages, onClose }: { pages: readonly Findable[]; o
               // eslint-disable-next-line jsx-a11y/no-autofocus
               autoFocus
               onKeyDown={(event) => {
-                if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey) || !shown.current) return;
+                const found = shown.current ?? options[0];
+                if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey) || !found) return;
                 event.preventDefault();
                 event.stopPropagation();
-                open(shown.current, true);
+                open(found, true);
               }}
             />
           )}

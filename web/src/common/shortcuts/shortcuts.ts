@@ -21,7 +21,7 @@ export interface ShortcutGroup {
 }
 
 /** What single keys do: shortcuts as they are, shortcuts only together with Alt, or nothing (WCAG 2.2, 2.1.4 Character Key Shortcuts). */
-export const SINGLE_KEY_MODES = ['alone', 'withAlt', 'off'] as const;
+const SINGLE_KEY_MODES = ['alone', 'withAlt', 'off'] as const;
 export type SingleKeyMode = (typeof SINGLE_KEY_MODES)[number];
 
 const MODE_KEY = 'easytuck.singleKeys';
@@ -123,7 +123,7 @@ function letterOf({ key, code, shiftKey, altKey }: KeyboardEvent): string | null
 }
 
 /** Whether a shortcut is one single key, for which the chosen mode counts: no function key, none with Ctrl or Alt. */
-export const isSingleKey = ({ key, mod, alt }: Shortcut): boolean => mod !== true && alt !== true && key.length === 1 && key !== ' ';
+const isSingleKey = ({ key, mod, alt }: Shortcut): boolean => mod !== true && alt !== true && key.length === 1 && key !== ' ';
 
 function isPressed(shortcut: Shortcut, event: KeyboardEvent, key: string): boolean {
   const isMod = event.ctrlKey || event.metaKey;

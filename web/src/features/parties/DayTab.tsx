@@ -17,7 +17,8 @@ import { useMay } from '../../common/session/sessionStore.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { readHour, wholeOf } from './partyForm.ts';
-import { focusFirst, type PartProps } from './PartyPage.tsx';
+import { focusFirst } from './byKey.ts';
+import type { PartProps } from './PartyPage.tsx';
 import { chanceWords, dayView, minutesBefore, type DayTurn, type MemberLine } from './partyViewModel.ts';
 
 const figure = { fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontWeight: 560 } as const;

@@ -45,6 +45,7 @@ import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import type { PartProps } from './PartyPage.tsx';
+import { alikeSentence } from './partyViewModel.ts';
 
 /** What should match, the tie that each person would get, and assigning them. */
 export function LookTab({ page, drawer }: PartProps) {
@@ -311,23 +312,6 @@ function Summary({ page: { members, party }, proposal, drawer }: { page: PartyPa
       )}
     </Box>
   );
-}
-
-/** The outcome in one sentence: all alike, or which looks there are and how many of each. */
-export function alikeSentence(
-  count: number,
-  { proposed, groups }: Pick<Proposal, 'proposed' | 'groups'>,
-  tieName: (tieId: string) => string,
-): string {
-  const have = `${proposed.length} of ${count} ${proposed.length === 1 ? 'has' : 'have'} a tie`;
-  const [main] = groups;
-  if (!main) return have;
-  if (groups.length === 1) {
-    if (main.alikeIds.length === main.memberIds.length && proposed.length === count) return `All ${count} have a tie, and they look alike`;
-    return `${have}, ${main.alikeIds.length === proposed.length ? 'all alike' : `${main.alikeIds.length} alike`}`;
-  }
-  const looks = groups.map(({ memberIds, tieIds }) => `${memberIds.length} ${tieIds.map(tieName).join(' or ')}`).join(', ');
-  return `${have}. ${looks}: these do not look alike`;
 }
 
 const AS_WISHED_MM = SAME_WIDTH_MM;

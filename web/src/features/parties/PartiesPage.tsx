@@ -16,7 +16,7 @@ import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { PartyForm } from './PartyForm.tsx';
-import { BY_KEY } from './PartyPage.tsx';
+import { BY_KEY } from './byKey.ts';
 
 const SHOWN = [
   { value: 'coming', text: 'coming up' },

@@ -13,6 +13,7 @@ import { QUIET } from '../../common/looks.ts';
 import { Page } from '../../common/Page.tsx';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import { BY_KEY, focusFirst } from './byKey.ts';
 import { BeforehandTab } from './BeforehandTab.tsx';
 import { DayTab } from './DayTab.tsx';
 import { LookTab } from './LookTab.tsx';
@@ -125,9 +126,6 @@ function TheParty({ page, drawer }: { page: Page_; drawer: readonly Tie[] }) {
   );
 }
 
-/** Says of a navigation that it came from a key: the focus then goes to what is done first on that page. */
-export const BY_KEY = { isByKey: true } as const;
-
 /** Moves the focus to the control marked `data-first` once a part was opened by a key. */
 function useFocusOnFirst(part: string): void {
   const { state } = useLocation() as { state: typeof BY_KEY | null };
@@ -135,9 +133,6 @@ function useFocusOnFirst(part: string): void {
     if (state?.isByKey === true) focusFirst();
   }, [part, state]);
 }
-
-/** Moves the focus to what is done first on the page that is shown. */
-export const focusFirst = (): void => document.querySelector<HTMLElement>('main [data-first]')?.focus();
 
 function standingWords({ lines, ready, done, stage }: PartyView, missing: number): string {
   if (lines.length === 0) return 'nobody on the list yet';

@@ -1,11 +1,11 @@
-import type { GivenPartyLink, Party, PartyMember, PartyPage } from '@easytuck/contract';
+import type { GivenPartyLink, Party, PartyMember, PartyPage, Proposal } from '@easytuck/contract';
 import { sampleTie } from '@easytuck/contract/testing';
 import { likelyNeck, readAs, readOwnForm, readStoredForm } from './guest/ownForm.ts';
 import { linkMessage } from './linkMessage.ts';
 import { readQuickEntry } from './quickEntry.ts';
 import { EMPTY_MEMBER, readMemberForm, toMemberForm } from './memberForm.ts';
 import { emptyParty, movedDay, readHour, readPartyForm, toPartyForm, zoneHere } from './partyForm.ts';
-import { chanceWords, collarWords, dayView, minutesBefore, nextMissing, partyView, reminderFor } from './partyViewModel.ts';
+import { alikeSentence, chanceWords, collarWords, dayView, minutesBefore, nextMissing, partyView, reminderFor } from './partyViewModel.ts';
 
 const at = '2031-12-05T19:30:00.000Z';
 const id = (number: number): string => `018f0000-0000-7000-8000-${String(number).padStart(12, '0')}`;
@@ -114,6 +114,23 @@ describe('what a member enters', () => {
   });
 });
 
+describe('what one look comes to, in a sentence', () => {
+  const group = (tie: number, ...people: number[]) => ({ tieIds: [id(tie)], memberIds: people.map(id), alikeIds: people.map(id) });
+  const sentence = (count: number, given: number, ...groups: ReturnType<typeof group>[]) =>
+    alikeSentence(count, { proposed: Array.from<Proposal['proposed'][number]>({ length: given }), groups }, (tieId) =>
+      tieId === id(1) ? 'Donegal' : 'Satin',
+    );
+  it('names unlike ties, and calls alike only what is', () => {
+    expect(sentence(3, 3, group(1, 11, 12, 13))).toBe('All 3 have a tie, and they look alike');
+    expect(sentence(6, 6, group(1, 11, 12, 13, 14, 15), group(2, 16))).toBe(
+      '6 of 6 have a tie. 5 Donegal, 1 Satin: these do not look alike',
+    );
+    expect(sentence(4, 3, group(1, 11, 12, 13))).toBe('3 of 4 have a tie, all alike');
+    expect(sentence(2, 2, { ...group(1, 11, 12), alikeIds: [id(11)] })).toBe('2 of 2 have a tie, 1 alike');
+    expect(sentence(2, 0)).toBe('0 of 2 have a tie');
+  });
+});
+
 describe('a person typed in one line', () => {
   const nothing = { collar: null, longEnd: null, whoTies: null };
   it.each([
@@ -181,7 +198,7 @@ describe('a party as typed', () => {
   it('tells what is missing at its field, and nothing of what follows from it', () => {
     expect(readPartyForm(emptyParty(), 'in', null).errors).toEqual({
       name: 'The party’s name is missing.',
-      day: 'Write the day as 2026-12-31.',
+      day: 'Choose the day, or write day, month and year.',
       hour: 'Write the hour as 19:30.',
     });
     const typed = { ...emptyParty(), name: 'S', day: '2031-01-01', hour: '25:00', zone: 'Atlantis', arriveMinutes: 'soon', thigh: 'x' };

@@ -9,6 +9,7 @@ import {
   type Party,
   type PartyMember,
   type PartyPage,
+  type Proposal,
   type Tie,
 } from '@easytuck/contract';
 import {
@@ -155,4 +156,21 @@ export function minutesBefore(hour: string, at: string): number | null {
   if (until === null || from === null) return null;
   const minutes = (((until - from) % 1440) + 1440) % 1440;
   return minutes > 720 ? minutes - 1440 : minutes;
+}
+
+/** The outcome in one sentence: all alike, or which looks there are and how many of each. */
+export function alikeSentence(
+  count: number,
+  { proposed, groups }: Pick<Proposal, 'proposed' | 'groups'>,
+  tieName: (tieId: string) => string,
+): string {
+  const have = `${proposed.length} of ${count} ${proposed.length === 1 ? 'has' : 'have'} a tie`;
+  const [main] = groups;
+  if (!main) return have;
+  if (groups.length === 1) {
+    if (main.alikeIds.length === main.memberIds.length && proposed.length === count) return `All ${count} have a tie, and they look alike`;
+    return `${have}, ${main.alikeIds.length === proposed.length ? 'all alike' : `${main.alikeIds.length} alike`}`;
+  }
+  const looks = groups.map(({ memberIds, tieIds }) => `${memberIds.length} ${tieIds.map(tieName).join(' or ')}`).join(', ');
+  return `${have}. ${looks}: these do not look alike`;
 }

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { exactLength } from '../../../common/exactLength.ts';
 
 /** How a member knows their size. */
-export const OWN_SOURCES = ['shirt', 'neck', 'told'] as const;
+const OWN_SOURCES = ['shirt', 'neck', 'told'] as const;
 export type OwnSource = (typeof OWN_SOURCES)[number];
 
 /** What a member types about themselves; empty for a question not answered yet. `either`: they do not mind. */

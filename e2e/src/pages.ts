@@ -18,7 +18,7 @@ const giveCoach = async (page: Page): Promise<void> => {
 };
 
 const beginTying = async (page: Page): Promise<void> => {
-  await page.getByRole('button', { name: 'Begin tying' }).click();
+  await page.getByRole('button', { name: 'Start tying' }).click();
   await page.getByRole('region', { name: 'This step' }).waitFor();
 };
 

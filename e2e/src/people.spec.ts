@@ -88,7 +88,7 @@ test.describe('a shop in which people sign in', () => {
     await expect(pocket.getByRole('heading', { name: 'Harbour Night butterfly' })).toBeVisible();
     await expect(pocket.getByText('mark, in')).toBeVisible();
     await expect(pocket.getByText('lower on your left')).toBeVisible();
-    await pocket.getByRole('button', { name: 'Begin tying' }).click();
+    await pocket.getByRole('button', { name: 'Start tying' }).click();
     await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('1/12');
     await pocket.getByRole('button', { name: 'Next' }).click();
     await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('2/12');

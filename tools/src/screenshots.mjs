@@ -33,7 +33,7 @@ async function fit(page, wearer, tie) {
 
 /** Corin Attleby's fitting with the demo's best-known tie. @param {Page} page */
 async function openFitting(page) {
-  await page.getByRole('link', { name: 'Wearers' }).click();
+  await page.goto(new URL('/wearers', page.url()).href);
   await page.getByRole('link', { name: /Corin Attleby/ }).click();
   await page
     .getByRole('region', { name: 'Fittings' })
@@ -43,7 +43,8 @@ async function openFitting(page) {
 
 /** A part of the band's dinner. @param {Page} page @param {string} part */
 async function openParty(page, part) {
-  await page.getByRole('link', { name: 'Parties' }).click();
+  // by its address: on a telephone the pages stand behind a menu
+  await page.goto(new URL('/parties', page.url()).href);
   await page.getByRole('link', { name: /Brass band/ }).click();
   await page.getByRole('link', { name: part, exact: true }).click();
 }
@@ -144,7 +145,7 @@ const VIEWS = {
     open: async (page) => {
       await openParty(page, 'People');
       await page.getByRole('button', { name: /^Jago/ }).click();
-      await page.getByRole('button', { name: 'Give them a link' }).click();
+      await page.getByRole('button', { name: 'Make them a link' }).click();
       await page.goto(await page.getByText(/\/party#/).innerText());
       await page.getByRole('button', { name: 'Send my size' }).waitFor();
     },
@@ -155,7 +156,7 @@ const VIEWS = {
       await openFitting(page);
       await page.getByRole('button', { name: /^Give/ }).click();
       await page.goto(await page.getByText(/\/pocket\/#/).innerText());
-      await page.getByRole('button', { name: 'Begin tying' }).click();
+      await page.getByRole('button', { name: 'Start tying' }).click();
       for (let i = 0; i < 5; i += 1) await page.getByRole('button', { name: 'Next' }).click();
       await page.waitForTimeout(9_000);
     },

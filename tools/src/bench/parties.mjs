@@ -33,6 +33,8 @@ function allotting() {
   const kinds = Array.from({ length: 5 }, (_, k) => ({
     id: `k${k}`,
     free: 12,
+    // five looks of twelve: for forty people four of them have to be chosen
+    likeness: `look ${k}`,
     prepared: prepareTie({ ...WORKED_TIE, blade: { ...WORKED_TIE.blade, bellyToWaistMm: 58 + 2 * k } }),
   }));
   return median(() => {

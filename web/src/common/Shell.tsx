@@ -44,6 +44,8 @@ const FindAnything = lazy(async () => ({ default: (await import('./find/FindAnyt
 const Help = lazy(async () => ({ default: (await import('./help/Help.tsx')).Help }));
 const Tour = lazy(async () => ({ default: (await import('./help/Tour.tsx')).Tour }));
 
+const HEADER_BUTTON = { minHeight: 36, minWidth: 0, px: { xs: 1.5, sm: 1, md: 1.5 } } as const;
+
 /** The frame of every page: a link past it, the name, the pages, the unit, help, notices. */
 export function Shell() {
   const { unit, setUnit } = useUnits();
@@ -100,8 +102,8 @@ export function Shell() {
           display: 'flex',
           alignItems: 'center',
           flexWrap: 'wrap',
-          columnGap: { xs: 1.25, md: 3 },
-          px: { xs: 2, md: 2.5 },
+          columnGap: { xs: 1.25, sm: 0.75, md: 3 },
+          px: { xs: 2, sm: 1.5, md: 2.5 },
           minHeight: 52,
           borderBottom: `1px solid ${COLOURS.rule}`,
         }}
@@ -119,7 +121,7 @@ export function Shell() {
               to={to}
               end={to === '/'}
               sx={{
-                px: { xs: '1px', sm: 0.5, md: 1.5 },
+                px: { sm: '3px', md: 1.5 },
                 fontSize: { xs: SIZE.note, sm: SIZE.plain, md: SIZE.text },
                 lineHeight: { xs: '41px', sm: '51px' },
                 color: 'text.primary',
@@ -154,7 +156,7 @@ export function Shell() {
         )}
         {!isOut && <PagesMenu unit={unit} onUnit={setUnit} />}
         {!isOut && (
-          <Button variant="outlined" aria-haspopup="dialog" onClick={() => setFinding(true)} sx={{ minHeight: 36, px: 1.5, ml: 0 }}>
+          <Button variant="outlined" aria-haspopup="dialog" onClick={() => setFinding(true)} sx={HEADER_BUTTON}>
             Find
           </Button>
         )}
@@ -162,7 +164,7 @@ export function Shell() {
           variant="outlined"
           aria-haspopup="dialog"
           onClick={() => setHelp('words')}
-          sx={{ minHeight: 36, px: 1.5, ml: isOut ? { xs: 'auto', sm: 0 } : 0 }}
+          sx={{ ...HEADER_BUTTON, ml: isOut ? { xs: 'auto', sm: 0 } : 0 }}
         >
           Help
         </Button>

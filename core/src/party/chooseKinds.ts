@@ -50,14 +50,16 @@ interface Group {
   readonly kinds: readonly number[];
 }
 
-/** Sets of groups that are tried before the search takes the next best group at each step instead. */
-const MOST_SETS = 3_000;
+/** Work that the search for the fewest looks may take, in fits of one kind to one person; beyond it the search is greedy. */
+const MOST_WORK = 60_000;
+/** Sets of looks that are worked out to the end, the most promising ones first. */
+const MOST_PRICED = 6;
 
 /**
  * Chooses the kinds of tie from which a party is dressed: as many people as possible get a tie, then the bows have as few different looks
  * as possible, then they are off the look by as little as possible. One look for everybody if there are enough ties of it.
  *
- * Exact up to {@link MOST_SETS} sets of looks; beyond that, greedy: the look that dresses most of those still without a tie comes next.
+ * Exact for a drawer of a usual size ({@link MOST_WORK}); beyond that, greedy: the look that dresses most of those still without a tie comes next.
  * @param worn looks that somebody wears anyway, in a tie that is handed out or is their own: these count as no further look.
  */
 export function chooseKinds(
@@ -81,7 +83,7 @@ export function chooseKinds(
   const base = groups.filter(({ likeness }) => worn.has(likeness));
   const further = groups.filter(({ likeness }) => !worn.has(likeness));
   const most = dressed(groups);
-  const found = fewestGroups(base, further, most, dressed);
+  const found = fewestGroups(base, further, most, dressed, Math.max(20, Math.floor(MOST_WORK / (takers.length * kinds.length))));
   const costs = (chosen: readonly Group[]): number => costOfKinds(takers, kinds, matches, kindsOf(chosen), solve);
   const lowest = (chosen: readonly Group[]): number =>
     takers.reduce(
@@ -100,6 +102,7 @@ function fewestGroups(
   further: readonly Group[],
   most: number,
   dressed: (chosen: readonly Group[]) => number,
+  mostSets: number,
 ): readonly (readonly Group[])[] {
   const start = dressed(base);
   if (start >= most) return [base];
@@ -114,7 +117,7 @@ function fewestGroups(
     const extend = (from: number, chosen: readonly Group[], possible: number): boolean => {
       if (chosen.length === size) {
         tried += 1;
-        if (tried > MOST_SETS) return false;
+        if (tried > mostSets) return false;
         if (dressed([...base, ...chosen]) >= most) found.push([...base, ...chosen]);
         return true;
       }
@@ -150,7 +153,7 @@ function greedily(
   return chosen;
 }
 
-/** The set of least cost. Sets whose lower bound is no better than the best so far are not worked out. */
+/** The set of least cost, of those with the lowest bounds. Sets whose bound is no better than the best so far are not worked out. */
 function cheapest(
   sets: readonly (readonly Group[])[],
   costs: (chosen: readonly Group[]) => number,
@@ -159,7 +162,8 @@ function cheapest(
   if (sets.length <= 1) return sets[0] ?? [];
   let best: readonly Group[] = [];
   let least = Infinity;
-  for (const { chosen, bound } of sets.map((chosen) => ({ chosen, bound: lowest(chosen) })).sort((a, b) => a.bound - b.bound)) {
+  const inOrder = sets.map((chosen) => ({ chosen, bound: lowest(chosen) })).sort((a, b) => a.bound - b.bound);
+  for (const { chosen, bound } of inOrder.slice(0, MOST_PRICED)) {
     if (bound >= least) break;
     const cost = costs(chosen);
     if (cost < least) [best, least] = [chosen, cost];

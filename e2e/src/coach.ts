@@ -42,6 +42,8 @@ export class Coach {
     await this.page.getByRole('combobox', { name: 'Tie' }).click();
     await this.page.getByRole('option', { name: new RegExp(name) }).click();
     await expect(this.page).toHaveURL(/tie=/);
+    // out of the list, so that single keys work again
+    await this.page.keyboard.press('Escape');
     await this.isLaid();
   }
 

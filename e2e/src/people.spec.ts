@@ -98,9 +98,9 @@ test.describe('a shop in which people sign in', () => {
     await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('2/12');
     // another step is seen from elsewhere; what is looked at before keeps its own sides, as in the mirror
     for (let i = 0; i < 6; i += 1) await pocket.getByRole('button', { name: 'Next' }).click();
-    await expect(pocket.locator('.sides')).toHaveText('your rightyour left');
+    await expect(pocket.locator('.sides:visible')).toHaveText('your rightyour left');
     await pocket.getByRole('button', { name: 'Before' }).click();
-    await expect(pocket.locator('.sides')).toHaveText('your leftyour right');
+    await expect(pocket.locator('.sides:visible')).toHaveText('your leftyour right');
     await pocket.getByRole('button', { name: 'Tying', exact: true }).click();
 
     // without a network: it starts again, and a try is kept until there is one

@@ -233,6 +233,8 @@ test('a wedding of eight by the keyboard, from nothing to the first tick, in at 
   };
   await press('n');
   await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toBeFocused();
+  // the field for a day comes a moment later
+  await page.getByRole('group', { name: 'Day', exact: true }).getByRole('spinbutton').first().waitFor();
   await type('Wed');
   // past the kind, to the day in its three parts
   await press('Tab', 'Tab');

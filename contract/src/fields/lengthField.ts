@@ -45,9 +45,10 @@ export function lengthField(limits: LengthLimits, unit: LengthUnit): z.ZodType<n
       return z.NEVER;
     }
     if (reading.lengthMm < limits.minMm || reading.lengthMm > limits.maxMm) {
+      const likely = likelyLength(text, limits, unit);
       context.addIssue({
         code: 'custom',
-        message: explainOutOfRange(text, reading, limits, unit),
+        message: `${formatLength(reading.lengthMm, reading.unit)} is out of range. ${likely === null ? explainRange(limits, unit) : `Did you mean ${likely}?`}`,
       });
       return z.NEVER;
     }
@@ -75,16 +76,6 @@ export function likelyLength(text: string, limits: LengthLimits, unit: LengthUni
   const inOther = parseLength(written, other);
   const isIn = (read: typeof reading): boolean => read.kind === 'length' && read.lengthMm >= limits.minMm && read.lengthMm <= limits.maxMm;
   return !isIn(reading) && isIn(inOther) ? written : null;
-}
-
-function explainOutOfRange(
-  text: string,
-  { lengthMm: readMm, unit: readUnit }: { readonly lengthMm: number; readonly unit: LengthUnit },
-  limits: LengthLimits,
-  unit: LengthUnit,
-): string {
-  const likely = likelyLength(text, limits, unit);
-  return `${formatLength(readMm, readUnit)} is out of range. ${likely === null ? explainRange(limits, unit) : `Did you mean ${likely}?`}`;
 }
 
 function explainRange(limits: LengthLimits, unit: LengthUnit): string {

@@ -12,7 +12,7 @@ const contactField = z
   .default('');
 
 /** The day the tie is for. */
-const eventDay = z.iso.date({ error: 'This is not a day. Choose one, or write day, month and year.' }).nullable().default(null);
+const eventDay = z.iso.date({ error: 'This is not a day. Choose one; in a table, write it as 2026-12-31.' }).nullable().default(null);
 
 const typed = z.object({
   name: nameField('The wearer’s name'),

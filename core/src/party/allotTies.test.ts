@@ -102,9 +102,16 @@ describe('allotting ties', () => {
     const kinds = [kind('satin', 2), kind('donegal', 3, shortened(6), 'grey donegal')];
     const found = allotTies(takers, kinds, look, solve);
     expect(found.allotted.map(({ kindId }) => kindId)).toEqual(['donegal', 'donegal', 'donegal']);
-    // one satin bow is worn already: then satin and donegal are two looks anyway, and the closer ones are used
-    const beside = allotTies(takers, kinds, look, solve, new Set(['black satin', 'grey donegal']));
-    expect(beside.allotted.map(({ kindId }) => kindId).sort()).toEqual(['donegal', 'satin', 'satin']);
+    // somebody wears a satin bow of their own: that is no reason to dress others in two looks
+    const besides = (worn: readonly string[], of: readonly Kind[] = kinds) =>
+      allotTies(takers, of, look, solve, new Set(worn))
+        .allotted.map(({ kindId }) => kindId)
+        .sort();
+    expect(besides(['black satin'])).toEqual(['donegal', 'donegal', 'donegal']);
+    expect(besides(['black satin', 'grey donegal'])).toEqual(['donegal', 'donegal', 'donegal']);
+    // where a further look is needed, one that is worn anyway comes before a third
+    const few = [kind('satin', 2), kind('donegal', 1, shortened(6), 'grey donegal'), kind('linen', 1, shortened(2), 'sand linen')];
+    expect(besides(['grey donegal'], few)).toEqual(['donegal', 'satin', 'satin']);
   });
 
   it('asks for more of what most wear, not of what is closest, where somebody goes without', () => {

@@ -44,7 +44,7 @@ function costOf(matched: Matched | undefined, isHad: boolean): number {
   return distanceOf(matched) - (isHad ? KEEP_MM : 0);
 }
 
-/** Kinds that look alike, by their indices, and how far the search has got with them. */
+/** Kinds that look alike, by their indices. */
 interface Group {
   readonly likeness: string;
   readonly kinds: readonly number[];
@@ -59,8 +59,10 @@ const MOST_PRICED = 6;
  * Chooses the kinds of tie from which a party is dressed: as many people as possible get a tie, then the bows have as few different looks
  * as possible, then they are off the look by as little as possible. One look for everybody if there are enough ties of it.
  *
- * Exact for a drawer of a usual size ({@link MOST_WORK}); beyond that, greedy: the look that dresses most of those still without a tie comes next.
- * @param worn looks that somebody wears anyway, in a tie that is handed out or is their own: these count as no further look.
+ * The number of looks is the smallest for a drawer of a usual size ({@link MOST_WORK}); beyond that the search is greedy: the look that dresses
+ * most of those still without a tie comes next. Of several smallest sets the {@link MOST_PRICED} most promising are compared in full.
+ * @param worn looks that somebody wears anyway, in a tie that is handed out or is their own: these count as no further look, and are left
+ * out again where the others dress everybody without them.
  */
 export function chooseKinds(
   takers: readonly Taker[],
@@ -84,14 +86,19 @@ export function chooseKinds(
   const further = groups.filter(({ likeness }) => !worn.has(likeness));
   const most = dressed(groups);
   const found = fewestGroups(base, further, most, dressed, Math.max(20, Math.floor(MOST_WORK / (takers.length * kinds.length))));
-  const costs = (chosen: readonly Group[]): number => costOfKinds(takers, kinds, matches, kindsOf(chosen), solve);
-  const lowest = (chosen: readonly Group[]): number =>
-    takers.reduce(
-      (sum, taker, i) => sum + Math.min(COST_WITHOUT, ...kindsOf(chosen).map((k) => costOf(matches[i]?.[k], kinds[k]?.id === taker.hadId))),
+  const needed = found.map((chosen) => withoutNeedless(chosen, base, most, dressed));
+  const costs = (chosen: readonly Group[]): number => {
+    const table = costTable(takers, kinds, matches, kindsOf(chosen)).costs;
+    return solve(table).reduce((sum, [row, column]) => sum + (table[row]?.[column] ?? 0), 0);
+  };
+  const lowest = (chosen: readonly Group[]): number => {
+    const those = kindsOf(chosen);
+    return takers.reduce(
+      (sum, { hadId }, i) => sum + Math.min(COST_WITHOUT, ...those.map((k) => costOf(matches[i]?.[k], kinds[k]?.id === hadId))),
       0,
     );
-  const best = cheapest(found, costs, lowest);
-  return kindsOf(best).flatMap((k) => kinds[k] ?? []);
+  };
+  return kindsOf(cheapest(needed, costs, lowest)).flatMap((k) => kinds[k] ?? []);
 }
 
 const kindsOf = (chosen: readonly Group[]): readonly number[] => chosen.flatMap((group) => group.kinds).sort((a, b) => a - b);
@@ -135,6 +142,20 @@ function fewestGroups(
   return [[...base, ...further]];
 }
 
+/** A set without those of the base that it can do without, least useful first. */
+function withoutNeedless(
+  chosen: readonly Group[],
+  base: readonly Group[],
+  most: number,
+  dressed: (chosen: readonly Group[]) => number,
+): readonly Group[] {
+  const inOrder = base.map((group) => ({ group, alone: dressed([group]) })).sort((a, b) => a.alone - b.alone);
+  return inOrder.reduce<readonly Group[]>((kept, { group }) => {
+    const fewer = kept.filter((each) => each !== group);
+    return dressed(fewer) >= most ? fewer : kept;
+  }, chosen);
+}
+
 function greedily(
   base: readonly Group[],
   further: readonly Group[],
@@ -169,17 +190,6 @@ function cheapest(
     if (cost < least) [best, least] = [chosen, cost];
   }
   return best;
-}
-
-function costOfKinds(
-  takers: readonly Taker[],
-  kinds: readonly Kind[],
-  matches: Matches,
-  chosen: readonly number[],
-  solve: AssignmentSolver,
-): number {
-  const { costs } = costTable(takers, kinds, matches, chosen);
-  return solve(costs).reduce((sum, [row, column]) => sum + (costs[row]?.[column] ?? 0), 0);
 }
 
 /** Costs for the assignment: a row a taker; a column for each tie of the chosen kinds, then one for each taker who goes without. */

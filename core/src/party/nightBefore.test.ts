@@ -52,7 +52,7 @@ describe('a bow tied the night before', () => {
       ...WORKED_TIE,
       hardware: { kind: 'slider', shortestMm: 780, longestMm: 900, strapMm: 300, reachAtShortestMm: 160, glideStepMm: 4, marks: null },
     });
-    expect([opens(slider, false), opens(slider, true), opens(workedTie(), false)]).toEqual([false, true, true]);
+    expect([opens(slider.measured, false), opens(slider.measured, true), opens(workedTie().measured, false)]).toEqual([false, true, true]);
     expect(tiedTheNightBefore(slider, false, worn, 20, 400)).toEqual({ kind: 'doesNotOpen' });
     const can = tiedTheNightBefore(slider, true, worn, 30, 420);
     // a glide is set finely: the ease is kept to half its step

@@ -28,7 +28,7 @@ export const LEAST_EASIER_MM = -4;
 const overBareMm = (bandThicknessMm: number): number => Math.PI * bandThicknessMm;
 
 /** Whether a tied bow can be taken off whole and put on again: by a hook, by buttons, or by a clasp of its own. */
-export const opens = ({ measured: { hardware } }: PreparedTie, hasQuickClasp: boolean): boolean =>
+export const opens = ({ hardware }: PreparedTie['measured'], hasQuickClasp: boolean): boolean =>
   hasQuickClasp || hardware.kind === 'slots' || hardware.kind === 'buttons';
 
 /**
@@ -45,7 +45,7 @@ export function tiedTheNightBefore(
   step: number,
   girthMm: number,
 ): TiedBefore {
-  if (!opens(tie, hasQuickClasp)) return { kind: 'doesNotOpen' };
+  if (!opens(tie.measured, hasQuickClasp)) return { kind: 'doesNotOpen' };
   const { hardware, cloth } = tie.measured;
   const onNeck = settingAt(hardware, step);
   const moreMm = (girthMm + overBareMm(cloth.thicknessMm)) / (1 + (cloth.stretchRatio ?? 0)) - neckPathMm(worn.collar, worn.easeMm, cloth);
@@ -59,10 +59,9 @@ export function tiedTheNightBefore(
   if (beyondMm < 0) return { kind: 'tooThin', byMm: -beyondMm };
   // a longer band on the thigh leaves more in the bow and less round the neck
   const takenMm = nearest.lengthMm - onNeck.lengthMm - moreMm;
-  const isTooTight = takenMm > -LEAST_EASIER_MM;
+  const onThigh = takenMm > -LEAST_EASIER_MM ? below : nearest;
   // at the end of the band there is no shorter setting to ease it
-  if (isTooTight && !below) return { kind: 'tooThin', byMm: takenMm };
-  const onThigh = isTooTight && below ? below : nearest;
+  if (!onThigh) return { kind: 'tooThin', byMm: takenMm };
   const easierMm = onNeck.lengthMm + moreMm - onThigh.lengthMm;
   return { kind: 'can', onThigh, onNeck, easierMm, widerMm: -easierMm / 3 };
 }

@@ -15,7 +15,7 @@ import { useTour } from './help/useTour.ts';
 import { Notices, undoLast } from './notices.tsx';
 import { NothingKept } from './NothingKept.tsx';
 import { SessionGate } from './session/SessionGate.tsx';
-import { useStanding } from './session/sessionStore.ts';
+import { useMay, useStanding } from './session/sessionStore.ts';
 import { TapeProvider } from './tape/TapeProvider.tsx';
 import { listenForShortcuts, useShortcuts } from './shortcuts/shortcuts.ts';
 import { useUnits } from './UnitProvider.tsx';
@@ -31,13 +31,14 @@ const ROOMS = [
   { to: '/shop', name: 'Shop', key: 'S' },
 ] as const;
 
-/** The pages, and what is begun on them, as they can be found. */
-const FOUND_PAGES: readonly Findable[] = [
-  ...ROOMS.map(({ to, name }): Findable => ({ kind: 'page', name, about: '', to, fitAt: null })),
-  { kind: 'page', name: 'New wearer', about: '', to: '/wearers/new', fitAt: null },
-  { kind: 'page', name: 'New tie', about: 'measure a tie', to: '/drawer/new', fitAt: null },
-  { kind: 'page', name: 'New party', about: '', to: '/parties?new=', fitAt: null },
-];
+const pageAt = (to: string, name: string): Findable => ({ kind: 'page', name, about: '', to, fitAt: null });
+const FOUND_PAGES = ROOMS.map(({ to, name }) => pageAt(to, name));
+/** What can be begun, and the right that it needs. */
+const FOUND_BEGINNINGS = [
+  { needs: 'wearers.change', page: pageAt('/wearers/new', 'New wearer') },
+  { needs: 'ties.change', page: pageAt('/drawer/new', 'New tie') },
+  { needs: 'parties.change', page: pageAt('/parties?new=', 'New party') },
+] as const;
 
 const PersonMenu = lazy(async () => ({ default: (await import('./session/PersonMenu.tsx')).PersonMenu }));
 const FindAnything = lazy(async () => ({ default: (await import('./find/FindAnything.tsx')).FindAnything }));
@@ -55,6 +56,7 @@ export function Shell() {
   const navigate = useNavigate();
   const [help, setHelp] = useState<HelpPart | null>(null);
   const [isFinding, setFinding] = useState(false);
+  const may = useMay();
   const tour = useTour();
   useEffect(() => listenForShortcuts(), []);
   useEffect(() => keepFocus(() => document.getElementById('main')), []);
@@ -177,7 +179,12 @@ export function Shell() {
         </SessionGate>
       </Box>
       <Suspense fallback={null}>
-        {isFinding && <FindAnything pages={FOUND_PAGES} onClose={() => setFinding(false)} />}
+        {isFinding && (
+          <FindAnything
+            pages={[...FOUND_PAGES, ...FOUND_BEGINNINGS.flatMap(({ needs, page }) => (may(needs) ? [page] : []))]}
+            onClose={() => setFinding(false)}
+          />
+        )}
         {help !== null && (
           <Help
             part={help}

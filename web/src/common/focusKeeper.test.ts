@@ -56,6 +56,21 @@ describe('the focus', () => {
     expect(document.activeElement?.id).toBe('main');
   });
 
+  it('goes to no text field after a tap, so that no keyboard opens on a telephone; with the keyboard it does', async () => {
+    const second = button('second');
+    second.insertAdjacentHTML('afterend', '<input id="text" />');
+    second.focus();
+    second.dispatchEvent(new MouseEvent('pointerdown', { bubbles: true }));
+    second.remove();
+    await pause(100);
+    expect(document.activeElement).toBe(button('third'));
+    button('third').dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter', bubbles: true }));
+    button('first').focus();
+    button('first').remove();
+    await pause(100);
+    expect(document.activeElement?.id).toBe('text');
+  });
+
   it('is left alone where somebody moved it on purpose, or let it go', async () => {
     button('first').focus();
     button('first').remove();

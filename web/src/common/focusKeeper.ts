@@ -1,6 +1,9 @@
 const TABBABLE =
   'a[href], button:not([disabled]), input:not([disabled]):not([type="hidden"]), select:not([disabled]), textarea:not([disabled]), [tabindex]:not([tabindex="-1"]), [role="combobox"]:not([aria-disabled="true"])';
 
+/** Fields into which a telephone would open its keyboard. */
+const WRITTEN_INTO = 'input:not([type="checkbox"]):not([type="radio"]):not([type="button"]):not([type="submit"]), textarea';
+
 /** The page settles for so long before the focus is moved: what moves it on purpose comes first. In milliseconds. */
 const SETTLE_MS = 60;
 /** A control that is switched off while something is saved gets the focus back if it is on again by then. In milliseconds. */
@@ -10,7 +13,7 @@ const REMEMBERED = 8;
 /**
  * Keeps the focus in the page. When the focused control disappears, or stays switched off, browsers drop the focus to the page itself, and
  * a keyboard user starts again from the top. Here it goes to what came next in the same part of the page, else to what had it before,
- * else to the main part.
+ * else to the main part. After a tap it goes to no text field, so that a telephone does not open its keyboard unasked.
  * @param fallback where it goes if nothing else is left.
  * @returns how to stop.
  */
@@ -19,6 +22,7 @@ export function keepFocus(fallback: () => HTMLElement | null): () => void {
   /** What could be reached by Tab when the last control got the focus, and where in that list it was. */
   let order: readonly HTMLElement[] = [];
   let before: readonly HTMLElement[] = [];
+  let isByPointer = false;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   const isLost = (): boolean => document.activeElement === null || document.activeElement === document.body;
@@ -37,7 +41,9 @@ export function keepFocus(fallback: () => HTMLElement | null): () => void {
     if (!isLost() || last === null) return;
     const at = order.indexOf(last);
     const candidates = isUsable(last) ? [last] : [...order.slice(at + 1), ...order.slice(0, Math.max(0, at)).reverse(), ...before];
-    const next = candidates.find(isUsable) ?? fallback();
+    const isMeant = (element: HTMLElement): boolean =>
+      isUsable(element) && (element === last || !isByPointer || !element.matches(WRITTEN_INTO));
+    const next = candidates.find(isMeant) ?? fallback();
     next?.focus({ preventScroll: next !== last });
   };
   const onChange = (): void => {
@@ -49,11 +55,13 @@ export function keepFocus(fallback: () => HTMLElement | null): () => void {
   };
   // a click on the bare page lets go on purpose
   const onPointerDown = ({ target }: PointerEvent): void => {
+    isByPointer = true;
     if (target instanceof Element && target.closest(`${TABBABLE}, label`) === null) last = null;
   };
   // so does Escape in a field
   const onKeyDown = ({ key }: KeyboardEvent): void => {
-    if (key === 'Escape') last = document.querySelector('[role="dialog"], [role="listbox"]') ? last : null;
+    isByPointer = false;
+    if (key === 'Escape' && document.querySelector('[role="dialog"], [role="listbox"]') === null) last = null;
   };
   const observer = new MutationObserver(onChange);
   observer.observe(document.body, {

@@ -1,9 +1,9 @@
-import { LINK_DAYS, type CoachLink } from '@easytuck/contract';
+import type { CoachLink } from '@easytuck/contract';
 import type { Transaction } from 'sequelize';
 import { readRows } from '../../database/readRows.ts';
 import { writeRows } from '../../database/writeRows.ts';
 import type { Database } from '../../plugins/database.ts';
-import { endOfEvent } from './linkEnd.ts';
+import { END_SQL, endOfEvent } from './linkEnd.ts';
 
 /** A link's row; `fittingId` is the first revision's, so that the link leads to the latest. */
 interface LinkRow {
@@ -102,7 +102,7 @@ export function linkRepository({ sequelize }: Pick<Database, 'sequelize'>): Link
       const event = eventOn === null ? null : endOfEvent(eventOn);
       await writeRows(
         sequelize,
-        `UPDATE coach_links SET ends_at = CASE WHEN ? > given_at THEN ? ELSE DATE_ADD(given_at, INTERVAL ${LINK_DAYS} DAY) END
+        `UPDATE coach_links SET ends_at = ${END_SQL}
           WHERE wearer_id IN (${wearerIds.map(() => '?').join(', ')}) AND withdrawn_at IS NULL AND ends_at > ?`,
         [event, event, ...wearerIds, now],
         transaction,

@@ -1,9 +1,9 @@
-import { LINK_DAYS, type PartyLink } from '@easytuck/contract';
+import type { PartyLink } from '@easytuck/contract';
 import type { Transaction } from 'sequelize';
 import { readRows } from '../../database/readRows.ts';
 import { writeRows } from '../../database/writeRows.ts';
 import type { Database } from '../../plugins/database.ts';
-import { endOfEvent } from '../links/linkEnd.ts';
+import { END_SQL, endOfEvent } from '../links/linkEnd.ts';
 
 /** A link to be kept. The key is known by its hash alone. */
 interface NewPartyLinkRow {
@@ -91,7 +91,7 @@ export function partyLinkRepository({ sequelize }: Pick<Database, 'sequelize'>):
       const end = endOfEvent(day);
       await writeRows(
         sequelize,
-        `UPDATE party_links SET ends_at = CASE WHEN ? > given_at THEN ? ELSE DATE_ADD(given_at, INTERVAL ${LINK_DAYS} DAY) END
+        `UPDATE party_links SET ends_at = ${END_SQL}
           WHERE party_id = ? AND withdrawn_at IS NULL AND ends_at > ?`,
         [end, end, partyId, now],
         transaction,

@@ -147,6 +147,9 @@ export function partyLinkService(database: Database): PartyLinkService {
     const { party, members } = await parties.page(partyId);
     if (party.calledOffAt !== null) throw new ProblemError('notFound', { detail: 'This party was called off.' });
     const there = new Set(members.map((member) => member.id));
+    // each copying makes new ones: somebody's link is no way to fill the shop's disk
+    if ((await links.ofParty(partyId)).length + asked.length > MOST_LINKS)
+      throw new ProblemError('tooLarge', { detail: `A party can have ${MOST_LINKS} links at most. Use those that were made.` });
     if (asked.some(({ memberId }) => memberId !== null && !there.has(memberId)))
       throw new ProblemError('notFound', { detail: 'They are not on the list.' });
     const made: MadeLink[] = [];
@@ -227,6 +230,8 @@ export function partyLinkService(database: Database): PartyLinkService {
 }
 
 const MOST_ATTEMPTS = 4;
+/** Links that a party can have in all: each of two hundred members ten times. */
+const MOST_LINKS = 2_000;
 
 /** A name on a list, of whom nothing is known. */
 const NOBODY_YET = {

@@ -145,6 +145,15 @@ describe('a link to a party', () => {
     // a bow that sits is planned for no more
     expect(ticked.who === 'lead' && ticked.turns.some(({ memberId }) => memberId === cy?.id)).toBe(false);
   });
+  it('makes no more links than a party can need, in one request or in many', async () => {
+    const { key } = await give(null);
+    const many = () => by(key, 'POST', '/links', { links: Array.from({ length: 200 }, () => ({ id: uuid(), memberId: ada() })) });
+    const codes: number[] = [];
+    for (let i = 0; i < 11; i += 1) codes.push((await many()).statusCode);
+    expect([codes[0], codes.at(-1)]).toEqual([200, 413]);
+    const one = await by(key, 'POST', '/links', { links: Array.from({ length: 201 }, () => ({ id: uuid(), memberId: ada() })) });
+    expect(codeOf(one)).toEqual([400, 'invalid']);
+  });
   it('somebody who comes later is tied later, and the sheet is worked out again', async () => {
     const { key } = await give(null);
     const turnOf = (told: PartyByLink) => (told.who === 'lead' ? told.turns.find(({ memberId }) => memberId === bo()) : undefined);

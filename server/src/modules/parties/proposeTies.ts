@@ -56,7 +56,7 @@ export function offeredTies(
 ): { readonly offered: readonly Tie[]; readonly leftOut: Proposal['leftOut'] } {
   const named = tieIds.length === 0 ? drawer : drawer.filter(({ id }) => tieIds.includes(id));
   const dressed = tieIds.length === 0 ? named.filter((tie) => !isOutOfDress(occasion, dressOf(tie))) : named;
-  const offered = mustOpen ? dressed.filter((tie) => opens(prepareTie(tie), tie.quickClasp)) : dressed;
+  const offered = mustOpen ? dressed.filter((tie) => opens(tie, tie.quickClasp)) : dressed;
   return { offered, leftOut: { byDress: named.length - dressed.length, closed: dressed.length - offered.length } };
 }
 

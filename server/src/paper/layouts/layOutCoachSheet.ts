@@ -45,8 +45,10 @@ const PICTURE_MM = { width: 84, height: 50 } as const;
 /** Letters that are read at arm’s length: 8.5 pt. */
 const TEXT_MM = 3;
 const LINE_MM = 3.8;
+/** From the top of a picture to the line of the name below it. */
+const TEXT_TOP_MM = PICTURE_MM.height + 5.5;
 
-/** What is told at the foot of each page. */
+/** What is said at the foot of each page. */
 const CAUTION = 'Never so tight that it presses the throat. Dizziness, headache or shortness of breath: loosen it at once.';
 
 const UP = { x: 0, y: 1, z: 0 } as const;
@@ -86,7 +88,7 @@ const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null
 export function layOutCoachSheet(
   fitting: Fitting,
   way: OfferedWay,
-  told: Reader,
+  reader: Reader,
   unit: LengthUnit,
   paper: PaperSize,
   measure: Measure,
@@ -109,7 +111,7 @@ export function layOutCoachSheet(
   const textMm = Math.min(PICTURE_MM.width, cellMm - 5);
   const hands = handsInPictures(
     choreography,
-    told,
+    reader,
     choreography.steps.map(({ step }) => shownAt(step)),
   );
   const steps = choreography.steps.map((step, i): SheetStep => {
@@ -129,27 +131,29 @@ export function layOutCoachSheet(
     const words = stepWords(step.step, {
       longEnd: fitting.longEnd,
       way: moved,
-      reader: told,
+      reader,
       lead: formatLength(leadMm, unit),
       late: lateOf(fitting, unit),
       halfKnot: halfKnotTold(tie, leadMm, (mm) => formatLength(mm, unit)),
       onThigh: way === 'onThigh' ? { mark: markOf(fitting, unit) } : null,
     });
+    const { lines, heightMm: wordsMm } = wordsBelow(words, i + 1, textMm, measure);
     return {
       draw: (left, top) => [
-        picture(still, left, top, { ...view, isMirror: view.isMirror && told !== 'facing' }),
-        ...telling(words, i + 1, left, top + PICTURE_MM.height + 5.5, textMm, measure).items,
+        picture(still, left, top, { ...view, isMirror: view.isMirror && reader !== 'facing' }),
+        ...lines.map((line) => ({ ...line, x: left + line.x, y: top + TEXT_TOP_MM + line.y })),
       ],
-      heightMm: PICTURE_MM.height + 5.5 + telling(words, i + 1, 0, 0, textMm, measure).heightMm,
+      heightMm: TEXT_TOP_MM + wordsMm,
     };
   });
-  const facts = factLines(factsOf(fitting, told, unit, leadMm), widthMm, address === null ? 0 : CODE_MM, measure);
+  const codeMm = address === null ? 0 : CODE_MM;
+  const facts = wrapText(factsOf(fitting, reader, unit, leadMm), 'text', 3.2, widthMm - 2 * MARGIN_MM - 10 - codeMm, measure);
   // the code is as high as three lines of what is said
   const headMm = 7 + 4 * Math.max(facts.length, address === null ? 0 : 3);
   const pages = onPages(steps, cellMm, MARGIN_MM + headMm, heightMm - MARGIN_MM - FOOT_MM);
   return pages.map((items, i) => ({
     ...{ widthMm, heightMm },
-    items: [...head(fitting, told, unit, leadMm, widthMm, heightMm, `${i + 1} of ${pages.length}`, measure, address), ...items],
+    items: [...head(fitting, facts, PAPER_MM[paper], `${i + 1} of ${pages.length}`, measure, address), ...items],
   }));
 }
 
@@ -199,25 +203,19 @@ function lateOf({ school, tie, result, step }: Fitting, unit: LengthUnit): StepC
 }
 
 /** What a sheet says of its fitting. */
-const factsOf = (fitting: Fitting, told: Reader, unit: LengthUnit, leadMm: number): string =>
-  `${fitting.tie.name}. ${leadMm > 0 ? `Long end on ${sideName(fitting.longEnd, told)}, ${formatLength(leadMm, unit)} lower` : 'Both ends level'}. Pictures ${PICTURED[told]}, except those from the side and from above.`;
+const factsOf = (fitting: Fitting, reader: Reader, unit: LengthUnit, leadMm: number): string =>
+  `${fitting.tie.name}. ${leadMm > 0 ? `Long end on ${sideName(fitting.longEnd, reader)}, ${formatLength(leadMm, unit)} lower` : 'Both ends level'}. Pictures ${PICTURED[reader]}, except those from the side and from above.`;
 
-const factLines = (facts: string, widthMm: number, codeMm: number, measure: Measure): readonly string[] =>
-  wrapText(facts, 'text', 3.2, widthMm - 2 * MARGIN_MM - 10 - codeMm, measure);
-
+/** What stands at the head of a page, and the caution at its foot. */
 function head(
   fitting: Fitting,
-  told: Reader,
-  unit: LengthUnit,
-  leadMm: number,
-  widthMm: number,
-  heightMm: number,
+  facts: readonly string[],
+  { widthMm, heightMm }: (typeof PAPER_MM)[PaperSize],
   number: string,
   measure: Measure,
   address: string | null,
 ): DisplayItem[] {
   const codeMm = address === null ? 0 : CODE_MM;
-  const facts = factsOf(fitting, told, unit, leadMm);
   return [
     {
       kind: 'text',
@@ -228,7 +226,7 @@ function head(
       ink: 'ink',
       text: shorten(`Tying, step by step: ${fitting.wearer.name}`, 'figure', 6, widthMm - 2 * MARGIN_MM - codeMm - 22, measure),
     },
-    ...factLines(facts, widthMm, codeMm, measure).map((text, i): DisplayItem => ({
+    ...facts.map((text, i): DisplayItem => ({
       kind: 'text',
       x: MARGIN_MM,
       y: MARGIN_MM + 8 + 4 * i,
@@ -283,29 +281,31 @@ function picture(
   return { kind: 'still', x: left, y: top, widthMm, heightMm, patches };
 }
 
-/** The words of a step below its picture: its name, what to do, what each hand does, what to check. `heightMm`: down to the last line’s foot. */
-function telling(
+/** A line of text on the sheet. */
+type TextItem = Extract<DisplayItem, { kind: 'text' }>;
+
+/**
+ * The words of a step below its picture: its name, what to do, what each hand does, what to check. From their own upper left corner;
+ * `heightMm`: down to the last line’s foot.
+ */
+function wordsBelow(
   words: ReturnType<typeof stepWords>,
   number: number,
-  left: number,
-  top: number,
   widthMm: number,
   measure: Measure,
-): { readonly items: readonly DisplayItem[]; readonly heightMm: number } {
-  const items: DisplayItem[] = [
-    { kind: 'text', x: left, y: top, sizeMm: 4.6, typeface: 'figure', ink: 'ink', text: `${number}. ${words.name}` },
-  ];
-  let y = top + 5;
-  const lines = (text: string, face: 'text' | 'strong', ink: 'ink' | 'pencil', mark = ''): void => {
-    const indentMm = mark === '' ? 0 : measure(mark, face, TEXT_MM);
-    for (const [i, line] of wrapText(text, face, TEXT_MM, widthMm - indentMm, measure).entries()) {
-      if (i === 0 && mark !== '') items.push({ kind: 'text', x: left, y, sizeMm: TEXT_MM, typeface: face, ink, text: mark.trimEnd() });
-      items.push({ kind: 'text', x: left + indentMm, y, sizeMm: TEXT_MM, typeface: face, ink, text: line });
+): { readonly lines: readonly TextItem[]; readonly heightMm: number } {
+  const lines: TextItem[] = [{ kind: 'text', x: 0, y: 0, sizeMm: 4.6, typeface: 'figure', ink: 'ink', text: `${number}. ${words.name}` }];
+  let y = 5;
+  const write = (text: string, typeface: 'text' | 'strong', ink: 'ink' | 'pencil', mark = ''): void => {
+    const indentMm = measure(mark, typeface, TEXT_MM);
+    if (mark !== '') lines.push({ kind: 'text', x: 0, y, sizeMm: TEXT_MM, typeface, ink, text: mark.trimEnd() });
+    for (const line of wrapText(text, typeface, TEXT_MM, widthMm - indentMm, measure)) {
+      lines.push({ kind: 'text', x: indentMm, y, sizeMm: TEXT_MM, typeface, ink, text: line });
       y += LINE_MM;
     }
   };
-  lines(words.act, 'strong', 'ink');
-  for (const hand of words.hands) lines(hand, 'text', 'ink', '– ');
-  lines(words.check, 'text', 'pencil');
-  return { items, heightMm: y - LINE_MM - top + 1 };
+  write(words.act, 'strong', 'ink');
+  for (const hand of words.hands) write(hand, 'text', 'ink', '– ');
+  write(words.check, 'text', 'pencil');
+  return { lines, heightMm: y - LINE_MM + 1 };
 }

@@ -21,6 +21,7 @@ import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useStaff } from '../../common/staff.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { FIGURES, SIZE } from '../../theme.ts';
+import { focusOnce } from './byKey.ts';
 import { copyText } from './copyText.ts';
 import type { PartProps } from './PartyPage.tsx';
 import { chanceWords, collarWords, reminderFor, type MemberLine } from './partyViewModel.ts';
@@ -155,9 +156,6 @@ function Cards({ page: { party }, view: { lines } }: PartProps) {
 }
 
 const cardsWords = (count: number): string => (count === 1 ? 'one card' : `${count} cards`);
-
-/** Puts the focus on a question’s first answer. */
-const focusOnce = (button: HTMLButtonElement | null): void => button?.focus();
 
 /** Where the ties are. */
 function Places({ page: { party, members }, view: { lines, stage } }: PartProps) {

@@ -17,7 +17,7 @@ import { useMay } from '../../common/session/sessionStore.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { readHour, wholeOf } from './partyForm.ts';
-import { focusFirst } from './byKey.ts';
+import { focusFirst, focusOnce } from './byKey.ts';
 import type { PartProps } from './PartyPage.tsx';
 import { chanceWords, dayView, minutesBefore, type DayTurn, type MemberLine } from './partyViewModel.ts';
 
@@ -207,9 +207,6 @@ function focusNextTick(tick: Element): void {
   const next = row?.nextElementSibling ?? row?.previousElementSibling;
   next?.querySelector<HTMLElement>('input[type="checkbox"]')?.focus();
 }
-
-/** Puts the cursor into a field that was opened on purpose. */
-const focusOnce = (field: HTMLInputElement | null): void => field?.focus();
 
 /** When somebody arrives, by the clock; the run sheet is recalculated. */
 function Late({ party, line: { member }, onDone }: { party: Party; line: MemberLine; onDone: () => void }) {

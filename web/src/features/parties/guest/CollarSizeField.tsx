@@ -4,44 +4,23 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import type { Ref } from 'react';
 
+interface FieldProps {
+  readonly label: string;
+  readonly value: string;
+  readonly error: string | undefined;
+  readonly hint: string;
+  readonly onChange: (value: string) => void;
+  readonly inputRef: Ref<HTMLInputElement>;
+}
+
 /** A collar size as a shirt is labelled. When a label says more than the collar, its sizes are offered to choose from. */
-export function CollarSizeField({
-  label,
-  value,
-  error,
-  hint,
-  onChange,
-  inputRef,
-}: {
-  label: string;
-  value: string;
-  error: string | undefined;
-  hint: string;
-  onChange: (value: string) => void;
-  inputRef?: Ref<HTMLInputElement>;
-}) {
-  const offered = error === undefined ? [] : likelyCollars(parseCollarSize(value)).map(formatCollarSize);
-  return <SuggestingField {...{ label, value, error, hint, onChange, offered }} {...(inputRef === undefined ? {} : { inputRef })} />;
+export function CollarSizeField(props: FieldProps) {
+  const offered = props.error === undefined ? [] : likelyCollars(parseCollarSize(props.value)).map(formatCollarSize);
+  return <SuggestingField {...props} offered={offered} />;
 }
 
 /** A field that offers what was probably meant, a button each. */
-export function SuggestingField({
-  label,
-  value,
-  error,
-  hint,
-  onChange,
-  offered,
-  inputRef,
-}: {
-  label: string;
-  value: string;
-  error: string | undefined;
-  hint: string;
-  onChange: (value: string) => void;
-  offered: readonly string[];
-  inputRef?: Ref<HTMLInputElement>;
-}) {
+export function SuggestingField({ label, value, error, hint, onChange, inputRef, offered }: FieldProps & { offered: readonly string[] }) {
   return (
     <Box sx={{ display: 'grid', gap: 1, justifyItems: 'start' }}>
       <TextField
@@ -51,7 +30,7 @@ export function SuggestingField({
         error={error !== undefined}
         helperText={error ?? hint}
         sx={{ width: '100%', maxWidth: '24rem' }}
-        {...(inputRef === undefined ? {} : { inputRef })}
+        inputRef={inputRef}
         slotProps={{ htmlInput: { autoComplete: 'off' }, formHelperText: error === undefined ? {} : { role: 'alert' } }}
       />
       {offered.length > 0 && (

@@ -86,7 +86,7 @@ interface Named {
 }
 
 function named({ longEnd, reader }: StepContext): Named {
-  const hand = (side: Side): string => (reader === 'wearer' ? `${capital(side)} hand` : `Your ${readersSide(side, reader)} hand`);
+  const hand = (side: Side): string => `Your ${readersSide(side, reader)} hand`;
   const [behind, inFront] = reader === 'facing' ? (['forefinger', 'thumb'] as const) : (['thumb', 'forefinger'] as const);
   return {
     own: sideName(longEnd, reader),
@@ -473,9 +473,7 @@ const DIGIT_WORDS: readonly (readonly [RegExp, readonly Digit[]])[] = [
 
 /**
  * The digits that a sentence speaks of.
- * @example digitsIn('Left hand: thumb behind, forefinger in front.') // ['thumb', 'forefinger']
+ * @example digitsIn('Your left hand: thumb behind, forefinger in front.') // ['thumb', 'forefinger']
  */
 export const digitsIn = (sentence: string): readonly Digit[] =>
   DIGIT_WORDS.flatMap(([word, digits]) => (word.test(sentence) ? digits : []));
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -168,9 +168,9 @@ describe('stepWords', () => {
 
   it('gives the thumb in the passage to the hand that holds the front bow (common practice, no source)', () => {
     const [own, other] = told('passage', { way: 'pinchAndTurn' }).hands;
-    expect(told('frontBow').hands[0]).toMatch(/^Left hand: .*holds the front bow, thumb behind, forefinger in front/);
-    expect(own).toMatch(/^Left hand: .*thumb in the passage/);
-    expect(other).toMatch(/^Right hand: brings the loop forward/);
+    expect(told('frontBow').hands[0]).toMatch(/^Your left hand: .*holds the front bow, thumb behind, forefinger in front/);
+    expect(own).toMatch(/^Your left hand: .*thumb in the passage/);
+    expect(other).toMatch(/^Your right hand: brings the loop forward/);
   });
 
   it('gives whoever faces the wearer the forefinger behind and the thumb in front: their hands come from the other side', () => {

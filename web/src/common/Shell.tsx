@@ -18,7 +18,7 @@ import { SessionGate } from './session/SessionGate.tsx';
 import { useMay, useStanding } from './session/sessionStore.ts';
 import { TapeProvider } from './tape/TapeProvider.tsx';
 import { listenForShortcuts, useShortcuts } from './shortcuts/shortcuts.ts';
-import { useUnits } from './UnitProvider.tsx';
+import { useUnits, type ShopUnit } from './UnitProvider.tsx';
 
 const ROOMS = [
   { to: '/', name: 'Bench', key: 'B' },
@@ -156,7 +156,7 @@ export function Shell() {
             <PersonMenu />
           </Suspense>
         )}
-        {!isOut && <PagesMenu unit={unit} onUnit={setUnit} />}
+        {!isOut && <PagesMenu unit={unit} onUnit={setUnit} onHelp={() => setHelp('words')} />}
         {!isOut && (
           <Button variant="outlined" aria-haspopup="dialog" onClick={() => setFinding(true)} sx={HEADER_BUTTON}>
             Find
@@ -166,7 +166,7 @@ export function Shell() {
           variant="outlined"
           aria-haspopup="dialog"
           onClick={() => setHelp('words')}
-          sx={{ ...HEADER_BUTTON, ml: isOut ? { xs: 'auto', sm: 0 } : 0 }}
+          sx={{ ...HEADER_BUTTON, ...(isOut ? { ml: { xs: 'auto', sm: 0 } } : { display: { xs: 'none', sm: 'inline-flex' } }) }}
         >
           Help
         </Button>
@@ -204,8 +204,8 @@ export function Shell() {
   );
 }
 
-/** On a telephone the pages and the unit stand behind one button, so that the header stays one row. */
-function PagesMenu({ unit, onUnit }: { unit: 'in' | 'cm'; onUnit: (unit: 'in' | 'cm') => void }) {
+/** On a telephone the pages, the unit and Help stand behind one button, so that the header stays one row. */
+function PagesMenu({ unit, onUnit, onHelp }: { unit: ShopUnit; onUnit: (unit: ShopUnit) => void; onHelp: () => void }) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const [at, setAt] = useState<HTMLElement | null>(null);
@@ -243,6 +243,15 @@ function PagesMenu({ unit, onUnit }: { unit: 'in' | 'cm'; onUnit: (unit: 'in' | 
           sx={{ minHeight: 44, borderTop: `1px solid ${COLOURS.rule}` }}
         >
           {unit === 'in' ? 'Show lengths in cm' : 'Show lengths in inches'}
+        </MenuItem>
+        <MenuItem
+          onClick={() => {
+            close();
+            onHelp();
+          }}
+          sx={{ minHeight: 44 }}
+        >
+          Help
         </MenuItem>
       </Menu>
     </>

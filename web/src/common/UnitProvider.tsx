@@ -3,7 +3,7 @@ import { createContext, useCallback, useContext, useMemo, useState, type ReactNo
 import { useShop } from './api/shop.ts';
 import { readStored, writeStored } from './stored.ts';
 
-type ShopUnit = Extract<LengthUnit, 'in' | 'cm'>;
+export type ShopUnit = Extract<LengthUnit, 'in' | 'cm'>;
 
 interface Units {
   readonly unit: ShopUnit;

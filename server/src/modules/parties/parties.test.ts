@@ -108,6 +108,7 @@ describe('a party that is put off', () => {
   it('takes along the day on its members’ records, and the ends of links to it and to their coaches', async () => {
     const tie = await stock(4, { name: 'Put off' });
     const dinner = await enter({ name: 'Has this dinner', eventName: 'Centenary dinner', eventOn: '2031-12-05' });
+    const shorter = await enter({ name: 'Has it under a shorter name', eventName: 'dinner', eventOn: '2031-12-05' });
     const elsewhere = await enter({ name: 'Has another evening', eventName: 'Regatta', eventOn: '2031-12-05' });
     const id = await enterParty();
     const { members } = await add(
@@ -119,6 +120,7 @@ describe('a party that is put off', () => {
     await give(id, members, tie.id, 3);
     expect((await cards(id, (await page(id)).members)).issued).toBe(3);
     const after = (await page(id)).members;
+    await add(id, { name: shorter.name, wearerId: shorter.id });
     const link = async (path: string, body: object) => (await send('POST', path, body)).json<{ link: { id: string; endsAt: string } }>();
     for (const { fittingId } of after) await link('/api/links', { id: uuid(), fittingId });
     await link(`/api/parties/${id}/links`, { id: uuid(), memberId: null });
@@ -144,6 +146,7 @@ describe('a party that is put off', () => {
       return [eventName, eventOn];
     };
     expect(await record(dinner.id)).toEqual(['Centenary dinner', '2032-01-09']);
+    expect(await record(shorter.id)).toEqual(['dinner', '2032-01-09']);
     expect(await record(elsewhere.id)).toEqual(['Regatta', '2031-12-05']);
     expect(await record(after[2]?.wearer?.id)).toEqual(['Centenary dinner', '2032-01-09']);
     const due = (await send('GET', '/api/wearers?show=due')).json<{ wearers: Wearer[] }>().wearers;

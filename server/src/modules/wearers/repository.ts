@@ -83,7 +83,8 @@ export interface WearerRepository {
     transaction: Transaction,
   ) => Promise<boolean>;
   /**
-   * Moves an event to another name and day for those of these wearers whose record has it: on its old day, under its old name or none.
+   * Moves an event to another day for those of these wearers whose record has it: on its old day, under no name, or under one that holds
+   * the event’s name or is part of it. A record that has the very name, or none, gets the new one.
    * @returns their keys.
    */
   readonly moveEvent: (
@@ -300,16 +301,18 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       const marks = ids.map(() => '?').join(', ');
       const rows = await readRows<{ id: string }>(
         sequelize,
-        `SELECT id FROM wearers WHERE id IN (${marks}) AND event_on = ? AND event_name IN (?, '') AND ${CURRENT} ORDER BY id FOR UPDATE`,
-        [...ids, from.on, from.name],
+        `SELECT id FROM wearers WHERE id IN (${marks}) AND event_on = ?
+          AND (LOCATE(event_name, ?) > 0 OR LOCATE(?, event_name) > 0) AND ${CURRENT} ORDER BY id FOR UPDATE`,
+        [...ids, from.on, from.name, from.name],
         transaction,
       );
       const moved = rows.map(({ id }) => id);
       if (moved.length > 0)
         await writeRows(
           sequelize,
-          `UPDATE wearers SET event_on = ?, event_name = ?, version = version + 1, updated_at = ? WHERE id IN (${moved.map(() => '?').join(', ')})`,
-          [to.on, to.name, at, ...moved],
+          `UPDATE wearers SET event_on = ?, event_name = IF(event_name IN (?, ''), ?, event_name), version = version + 1, updated_at = ?
+            WHERE id IN (${moved.map(() => '?').join(', ')})`,
+          [to.on, from.name, to.name, at, ...moved],
           transaction,
         );
       return moved;

@@ -7,9 +7,12 @@ export function explainOutOfReach(shortBy: string): string {
 
 const TAPE_NAMES: Readonly<Record<keyof BladeTape, string>> = { tipToWaistMm: 'waist', tipToBellyMm: 'belly', tipToNoseMm: 'nose' };
 
-/** Two readings along a blade that lie the wrong way round. */
-export function explainTapeOrder({ reading, mustExceed, limitMm }: Extract<BladeTapeReading, { kind: 'outOfOrder' }>): string {
-  return `From the tip the ${TAPE_NAMES[reading]} lies beyond the ${TAPE_NAMES[mustExceed]}, so it must be more than ${Math.round(limitMm * 10) / 10} mm.`;
+/** Two readings along a blade that lie the wrong way round. @param length writes a length given in mm. */
+export function explainTapeOrder(
+  { reading, mustExceed, limitMm }: Extract<BladeTapeReading, { kind: 'outOfOrder' }>,
+  length: (mm: number) => string = (mm) => `${Math.round(mm * 10) / 10} mm`,
+): string {
+  return `From the tip the ${TAPE_NAMES[reading]} lies beyond the ${TAPE_NAMES[mustExceed]}, so it must be more than ${length(limitMm)}.`;
 }
 
 /** How further widths are written: place and width from the nose. */

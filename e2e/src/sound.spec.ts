@@ -134,7 +134,7 @@ test('two people at one tie, and at the house’s habits: what one did not touch
 
   await page.goto(`${shop.address}/shop`);
   const house = await read(shop, '/api/shop');
-  await field(page, 'Counts as even within').fill('2 mm');
+  await field(page, 'Even means within').fill('2 mm');
   await saveElsewhere(shop, '/api/shop', { paper: 'Letter' });
   await page.getByRole('button', { name: 'Save habits' }).click();
   await expect(page.getByRole('button', { name: 'Save habits' })).toBeDisabled();

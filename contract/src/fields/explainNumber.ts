@@ -8,9 +8,9 @@ export function explainNumber(reason: UnreadableReason, what: string, example: s
     case 'negative':
       return `${what} cannot be negative. Write it as ${example}.`;
     case 'zeroDenominator':
-      return `A fraction cannot be divided by nothing. Write ${what.charAt(0).toLowerCase()}${what.slice(1)} as ${example}.`;
+      return `${what}: a fraction cannot be divided by nothing. Write it as ${example}.`;
     case 'improperFraction':
-      return `A fraction is less than one, with a space before it. Write ${what.charAt(0).toLowerCase()}${what.slice(1)} as ${example}.`;
+      return `${what}: a fraction is less than one, with a space before it. Write it as ${example}.`;
     case 'notANumber':
       return `${what} cannot be read. Write it as ${example}.`;
   }

@@ -2,7 +2,7 @@ import { formatLength, parseLength, type LengthUnit } from '@easytuck/core';
 import { z } from 'zod';
 import { explainNumber } from './explainNumber.ts';
 
-/** A length that a field takes: its name in a sentence, and its limits in mm. */
+/** A length that a field takes: its name, as forms label it, and its limits in mm. */
 export interface LengthLimits {
   readonly what: string;
   readonly minMm: number;
@@ -11,26 +11,26 @@ export interface LengthLimits {
 
 /** The measures of a fitting and their limits, in mm; outside them a unit was mixed up (common practice, no source). */
 export const FITTING_LENGTHS = {
-  easeMm: { what: 'The ease', minMm: 0, maxMm: 40 },
-  leadMm: { what: 'The lead', minMm: 0, maxMm: 150 },
-  bareNeckMm: { what: 'The bare neck', minMm: 230, maxMm: 600 },
-  firstButtonMm: { what: 'The distance from the collar button to the next', minMm: 30, maxMm: 130 },
-  buttonSpacingMm: { what: 'The distance between two buttons', minMm: 40, maxMm: 160 },
-  standHeightMm: { what: 'The height of the collar’s band', minMm: 15, maxMm: 80 },
-  leafLengthMm: { what: 'The length of a collar’s leaf', minMm: 15, maxMm: 140 },
-  halfWidthMm: { what: 'A half-width of the bow', minMm: 10, maxMm: 150 },
-  smallMm: { what: 'The small school’s step', minMm: 3, maxMm: 38.1 },
-  evennessMm: { what: 'The evenness wanted', minMm: 0.5, maxMm: 15 },
-  neckBreadthMm: { what: 'The neck breadth', minMm: 70, maxMm: 220 },
-  collarPointsMm: { what: 'The distance between the collar points', minMm: 30, maxMm: 250 },
-  faceWidthMm: { what: 'The face or spectacle width', minMm: 90, maxMm: 220 },
+  easeMm: { what: 'Ease', minMm: 0, maxMm: 40 },
+  leadMm: { what: 'Lead', minMm: 0, maxMm: 150 },
+  bareNeckMm: { what: 'Bare neck', minMm: 230, maxMm: 600 },
+  firstButtonMm: { what: 'First button down', minMm: 30, maxMm: 130 },
+  buttonSpacingMm: { what: 'Between buttons', minMm: 40, maxMm: 160 },
+  standHeightMm: { what: 'Band height', minMm: 15, maxMm: 80 },
+  leafLengthMm: { what: 'Leaf length', minMm: 15, maxMm: 140 },
+  halfWidthMm: { what: 'Half-width', minMm: 10, maxMm: 150 },
+  smallMm: { what: 'Small style: how much under', minMm: 3, maxMm: 38.1 },
+  evennessMm: { what: 'Even means within', minMm: 0.5, maxMm: 15 },
+  neckBreadthMm: { what: 'Neck breadth', minMm: 70, maxMm: 220 },
+  collarPointsMm: { what: 'Collar points apart', minMm: 30, maxMm: 250 },
+  faceWidthMm: { what: 'Face or spectacles', minMm: 90, maxMm: 220 },
 } as const satisfies Record<string, LengthLimits>;
 
 /** A length in mm on the wire. */
 export function lengthMm(limits: LengthLimits): z.ZodNumber {
   const message = explainRange(limits, 'mm');
   return z
-    .number({ error: `${limits.what} must be a number of millimetres.` })
+    .number({ error: `${limits.what}: this must be a number of millimetres.` })
     .min(limits.minMm, message)
     .max(limits.maxMm, message);
 }
@@ -79,5 +79,5 @@ export function likelyLength(text: string, limits: LengthLimits, unit: LengthUni
 }
 
 function explainRange(limits: LengthLimits, unit: LengthUnit): string {
-  return `${limits.what} lies between ${formatLength(limits.minMm, unit)} and ${formatLength(limits.maxMm, unit)}.`;
+  return `${limits.what}: from ${formatLength(limits.minMm, unit)} to ${formatLength(limits.maxMm, unit)}.`;
 }

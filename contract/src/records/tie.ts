@@ -36,24 +36,24 @@ export const MEASURE_NAMES: Readonly<Record<keyof TieModel['blade'], string>> = 
   extraWidths: 'further width',
 };
 
-/** A contradiction between measures in a sentence that says what would be right. */
-export function explainBlade({ measure, kind, value, limitMm, extra }: BladeContradiction): string {
+/** A contradiction between measures in a sentence that says what would be right. @param length writes a length given in mm. */
+export function explainBlade({ measure, kind, value, limitMm, extra }: BladeContradiction, length: (mm: number) => string = inMm): string {
   if (extra) return explainExtra(kind, value, limitMm, extra);
   const name = MEASURE_NAMES[measure];
-  const is = `The ${name} is ${Math.round(value * 10) / 10} mm`;
+  const is = `The ${name} is ${length(value)}`;
   switch (kind) {
     case 'notANumber':
       return `The ${name} is missing.`;
     case 'tooSmall':
-      return `${is}; the least a tie can have is ${limitMm} mm.`;
+      return `${is}; the least a tie can have is ${length(limitMm)}.`;
     case 'tooLarge':
-      return `${is}; the most a tie can have is ${limitMm} mm.`;
+      return `${is}; the most a tie can have is ${length(limitMm)}.`;
     case 'narrowerThanBand':
-      return `${is}, narrower than the band (${limitMm} mm); a blade is never narrower than its band.`;
+      return `${is}, narrower than the band (${length(limitMm)}); a blade is never narrower than its band.`;
     case 'widerThanBelly':
-      return `${is}, wider than the belly (${limitMm} mm); the waist is the narrow line of a blade.`;
+      return `${is}, wider than the belly (${length(limitMm)}); the waist is the narrow line of a blade.`;
     case 'longerThanTail':
-      return `${is}, but only ${limitMm} mm lie between waist and tip.`;
+      return `${is}, but only ${length(limitMm)} lie between waist and tip.`;
     case 'depthWithoutTip':
       return `${is}, but a straight tip has none; choose a pointed or rounded tip or leave 0.`;
     case 'tipWithoutDepth':
@@ -61,7 +61,7 @@ export function explainBlade({ measure, kind, value, limitMm, extra }: BladeCont
     case 'outOfOrder':
     case 'offTheBlade':
     case 'notBetween':
-      return `${is}, which contradicts its neighbours (${limitMm} mm).`;
+      return `${is}, which contradicts its neighbours (${length(limitMm)}).`;
   }
 }
 
@@ -92,6 +92,7 @@ function explainExtra(
 }
 
 const round = (value: number): number => Math.round(value * 10) / 10;
+const inMm = (lengthMm: number): string => `${round(lengthMm)} mm`;
 
 const measure = (name: keyof typeof BLADE_RANGES): z.ZodNumber => z.number({ error: `The ${MEASURE_NAMES[name]} is missing.` });
 

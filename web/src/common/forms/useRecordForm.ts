@@ -29,8 +29,6 @@ export interface RecordFormOptions<R extends { readonly version: number }, V ext
   /** What a new one starts with. */
   readonly empty: V;
   readonly resolver: Resolver<V, unknown, Input>;
-  /** When a field says what is wrong with it: while it is typed, or once it was left. */
-  readonly mode?: 'onChange' | 'onTouched';
   /** Saves over the version of `base`, or under `newId` where there is none. */
   readonly save: (input: Input, base: R | null, newId: string) => Promise<R>;
   /** Called once it is saved and its draft forgotten. */
@@ -75,7 +73,6 @@ export function useRecordForm<R extends { readonly version: number }, V extends 
   toForm,
   empty,
   resolver,
-  mode = 'onTouched',
   save,
   onSaved,
 }: RecordFormOptions<R, V, Input>): RecordForm<R, V, Input> {
@@ -86,7 +83,7 @@ export function useRecordForm<R extends { readonly version: number }, V extends 
   const [clashes, setClashes] = useState<readonly Clash<V>[]>(start.clashes);
   const [arrived, setArrived] = useState<readonly (keyof V & string)[]>([]);
   const [isChanged, setChanged] = useState(start.changed.length > 0);
-  const form = useForm<V, unknown, Input>({ resolver, defaultValues: start.values as DefaultValues<V>, mode });
+  const form = useForm<V, unknown, Input>({ resolver, defaultValues: start.values as DefaultValues<V>, mode: 'onTouched' });
   const { getValues, setValue, reset, subscribe, setError, handleSubmit, trigger } = form;
   useEffect(() => {
     // what was typed wrong before a reload is wrong after it too

@@ -3,6 +3,7 @@ import TextField from '@mui/material/TextField';
 import { useEffect, useState } from 'react';
 import { forgetDraft, keepDraft, readDraft } from '../forms/tabDrafts.ts';
 import { withUnit } from '../exactLength.ts';
+import { useSettledError } from '../forms/useSettledError.ts';
 import { TAPE_FIELD } from '../tape/tapeMeasure.ts';
 import { useUnits } from '../UnitProvider.tsx';
 
@@ -14,6 +15,7 @@ export const HALVES = [
   ['backFlatEndMm', 'Back flat end'],
 ] as const;
 export type Half = (typeof HALVES)[number][0];
+const NAME_OF = Object.fromEntries(HALVES) as Readonly<Record<Half, string>>;
 
 const NONE: Readonly<Record<Half, string>> = { frontLoopMm: '', frontFlatEndMm: '', backLoopMm: '', backFlatEndMm: '' };
 
@@ -45,7 +47,7 @@ export function useHalfWidths(draftName: string | null = null): TypedHalfWidths 
     if (HALVES.every(([half]) => typed[half] === '')) forgetDraft(draftName);
     else keepDraft(draftName, typed);
   }, [draftName, typed]);
-  const read = (half: Half) => optionalLengthField(FITTING_LENGTHS.halfWidthMm, unit).safeParse(typed[half]);
+  const read = (half: Half) => optionalLengthField({ ...FITTING_LENGTHS.halfWidthMm, what: NAME_OF[half] }, unit).safeParse(typed[half]);
   return {
     typed,
     type: (half, text) => setTyped((before) => ({ ...before, [half]: text })),
@@ -59,19 +61,21 @@ export function useHalfWidths(draftName: string | null = null): TypedHalfWidths 
 /** A field for each half-width; the tape's reading goes into the one that has the cursor. */
 export function HalfWidthFields({ halves }: { halves: TypedHalfWidths }) {
   const { unit } = useUnits();
-  return HALVES.map(([half, words]) => {
-    const error = halves.errorOf(half);
-    return (
-      <TextField
-        key={half}
-        label={`${words}, ${unit}`}
-        value={halves.typed[half]}
-        onChange={(event) => halves.type(half, event.target.value)}
-        onBlur={() => halves.type(half, withUnit(halves.typed[half], unit))}
-        error={error !== null}
-        helperText={error ?? 'knot’s middle to its edge'}
-        slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
-      />
-    );
-  });
+  return HALVES.map(([half, words]) => <HalfWidthField key={half} half={half} label={`${words}, ${unit}`} halves={halves} />);
+}
+
+function HalfWidthField({ half, label, halves }: { half: Half; label: string; halves: TypedHalfWidths }) {
+  const { unit } = useUnits();
+  const error = useSettledError(halves.errorOf(half));
+  return (
+    <TextField
+      label={label}
+      value={halves.typed[half]}
+      onChange={(event) => halves.type(half, event.target.value)}
+      onBlur={() => halves.type(half, withUnit(halves.typed[half], unit))}
+      error={error !== null}
+      helperText={error ?? 'knot’s middle to its edge'}
+      slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
+    />
+  );
 }

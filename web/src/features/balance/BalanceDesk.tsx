@@ -25,6 +25,7 @@ import { ReaderChoice } from '../../common/ReaderChoice.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { forgetDraft, keepDraft, readDraft } from '../../common/forms/tabDrafts.ts';
+import { useSettledError } from '../../common/forms/useSettledError.ts';
 import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { FIGURES, PAGE_WIDTH, SIZE } from '../../theme.ts';
@@ -59,8 +60,10 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const [reader, setReader] = useReader('facing');
   const isMirror = seesMirrored(reader);
   const read = halves.lengths();
-  const tilt = readDegrees(tiltText, 'The tilt', MOST_TILT_DEG);
+  const tilt = readDegrees(tiltText, 'Tilt', MOST_TILT_DEG);
   const knotOff = readSignedLength(knotOffText, KNOT_OFF_LIMITS, unit);
+  const tiltError = useSettledError(tilt.kind === 'wrong' ? tilt.message : null);
+  const knotOffError = useSettledError(knotOff.kind === 'wrong' ? knotOff.message : null);
   const [tiltDeg, knotOffMm] = [tilt, knotOff].map((reading) => (reading.kind === 'value' ? reading.value : 0)) as [number, number];
   const state = stateOf(desk, halves.isRight ? read : NOTHING_READ, { tiltRad: (tiltDeg * Math.PI) / 180, knotOffMm });
   const target: FinishTarget = wish === 'even' ? { kind: 'even' } : { kind: 'handTied', byMm: unevenMm, widerSide: wish };
@@ -169,8 +172,8 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
               label="Tilt, degrees"
               value={tiltText}
               onChange={(event) => setTiltText(event.target.value)}
-              error={tilt.kind === 'wrong'}
-              helperText={tilt.kind === 'wrong' ? tilt.message : `+ if ${sideName('left', reader)} is higher`}
+              error={tiltError !== null}
+              helperText={tiltError ?? `+ if ${sideName('left', reader)} is higher`}
               slotProps={{ htmlInput: { autoComplete: 'off', placeholder: '0' } }}
             />
             <TextField
@@ -178,8 +181,8 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
               value={knotOffText}
               onChange={(event) => setKnotOffText(event.target.value)}
               onBlur={() => setKnotOffText(withUnit(knotOffText, unit))}
-              error={knotOff.kind === 'wrong'}
-              helperText={knotOff.kind === 'wrong' ? knotOff.message : `+ towards ${sideName('left', reader)}`}
+              error={knotOffError !== null}
+              helperText={knotOffError ?? `+ towards ${sideName('left', reader)}`}
               slotProps={{ htmlInput: { autoComplete: 'off', placeholder: '0', ...TAPE_FIELD } }}
             />
           </Box>
@@ -228,8 +231,8 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
 
 /** No bow that stands is turned further. */
 const MOST_TILT_DEG = 60;
-const KNOT_OFF_LIMITS = { what: 'The knot’s distance from the middle', minMm: -40, maxMm: 40 } as const;
-const UNEVEN_LIMITS = { what: 'The unevenness', ...HAND_TIED_MM } as const;
+const KNOT_OFF_LIMITS = { what: 'Knot off-centre', minMm: -40, maxMm: 40 } as const;
+const UNEVEN_LIMITS = { what: 'By', ...HAND_TIED_MM } as const;
 
 /** By how much one side is wanted wider, in the unit that is switched on. */
 function UnevenBy({ unevenMm, onChange }: { unevenMm: number; onChange: (mm: number) => void }) {
@@ -237,6 +240,7 @@ function UnevenBy({ unevenMm, onChange }: { unevenMm: number; onChange: (mm: num
   const [typed, setTyped] = useState<string | null>(null);
   const shown = unit === 'in' ? formatInchesPlain(unevenMm, FINE_INCH_FRACTION) : formatLengthBare(unevenMm, unit);
   const read = typed === null ? null : lengthField(UNEVEN_LIMITS, unit).safeParse(typed);
+  const error = useSettledError(read?.error?.issues[0]?.message ?? null);
   return (
     <TextField
       label={`By, ${unit}`}
@@ -249,8 +253,8 @@ function UnevenBy({ unevenMm, onChange }: { unevenMm: number; onChange: (mm: num
       onBlur={() => {
         if (read?.success) setTyped(null);
       }}
-      error={read?.success === false}
-      helperText={read?.error?.issues[0]?.message ?? ''}
+      error={error !== null}
+      helperText={error ?? ''}
       sx={{ width: '7.5rem' }}
       slotProps={{ htmlInput: { autoComplete: 'off' } }}
     />

@@ -19,6 +19,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useWearer } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
+import { useSettledError } from '../../common/forms/useSettledError.ts';
 import { usePageTitle } from '../../common/pageTitle.ts';
 import { ReaderChoice } from '../../common/ReaderChoice.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
@@ -289,7 +290,7 @@ function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coa
   );
 }
 
-const GIRTH_LIMITS = { what: 'The girth it is tied on', minMm: 250, maxMm: 800 } as const;
+const GIRTH_LIMITS = { what: 'Girth it is tied on', minMm: 250, maxMm: 800 } as const;
 
 /** The girth it is tied on, typed as people write it, and where the band is set for that. */
 function Girth({
@@ -304,6 +305,7 @@ function Girth({
   const { unit } = useUnits();
   const [typed, setTyped] = useState<string | null>(null);
   const read = typed === null ? null : lengthField(GIRTH_LIMITS, unit).safeParse(typed);
+  const error = useSettledError(read?.error?.issues[0]?.message ?? null);
   const { setting } = settingForGirth(subject, thighGirthMm);
   const collarMm = Math.round(subject.collarGirthMm);
   const take = (text: string): void => {
@@ -320,8 +322,8 @@ function Girth({
         onBlur={() => {
           if (read?.success) setTyped(null);
         }}
-        error={read?.success === false}
-        helperText={read?.error?.issues[0]?.message ?? 'a place about as thick as the collar'}
+        error={error !== null}
+        helperText={error ?? 'a place about as thick as the collar'}
         sx={{ width: '15rem' }}
         slotProps={{ htmlInput: { autoComplete: 'off', ...TAPE_FIELD } }}
       />

@@ -67,11 +67,11 @@ describe('tieForm', () => {
   it.each([
     [{ waistWidth: '' }, 'waistWidth', 'missing'],
     [{ waistWidth: '80' }, 'waistWidth', 'wider than the belly'],
-    [{ tipToBelly: '-62' }, 'tipToBelly', 'missing'],
+    [{ tipToBelly: '-62' }, 'tipToBelly', 'Tip to belly cannot be negative'],
     [{ tipToBelly: '60' }, 'tipToBelly', 'From the tip the belly lies beyond the waist, so it must be more than 62 mm.'],
     [{ tipToNose: '100' }, 'tipToNose', 'the nose lies beyond the belly'],
     [{ tipToTip: '33 in', tipToNose: '450', tipToBelly: '300', tipToWaist: '150' }, 'tipToTip', 'the two blades alone take 900 mm'],
-    [{ hardwareKind: 'slider' as const, travel: '90', strap: '', reach: '140' }, 'strap', 'cannot be read'],
+    [{ hardwareKind: 'slider' as const, travel: '90', strap: '', reach: '140' }, 'strap', 'Strap is missing'],
     [{ further: '30:70' }, 'further', 'between nose and belly a blade only widens or only narrows'],
     [{ further: '30' }, 'further', 'place and width'],
     [{ readAt: '19' }, 'readAt', 'no such setting'],
@@ -116,5 +116,20 @@ describe('tieForm', () => {
     // whatever unit is switched on: what was measured is put in with its own
     for (const unit of ['mm', 'in', 'cm'] as const)
       expect(readTieForm(toTieForm(saved, unit === 'mm' ? 'cm' : unit), unit)).toEqual(readTieForm(TYPED, 'mm'));
+  });
+
+  it('names each wrong field as the form does, in the unit that is switched on, and blames no field for another’s mistake', async () => {
+    const { errors } = await tieResolver('in')(
+      { ...TYPED, tipToWaist: 'two', bandWidth: '', bellyWidth: '900 mm', waistWidth: '30 mm', tipToTip: '31/0' },
+      undefined,
+      { fields: {}, shouldUseNativeValidation: false },
+    );
+    const said = Object.fromEntries(Object.entries(errors).map(([name, error]) => [name, (error as { message?: string }).message]));
+    expect(said).toEqual({
+      tipToWaist: expect.stringMatching(/^Tip to waist cannot be read\. Write it as .* in\.$/) as string,
+      bandWidth: expect.stringMatching(/^Band width is missing\. Write it as .* in\.$/) as string,
+      tipToTip: expect.stringMatching(/^Tip to tip: a fraction cannot be divided by nothing/) as string,
+      bellyWidth: expect.stringMatching(/^The belly width is .* in; the most a tie can have is .* in\.$/) as string,
+    });
   });
 });

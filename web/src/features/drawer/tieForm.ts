@@ -1,9 +1,19 @@
-import { explainTapeOrder, FURTHER_WIDTHS_EXAMPLE, tieInput, type Tie, type TieInput } from '@easytuck/contract';
+import {
+  explainBlade,
+  explainNumber,
+  explainTapeOrder,
+  FURTHER_WIDTHS_EXAMPLE,
+  tieInput,
+  type Tie,
+  type TieInput,
+} from '@easytuck/contract';
 import {
   bladeFromTape,
   calibrateHardware,
+  checkBlade,
   clothBehaviour,
   formatCollarLabel,
+  formatLength,
   parseLength,
   parseNumber,
   readSetting,
@@ -19,6 +29,7 @@ import {
   type Hardware,
   type LengthUnit,
   type Weave,
+  TIP_CUTS,
   TIP_OF_SHAPE,
 } from '@easytuck/core';
 import type { FieldErrors, Resolver } from 'react-hook-form';
@@ -222,7 +233,13 @@ export const TIE_LABELS: Readonly<Record<keyof TieForm, string>> = {
     tipDepth: 'Depth of the tip',
     overhang: 'Overhang',
   },
-  ...{ bandWidth: 'Band', bellyWidth: 'Belly', waistWidth: 'Waist', tailWidth: 'Tail', further: 'Further widths, mm' },
+  ...{
+    bandWidth: 'Band width',
+    bellyWidth: 'Belly width',
+    waistWidth: 'Waist width',
+    tailWidth: 'Tail width',
+    further: 'Further widths, mm',
+  },
   ...{
     hardwareKind: 'Hardware',
     tipToTip: 'Tip to tip',
@@ -275,8 +292,19 @@ export const tieResolver =
     const refuse = (field: keyof TieForm, message: string): void => {
       errors[field] ??= { type: 'contract', message };
     };
+    const unreadable = findUnreadable(form, unit);
+    for (const [field, message] of unreadable) refuse(field, message);
     const tape = bladeFromTape(readTape(form, unit));
-    if (tape.kind === 'outOfOrder') refuse(TAPE_FIELDS[tape.reading], explainTapeOrder(tape));
+    const length = (lengthMm: number): string => formatLength(lengthMm, unit);
+    if (tape.kind === 'outOfOrder') refuse(TAPE_FIELDS[tape.reading], explainTapeOrder(tape, length));
+    // what follows from a reading that is wrong is no mistake of its own
+    const isTapeRight = !TAPE_FIELD_NAMES.some((field) => field in errors);
+    const isBlamed = (field: keyof TieForm): boolean =>
+      field === 'tailWidth' ? form.tailWidth.trim() !== '' : isTapeRight || !TAPE_FIELD_NAMES.some((each) => each === field);
+    for (const found of checkBlade(readBlade(form, unit))) {
+      const field = FIELD_OF[`blade.${found.measure}`];
+      if (field !== undefined && isBlamed(field) && !found.extra) refuse(field, explainBlade(found, length));
+    }
     const { refused } = readHardware(form, unit);
     if (refused !== null) refuse('readAt', refused);
     const read = tieInput.safeParse(readTieForm(form, unit));
@@ -284,6 +312,7 @@ export const tieResolver =
       const dotted = path.join('.');
       const isFurther = dotted.startsWith('blade.extraWidths');
       const field = isFurther ? 'further' : (FIELD_OF[dotted] ?? (path[0] as keyof TieForm));
+      if (!isBlamed(field)) continue;
       const isPlain = !message.startsWith('Invalid input');
       refuse(
         field,
@@ -296,6 +325,44 @@ export const tieResolver =
     }
     return read.success && Object.keys(errors).length === 0 ? { values: read.data, errors: {} } : { values: {}, errors };
   };
+
+const TAPE_FIELD_NAMES = ['tipToWaist', 'tipToBelly', 'tipToNose'] as const;
+
+/** Fields that hold a length, each with one that would be right, in mm. */
+const LENGTH_EXAMPLES = {
+  tipToWaist: 80,
+  tipToBelly: 130,
+  tipToNose: 180,
+  bandWidth: 20,
+  bellyWidth: 64,
+  waistWidth: 32,
+  tailWidth: 64,
+  tipDepth: 20,
+  overhang: 5,
+  tipToTip: 880,
+  travel: 150,
+  pitch: 12.7,
+  strap: 200,
+  reach: 100,
+} as const satisfies Partial<Record<keyof TieForm, number>>;
+type LengthFieldName = keyof typeof LENGTH_EXAMPLES;
+
+/** The lengths that this hardware and this tip ask for, and that cannot be read, each with why. */
+function findUnreadable(form: TieForm, unit: LengthUnit): [LengthFieldName, string][] {
+  const asked: Readonly<Partial<Record<LengthFieldName, boolean>>> = {
+    tailWidth: form.tailWidth.trim() !== '',
+    tipDepth: TIP_CUTS[TIP_OF_SHAPE[form.shape]].hasDepth,
+    travel: form.hardwareKind === 'slider',
+    strap: form.hardwareKind === 'slider',
+    reach: form.hardwareKind === 'slider',
+    pitch: form.hardwareKind === 'slots' || form.hardwareKind === 'buttons',
+  };
+  return (Object.keys(LENGTH_EXAMPLES) as LengthFieldName[]).flatMap((field): [LengthFieldName, string][] => {
+    const reading = parseLength(form[field], unit);
+    if (reading.kind === 'length' || asked[field] === false) return [];
+    return [[field, explainNumber(reading.reason, TIE_LABELS[field], formatLength(LENGTH_EXAMPLES[field], unit))]];
+  });
+}
 
 const TAPE_FIELDS: Readonly<Record<keyof BladeTape, 'tipToWaist' | 'tipToBelly' | 'tipToNose'>> = {
   tipToWaistMm: 'tipToWaist',

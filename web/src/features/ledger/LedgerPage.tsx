@@ -8,6 +8,7 @@ import { useDeferredValue } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useLedger } from '../../common/api/fittings.ts';
 import { useShop } from '../../common/api/shop.ts';
+import { NOT_A_DAY } from '../../common/dayPattern.ts';
 import { dayWords } from '../../common/dueWords.ts';
 import { LazyDayField } from '../../common/LazyDayField.tsx';
 import { Face } from '../../common/faces/Face.tsx';
@@ -70,8 +71,8 @@ export function LedgerPage() {
         }}
       >
         <SearchField label="Wearer or tie" value={value('q')} onChange={(typed) => narrow('q', typed)} />
-        <LazyDayField label="From" value={value('from')} onChange={(day) => narrow('from', day)} />
-        <LazyDayField label="To" value={value('to')} onChange={(day) => narrow('to', day)} />
+        <LazyDayField label="From" value={value('from')} onChange={(day) => day !== NOT_A_DAY && narrow('from', day)} />
+        <LazyDayField label="To" value={value('to')} onChange={(day) => day !== NOT_A_DAY && narrow('to', day)} />
         <TextField
           select
           label="Occasion"

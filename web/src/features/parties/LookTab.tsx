@@ -42,6 +42,7 @@ import { notify } from '../../common/notices.tsx';
 import { preparedOf } from '../../common/preparedOf.ts';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
+import { useSettledError } from '../../common/forms/useSettledError.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import type { PartProps } from './PartyPage.tsx';
@@ -55,6 +56,7 @@ export function LookTab({ page, drawer }: PartProps) {
   const [look, setLook] = useState<PartyLook>(party.look);
   const [figure, setFigure] = useState(() => figureOf(party.look, length));
   const [wrong, setWrong] = useState<string | null>(null);
+  const shownWrong = useSettledError(wrong);
   // the proposal depends on who is on the list and what is free too
   const standing = members.map(({ id, version }) => `${id} ${version}`).join() + page.offers.map(({ free }) => free).join();
   const asked = JSON.stringify(look);
@@ -107,9 +109,9 @@ export function LookTab({ page, drawer }: PartProps) {
             label={look.rule === 'spread' ? 'Bow width' : 'Share of the neck, %'}
             value={figure}
             onChange={(event) => readFigure(event.target.value)}
-            error={wrong !== null}
+            error={shownWrong !== null}
             helperText={
-              wrong ??
+              shownWrong ??
               (figure.trim() === '' && proposal
                 ? `Leave empty for ${figureOf(proposal.look, length)}${look.rule === 'share' ? ' %' : ''}, the closest fit`
                 : ' ')

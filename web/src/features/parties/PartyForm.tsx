@@ -119,6 +119,7 @@ export function PartyForm({
           label={PARTY_FIELD_WORDS[name]}
           value={field.value}
           onChange={field.onChange}
+          onBlur={field.onBlur}
           error={errors[name]?.message}
           hint={hint}
         />

@@ -96,7 +96,7 @@ const LENGTHS = [
 const LABELS: Readonly<Record<keyof CollarForm, string>> = {
   name: 'Collar’s name',
   style: 'Style',
-  pointsMm: 'Points apart',
+  pointsMm: 'Collar points apart',
   standMm: 'Band height',
   leafMm: 'Leaf length',
 };
@@ -137,7 +137,6 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
     toForm,
     empty: EMPTY,
     resolver,
-    mode: 'onChange',
     save: (input, base, newId) =>
       base === null ? createCollar({ ...input, id: newId }) : changeCollar(base.id, { ...input, version: base.version }),
     onSaved: onDone,

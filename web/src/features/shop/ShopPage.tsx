@@ -117,10 +117,10 @@ const LABELS: Readonly<Record<keyof SettingsForm, string>> = {
   school: 'House school',
   wings: 'Wing collars',
   ease: 'Ease',
-  small: 'Small school: under by',
-  evenness: 'Counts as even within',
+  small: 'Small style: how much under',
+  evenness: 'Even means within',
   paper: 'Paper',
-  staff: 'Names for the record',
+  staff: 'Staff names',
   keepYears: 'Keep a wearer’s record, in years',
 };
 
@@ -198,7 +198,6 @@ function Settings({ settings }: { settings: ShopSettings }) {
     toForm,
     empty: NOBODY,
     resolver,
-    mode: 'onChange',
     save: (input, base) => changeShop({ ...input, version: base?.version ?? settings.version }),
     onSaved: () => notify('The habits are saved.'),
   });

@@ -154,7 +154,13 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
           control={control}
           name="eventOn"
           render={({ field }) => (
-            <LazyDayField label={MEASURE_WORDS.eventOn} value={field.value} onChange={field.onChange} error={errors.eventOn?.message} />
+            <LazyDayField
+              label={MEASURE_WORDS.eventOn}
+              value={field.value}
+              onChange={field.onChange}
+              onBlur={field.onBlur}
+              error={errors.eventOn?.message}
+            />
           )}
         />
       </Pair>

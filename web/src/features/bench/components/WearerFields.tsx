@@ -19,11 +19,12 @@ import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
+import TextField, { type TextFieldProps } from '@mui/material/TextField';
 import { memo, useEffect, useRef, useState, type Dispatch, type ReactNode } from 'react';
 import { useWearers } from '../../../common/api/wearers.ts';
 import { Choice } from '../../../common/Choice.tsx';
 import { fold, holds } from '../../../common/foldName.ts';
+import { useSettledError } from '../../../common/forms/useSettledError.ts';
 import { inSwitchedUnit, withUnit } from '../../../common/exactLength.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
@@ -50,6 +51,7 @@ const focusOn = (name: string): void => document.querySelector<HTMLElement>(`[da
 export const WearerFields = memo(
   function WearerFields({ draft, errors, collars, houseEaseMm, isEstimate, dispatch }: WearerFieldsProps) {
     const [isAsked, ask] = useState(false);
+    const collarError = useSettledError(errors.collar);
     const isOpen = isAsked || OPTIONAL_MEASURES.some((measure) => errors.measures[measure] !== null);
     const taken = OPTIONAL_MEASURES.filter((measure) => draft.measures[measure] !== '').length;
     useShortcuts('Bench', [
@@ -79,15 +81,15 @@ export const WearerFields = memo(
           label="Collar size"
           value={draft.collarText}
           onChange={(event) => dispatch({ type: 'collarTyped', text: event.target.value })}
-          error={errors.collar !== null}
-          helperText={errors.collar !== null ? ' ' : isEstimate ? '≈ from the neck' : collarHint(draft.collarText)}
+          error={collarError !== null}
+          helperText={collarError !== null ? ' ' : isEstimate ? '≈ from the neck' : collarHint(draft.collarText)}
           slotProps={{
             htmlInput: {
               autoComplete: 'off',
               placeholder: '15 3/4',
               'data-bench': 'collar',
               ...TAPE_FIELD,
-              ...(errors.collar === null ? {} : { 'aria-describedby': 'collar-error' }),
+              ...(collarError === null ? {} : { 'aria-describedby': 'collar-error' }),
             },
             inputLabel: { shrink: true },
           }}
@@ -125,9 +127,9 @@ export const WearerFields = memo(
             </MenuItem>
           ))}
         </TextField>
-        {errors.collar !== null && (
+        {collarError !== null && (
           <Box id="collar-error" role="alert" sx={{ gridColumn: '1 / -1', color: 'error.main', mt: -2.5, mb: 0.5 }}>
-            {errors.collar}
+            {collarError}
           </Box>
         )}
         {isOpen && <MeasureFields draft={draft} errors={errors} houseEaseMm={houseEaseMm} dispatch={dispatch} />}
@@ -223,7 +225,7 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
       }}
     >
       {OPTIONAL_MEASURES.map((measure) => (
-        <TextField
+        <SettledField
           key={measure}
           label={MEASURE_NAMES[measure]}
           value={draft.measures[measure]}
@@ -232,8 +234,8 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
             const text = withUnit(draft.measures[measure], unit);
             if (text !== draft.measures[measure]) dispatch({ type: 'measureTyped', measure, text });
           }}
-          error={errors.measures[measure] !== null}
-          helperText={errors.measures[measure] ?? (inSwitchedUnit(draft.measures[measure], unit) || hints[measure])}
+          wrong={errors.measures[measure]}
+          hint={inSwitchedUnit(draft.measures[measure], unit) || hints[measure]}
           slotProps={{ htmlInput: { autoComplete: 'off', ...TAPE_FIELD }, inputLabel: { shrink: true } }}
         />
       ))}
@@ -244,6 +246,12 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
       )}
     </Box>
   );
+}
+
+/** A field whose error waits until typing pauses. */
+function SettledField({ wrong, hint, ...props }: { wrong: string | null; hint: ReactNode } & TextFieldProps) {
+  const error = useSettledError(wrong);
+  return <TextField {...props} error={error !== null} helperText={error ?? hint} />;
 }
 
 /** What is to be done once the answer for some letters is there: take the first found (Enter), or who is called just that (leaving the field). */

@@ -17,9 +17,11 @@ const signIn = async (page: Page, { name, password }: typeof OWNER): Promise<voi
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.getByRole('heading', { name: /^Sign in/ })).toHaveCount(0);
 };
-const signOut = async (page: Page, name: string): Promise<void> => {
+/** @param unsaved the button that answers what becomes of unsaved text, where the page asks. */
+const signOut = async (page: Page, name: string, unsaved?: string): Promise<void> => {
   await page.getByRole('button', { name, exact: true }).click();
   await page.getByRole('menuitem', { name: 'Sign out' }).click();
+  if (unsaved !== undefined) await page.getByRole('dialog').getByRole('button', { name: unsaved }).click();
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 };
 const setUp = async (page: Page, { name, password }: typeof OWNER, role: string): Promise<void> => {
@@ -168,14 +170,20 @@ test.describe('a shop in which people sign in', () => {
         BroadcastChannel.prototype.postMessage = () => undefined;
       });
       await other.goto(`${address}/own`);
-      await signOut(other, FITTER.name);
+      await signOut(other, FITTER.name, 'Keep it and sign out');
       await signIn(other, OWNER);
       await expect(other.getByRole('button', { name: OWNER.name, exact: true })).toBeVisible();
       await one.getByRole('button', { name: 'Save wearer' }).click();
-      await expect(one.getByText(/Somebody else has signed in at this counter/)).toBeVisible();
+      await expect(one.getByText(`${OWNER.name} is signed in now. Text that ${FITTER.name} typed stays theirs.`)).toBeVisible();
       await expect(one.getByRole('button', { name: OWNER.name, exact: true })).toBeVisible();
-      await one.getByRole('button', { name: 'Save wearer' }).click();
-      await expect(one.getByText('Wilf Undercroft is on record.')).toBeVisible();
+      await expect(one.getByRole('textbox', { name: 'Name', exact: true })).toHaveValue('');
+      // it is its author’s again, who can also let it go
+      await signOut(one, OWNER.name);
+      await signIn(one, FITTER);
+      await expect(one.getByRole('textbox', { name: 'Name', exact: true })).toHaveValue('Wilf Undercroft');
+      await signOut(one, FITTER.name, 'Discard it and sign out');
+      await signIn(one, FITTER);
+      await expect(one.getByRole('textbox', { name: 'Name', exact: true })).toHaveValue('');
       await context.close();
     });
 
@@ -282,10 +290,10 @@ test.describe('a shop in which people sign in', () => {
       await signIn(page, OWNER);
       await page.getByRole('link', { name: /Corin Attleby/ }).click();
       await page.getByRole('link', { name: 'All that is held' }).click();
-      await expect(page.getByRole('heading', { name: 'Held of Corin Attleby' })).toBeVisible();
+      await expect(page.getByRole('heading', { name: 'What we hold about Corin Attleby' })).toBeVisible();
       const saved = page.waitForEvent('download');
-      await page.getByRole('button', { name: 'Save as a file' }).click();
-      expect((await saved).suggestedFilename()).toBe('held-of-Corin-Attleby.json');
+      await page.getByRole('button', { name: 'Save as data' }).click();
+      expect((await saved).suggestedFilename()).toBe('held-about-Corin-Attleby.json');
       await page.getByRole('link', { name: 'Back to the record' }).click();
       await page.getByRole('button', { name: 'Erase for good …' }).click();
       await expect(page.getByText('What stays, without a name:')).toBeVisible();

@@ -34,6 +34,12 @@ export function notify(text: string, undo?: () => void): void {
   show({ text, undo });
 }
 
+/** Forgets what could be undone: nobody undoes another person's change. */
+export function forgetUndo(): void {
+  lastUndo = null;
+  if (notice?.undo) show(null);
+}
+
 /** Undoes the last change that can be undone. */
 export function undoLast(): void {
   const last = lastUndo;

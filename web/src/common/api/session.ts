@@ -1,6 +1,7 @@
 import { passkeyList, passkeyOptions, session, type Passkey, type Session, type SignIn } from '@easytuck/contract';
 import { mutate } from 'swr';
-import { hearSession, setSession } from '../session/sessionStore.ts';
+import { currentOwner, hearSession, setSession } from '../session/sessionStore.ts';
+import { adoptDrafts } from '../forms/tabDrafts.ts';
 import { OTHER_PERSON, request } from './request.ts';
 
 const KEY = '/api/session';
@@ -10,7 +11,10 @@ const channel = 'BroadcastChannel' in window ? new BroadcastChannel('easytuck.se
 /** Asks the shop who is signed in at this browser. */
 export async function loadSession(): Promise<void> {
   try {
+    const before = currentOwner();
     hearSession(await request('GET', KEY, session));
+    // nobody sees what was read for another person
+    if (currentOwner() !== before) await mutate(() => true, undefined);
   } catch {
     hearSession(null); // the shop is away: pages say so themselves
   }
@@ -46,8 +50,11 @@ export const signOut = async (): Promise<void> => enter(await request('DELETE', 
 export const signOutEverywhere = async (): Promise<void> => enter(await request('POST', `${KEY}/everywhere`, session));
 
 /** Sets the shop up with its owner, who is then signed in. */
-export const setUpOwner = async (owner: { id: string; name: string; password: string }): Promise<void> =>
-  enter(await request('POST', '/api/people/first', session, owner));
+export async function setUpOwner(owner: { id: string; name: string; password: string }): Promise<void> {
+  const next = await request('POST', '/api/people/first', session, owner);
+  adoptDrafts(owner.id);
+  await enter(next);
+}
 
 /** Whether this page may use passkeys: over https, or on this machine by its name. */
 export const canUsePasskeys = (): boolean =>

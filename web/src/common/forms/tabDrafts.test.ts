@@ -16,6 +16,8 @@ const storeOver = (kept: Map<string, string>) => ({
 interface Tab {
   readonly drafts: typeof TabDrafts;
   readonly leave: () => void;
+  /** Somebody signs in; null: at a counter where nobody does. */
+  readonly enter: (personId: string | null) => void;
 }
 
 /** Opens a page in a tab: its own session, which a reload hands on and a duplicate begins with. */
@@ -30,7 +32,13 @@ async function openTab(session = new Map<string, string>()): Promise<Tab> {
   jest.resetModules();
   const drafts = (await import(`./tabDrafts.ts?${Math.random()}`)) as Tab['drafts'];
   drafts.tabName();
-  return { drafts, leave: () => listeners.get('pagehide')?.() };
+  const { setSession } = await import('../session/sessionStore.ts');
+  const enter = (id: string | null): void =>
+    setSession({
+      ...{ state: id === null ? 'open' : 'in', by: null, token: null, endsAt: null, hands: [], shop: '' },
+      person: id === null ? null : { id, name: id, role: 'fitter' },
+    });
+  return { drafts, leave: () => listeners.get('pagehide')?.(), enter };
 }
 
 const asText = (value: unknown): string | null => (typeof value === 'string' ? value : null);
@@ -104,5 +112,31 @@ describe('drafts of a tab', () => {
     jest.setSystemTime(Date.now() + 31 * 86_400_000);
     await openTab();
     expect([...shared.keys()].filter((key) => key.startsWith('easytuck.draft.'))).toEqual([]);
+  });
+
+  it('are their author’s: the next person gets none of them, deletes none of them, and the author gets them back', async () => {
+    const tab = await openTab();
+    tab.enter('maud');
+    tab.drafts.keepDraft('wearer.1', 'of Maud');
+    tab.drafts.keepDraft('bench', 'blank', 0);
+    expect(tab.drafts.listOwnDrafts()).toEqual(['wearer.1']);
+    tab.enter('bram');
+    expect(tab.drafts.readDraft('wearer.1', asText)).toBeNull();
+    expect(tab.drafts.listOwnDrafts()).toEqual([]);
+    tab.drafts.keepDraft('wearer.1', 'of Bram');
+    tab.drafts.deleteOwnDrafts();
+    expect(tab.drafts.readDraft('wearer.1', asText)).toBeNull();
+    tab.enter('maud');
+    expect(tab.drafts.readDraft('wearer.1', asText)).toBe('of Maud');
+  });
+
+  it('of a counter where nobody signs in go to the first person who does', async () => {
+    const tab = await openTab();
+    tab.enter(null);
+    tab.drafts.keepDraft('wearer.1', 'typed before');
+    tab.drafts.adoptDrafts('maud');
+    expect(tab.drafts.readDraft('wearer.1', asText)).toBeNull();
+    tab.enter('maud');
+    expect(tab.drafts.readDraft('wearer.1', asText)).toBe('typed before');
   });
 });

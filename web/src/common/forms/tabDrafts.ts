@@ -1,9 +1,10 @@
 import { v4 as uuid } from 'uuid';
+import { currentOwner } from '../session/sessionStore.ts';
 import { PASSING as ALIVE, readStored, storedKeys, writeStored } from '../stored.ts';
 
 /**
- * Drafts of what is typed. Each belongs to the tab that it is typed in, so that two tabs on one page never write over each
- * other; it survives a reload, and what a tab left behind when it was closed is taken up by the next one that opens the page.
+ * Drafts of what is typed. Each belongs to the person who typed it, and to the tab it was typed in: two tabs never overwrite each
+ * other, and nobody gets another person's text. A draft survives a reload; the next tab takes up what a closed one left behind.
  */
 
 const TAB_KEY = 'easytuck.tab';
@@ -72,12 +73,34 @@ export function moveDraft(from: string, to: string): void {
   forgetDraft(from);
 }
 
-/** Forgets every draft in this browser: whoever typed them has signed out. */
-export function clearDrafts(): void {
-  for (const key of storedKeys(DRAFT)) writeStored(key, null);
+/** Deletes all drafts of the person who is signed in, of every tab. */
+export function deleteOwnDrafts(): void {
+  for (const key of ownKeys()) writeStored(key, null);
 }
 
-const keyOf = (name: string, of: string): string => `${DRAFT}${name}@${of}`;
+/** Names of the person's drafts that hold something typed by hand, of every tab. */
+export const listOwnDrafts = (): readonly string[] => [
+  ...new Set(
+    ownKeys()
+      .filter((key) => (readKept(key)?.weight ?? 0) > 0)
+      .map((key) => key.slice(prefixOf(currentOwner()).length).split('@')[0] ?? ''),
+  ),
+];
+
+/** Gives the drafts of a counter where nobody signed in to the first person who does. */
+export function adoptDrafts(personId: string): void {
+  for (const key of keysOf('')) {
+    const kept = readKept(key);
+    writeStored(key, null);
+    if (kept) writeStored(prefixOf(personId) + key.slice(DRAFT.length), kept);
+  }
+}
+
+const prefixOf = (owner: string): string => (owner === '' ? DRAFT : `${DRAFT}${owner}/`);
+const keysOf = (owner: string): readonly string[] =>
+  storedKeys(prefixOf(owner)).filter((key) => owner !== '' || !key.slice(DRAFT.length).includes('/'));
+const ownKeys = (): readonly string[] => keysOf(currentOwner());
+const keyOf = (name: string, of: string): string => `${prefixOf(currentOwner())}${name}@${of}`;
 
 function readKept(key: string): KeptDraft | null {
   return readStored<KeptDraft | null>(

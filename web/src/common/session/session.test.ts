@@ -92,3 +92,13 @@ it('that a session has ended is heard without closing what is open: the next cha
   setSession({ ...BRAM, token: 'anew' });
   expect(await saving).toEqual({ id: 'kept' });
 });
+
+it('what one person was about to save is not saved when another one signs in', async () => {
+  setSession(BRAM);
+  answers.push(refused('signInNeeded', 401), { status: 200, body: { id: 'wrong' } });
+  const saving = save();
+  await new Promise((soon) => setTimeout(soon));
+  setSession({ ...BRAM, token: 'of-odile', person: { id: '01890000-0000-7000-8000-000000000002', name: 'Odile Trask', role: 'fitter' } });
+  await expect(saving).rejects.toMatchObject({ problem: { code: 'signInNeeded' } });
+  expect(tokens).toEqual(['of-bram']);
+});

@@ -1,5 +1,6 @@
 import { mayDo, NEEDS_PASSWORD, type Action, type Session } from '@easytuck/contract';
 import { useSyncExternalStore } from 'react';
+import { readStored, writeStored } from '../stored.ts';
 
 /** Who is at this browser, and whether they are asked to sign in over what is open. */
 interface Standing {
@@ -23,11 +24,27 @@ function set(next: Partial<Standing>): void {
 /** Puts down who is signed in, as the shop has just told; null where it could not be asked. */
 export function setSession(session: Session | null): void {
   const isIn = session !== null && (session.state === 'in' || session.state === 'open');
+  const isSame = ownerOf(session) === ownerOf(standing.session);
+  if (isIn) writeStored(LAST_OWNER, ownerOf(session));
   set({ session: session ?? standing.session, isAsked: true, ...(isIn ? { isOver: false } : {}) });
   if (!isIn) return;
-  for (const { resolve } of waiting) resolve();
+  const left = waiting;
   waiting = [];
+  // what one person was about to save is never saved by another
+  for (const { resolve, reject } of left) {
+    if (isSame) resolve();
+    else reject(new Error('somebody else signed in'));
+  }
 }
+
+const LAST_OWNER = 'easytuck.person';
+const ownerOf = (session: Session | null): string => session?.person?.id ?? '';
+
+/** Whose text is typed here: a person's key, or empty at a counter where nobody signs in. Without an answer from the shop, the last one known. */
+export const currentOwner = (): string =>
+  standing.session === null
+    ? readStored<string>(LAST_OWNER, (value) => (typeof value === 'string' ? value : null), '')
+    : ownerOf(standing.session);
 
 /**
  * Puts down what the shop answered when it was asked who is here. Where somebody was in and is no longer, what they were at stays

@@ -14,6 +14,7 @@ import { MODEL_VERSION } from '@easytuck/core';
 import { useOwnTakeUps } from '../../common/api/tyings.ts';
 import { useStaff } from '../../common/staff.ts';
 import { forgetDraft, keepDraft, readDraft as readTabDraft } from '../../common/forms/tabDrafts.ts';
+import { currentOwner } from '../../common/session/sessionStore.ts';
 import { TRY_AGAIN_MS } from '../../common/forms/useSaving.ts';
 import { currentOf, isAway, request, takenOf } from '../../common/api/request.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
@@ -193,7 +194,11 @@ function useKept(draft: BenchDraft): void {
     return () => clearTimeout(soon);
   }, [draft]);
   useEffect(() => {
-    const keep = (): void => keepBench(latest.current);
+    const owner = currentOwner();
+    // another person’s page may have begun when this one goes
+    const keep = (): void => {
+      if (currentOwner() === owner) keepBench(latest.current);
+    };
     window.addEventListener('pagehide', keep);
     return () => {
       window.removeEventListener('pagehide', keep);

@@ -25,4 +25,5 @@ export * from './exchange/index.ts';
 export { explainOutOfReach, explainTapeOrder, FURTHER_WIDTHS_EXAMPLE } from './explain.ts';
 export { fieldError, problem, PROBLEMS, type FieldError, type Problem, type ProblemCode } from './problems.ts';
 export * from './words/index.ts';
+export { heldInWords, type HeldEntry, type HeldFormat, type HeldSection } from './words/heldWords.ts';
 export { PALETTE, STILL_COLOURS } from './palette.ts';

@@ -106,7 +106,14 @@ export const deed = z.object({
   from: z.string(),
 });
 export type Deed = z.infer<typeof deed>;
-export const deedList = z.object({ deeds: z.array(deed), more: z.boolean() });
+
+/** Kinds of record that an entry of the audit log can be about. */
+export const LOGGED_KINDS = ['wearer', 'tie', 'fitting', 'party', 'person', 'coachLink', 'partyLink', 'member'] as const;
+/** What an entry is about, as it is called now; null once the record is gone. */
+export const loggedRecord = z.object({ kind: z.enum(LOGGED_KINDS), name: z.string() }).nullable();
+export type LoggedRecord = z.infer<typeof loggedRecord>;
+export const deedList = z.object({ deeds: z.array(deed.extend({ record: loggedRecord })), more: z.boolean() });
+export type DeedList = z.infer<typeof deedList>;
 export const deedQuery = z.object({
   before: z.coerce.number().int().min(1).optional(),
   limit: z.coerce.number().int().min(1).max(500).default(100),

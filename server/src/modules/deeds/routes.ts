@@ -1,4 +1,4 @@
-import { deedList, deedQuery, problem } from '@easytuck/contract';
+import { deedList, deedQuery, problem, recordId } from '@easytuck/contract';
 import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
@@ -19,7 +19,14 @@ export async function deedRoutes(app: FastifyInstance): Promise<void> {
     async ({ query }) => {
       requireReady(app.database);
       const found = await deeds.list(query.before, query.limit + 1);
-      return { deeds: found.slice(0, query.limit), more: found.length > query.limit };
+      const shown = found.slice(0, query.limit);
+      const names = await deeds.namesOf([
+        ...new Set(shown.flatMap(({ about }) => (about !== null && recordId.safeParse(about).success ? [about] : []))),
+      ]);
+      return {
+        deeds: shown.map((each) => ({ ...each, record: names.get(each.about ?? '') ?? null })),
+        more: found.length > query.limit,
+      };
     },
   );
   routes.get(

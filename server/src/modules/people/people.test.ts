@@ -1,4 +1,14 @@
-import { ACTIONS, type Deed, mayDo, NEEDS_PASSWORD, ROLES, type Person, type Problem, type Session } from '@easytuck/contract';
+import {
+  ACTIONS,
+  type Deed,
+  type LoggedRecord,
+  mayDo,
+  NEEDS_PASSWORD,
+  ROLES,
+  type Person,
+  type Problem,
+  type Session,
+} from '@easytuck/contract';
 import { v7 as uuid } from 'uuid';
 import { readRows } from '../../database/readRows.ts';
 import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
@@ -361,8 +371,15 @@ describe('who works here', () => {
     expect(deeds.map(({ what }) => what)).toEqual(
       expect.arrayContaining(['set the shop up as its owner', 'signed in by password', 'set somebody up']),
     );
-    // a name of a wearer is nowhere in it: it would outlive an erasure
-    expect(JSON.stringify(deeds)).not.toContain(wearer.name);
+    // it is named while it exists; a name is never stored in the log, where it would outlive an erasure
+    const entry = async () =>
+      (await owner.send('GET', '/api/deeds'))
+        .json<{ deeds: (Deed & { record: LoggedRecord })[] }>()
+        .deeds.find(({ about }) => about === wearer.id)?.record;
+    expect(await entry()).toEqual({ kind: 'wearer', name: wearer.name });
+    expect(JSON.stringify(await readRows(shop.sequelize, 'SELECT * FROM deeds', []))).not.toContain(wearer.name);
+    expect((await owner.send('POST', `/api/wearers/${wearer.id}/erasure`, { version: 1 })).statusCode).toBe(200);
+    expect(await entry()).toBeNull();
     const csv = await owner.send('GET', '/api/deeds.csv');
     expect(csv.headers['content-type']).toContain('text/csv');
     expect(csv.body.trim().split('\r\n').length).toBeGreaterThan(deeds.length);

@@ -5,13 +5,21 @@ import {
   type Erasure,
   type Fitting,
   type HeldRecords,
+  type PartyPage,
   type Problem,
   type Tie,
   type Tying,
   type Wearer,
 } from '@easytuck/contract';
+import { mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { v7 as uuid } from 'uuid';
+import { openShopFile } from '../../backup/openShopFile.ts';
 import { readRows } from '../../database/readRows.ts';
+import { cardService } from '../cards/service.ts';
+import { aParty } from '../parties/testing.ts';
+import { labelRepository } from '../printer/repository.ts';
 import { aFitting, aTie, aWearer, sendTableFile, testShop } from '../../testing.ts';
 
 const { shop, send, get } = testShop();
@@ -20,22 +28,24 @@ const NAME = 'Quentin Zabrowski-Vale';
 const tie = aTie();
 
 /** Somebody with a second record merged in, measures, a fitting with everything measured, tyings with remarks, and a link. */
-async function somebody(): Promise<{ wearer: Wearer; fitting: Fitting; key: string }> {
+async function somebody(name = NAME): Promise<{ wearer: Wearer; fitting: Fitting; key: string }> {
   await send('POST', '/api/ties', tie);
-  const first = (
-    await send('POST', '/api/wearers', aWearer({ name: NAME, bareNeckMm: 388, contact: 'zabrowski@post.example' }))
-  ).json<Wearer>();
-  const second = (await send('POST', '/api/wearers', aWearer({ name: `${NAME} the same`, note: 'likes it wide' }))).json<Wearer>();
+  const first = (await send('POST', '/api/wearers', aWearer({ name, bareNeckMm: 388, contact: 'zabrowski@post.example' }))).json<Wearer>();
+  const second = (await send('POST', '/api/wearers', aWearer({ name: `${name} the same`, note: 'likes it wide' }))).json<Wearer>();
   const wearer = (
     await send('POST', `/api/wearers/${first.id}/merge`, { fromId: second.id, version: first.version, fromVersion: second.version })
   ).json<Wearer>();
   const known = { kind: 'known', id: wearer.id, name: null, version: wearer.version, measured: [] as never[] } as const;
   const fitting = (
-    await send('POST', '/api/fittings', aFitting(known, tie.id, { neckBreadthMm: 121.25, faceWidthMm: 137.5, note: `for ${NAME}` }))
+    await send(
+      'POST',
+      '/api/fittings',
+      aFitting(known, tie.id, { neckBreadthMm: 121.25, faceWidthMm: 137.5, handedOver: 'theirs', note: `for ${name}` }),
+    )
   ).json<Fitting>();
   for (let i = 0; i < 3; i += 1)
     await send('POST', '/api/tyings', {
-      ...{ id: uuid(), wearerId: wearer.id, tieId: tie.id, fittingId: fitting.id, outcome: 'tied', note: `${NAME} was late` },
+      ...{ id: uuid(), wearerId: wearer.id, tieId: tie.id, fittingId: fitting.id, outcome: 'tied', note: `${name} was late` },
       ...{
         frontLoopMm: 62,
         frontFlatEndMm: 61,
@@ -50,17 +60,24 @@ async function somebody(): Promise<{ wearer: Wearer; fitting: Fitting; key: stri
   return { wearer, fitting, key };
 }
 
-/** Every table of the shop as text. */
-async function everything(): Promise<string> {
+/** Every row of every table of the shop, as text, by its table. */
+async function everyRow(): Promise<ReadonlyMap<string, readonly string[]>> {
   const tables = await readRows<{ name: string }>(
     shop.sequelize,
     "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_type = 'BASE TABLE'",
     [],
   );
-  const all = [];
-  for (const { name } of tables) all.push(JSON.stringify(await readRows(shop.sequelize, `SELECT * FROM ${name}`, [])));
-  return all.join('\n');
+  const all = new Map<string, readonly string[]>();
+  for (const { name } of tables)
+    all.set(
+      name,
+      (await readRows(shop.sequelize, `SELECT * FROM ${name}`, [])).map((row) => JSON.stringify(row)),
+    );
+  return all;
 }
+
+/** Every table of the shop as text. */
+const everything = async (): Promise<string> => [...(await everyRow()).values()].flat().join('\n');
 
 it('what is held of a wearer is told whole, in one file', async () => {
   const { wearer, fitting } = await somebody();
@@ -157,4 +174,83 @@ it('lists whose records are due by the years that the shop keeps them, and none 
     due: [{ id: old, name: 'Old Record' }],
     more: false,
   });
+});
+
+/** Tables that hold something of a person and are in no privacy file, each with why. */
+const NOT_TOLD: Readonly<Record<string, string>> = {
+  wearer_words: 'parts of the name, to search by',
+  labels: 'a card that is in the file already, on its way to the printer',
+  party_links: 'the hash of a key; where it leads to is in the file',
+};
+
+async function allOf(lines: AsyncIterable<string>): Promise<string[]> {
+  const all = [];
+  for await (const line of lines) all.push(line);
+  return all;
+}
+
+/** The shop’s whole file, unpacked: its tables, each with its lines. */
+async function wholeFile(): Promise<ReadonlyMap<string, readonly string[]>> {
+  const folder = await mkdtemp(join(tmpdir(), 'whole-'));
+  try {
+    const path = join(folder, 'shop.zip');
+    await writeFile(path, (await get('/api/whole-shop')).rawPayload);
+    const file = await openShopFile(path);
+    const lines = new Map<string, readonly string[]>();
+    for (const { name } of file.manifest.tables) lines.set(name, await allOf(file.lines(name)));
+    file.close();
+    return lines;
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
+it('what a privacy file tells of somebody is what is erased of them, over all tables, and the shop’s whole file holds no more', async () => {
+  const name = 'Wilhelmina Okonjo-Drax';
+  const { wearer, fitting } = await somebody(name);
+  // a place on a party’s list with a link of their own, and a label that waits
+  const party = aParty({ name: 'A party of anybody’s' });
+  await send('POST', '/api/parties', party);
+  const page = (
+    await send('POST', `/api/parties/${party.id}/members`, { members: [{ id: uuid(), name, wearerId: wearer.id }] })
+  ).json<PartyPage>();
+  const member = page.members[0];
+  expect((await send('POST', `/api/parties/${party.id}/links`, { id: uuid(), memberId: member?.id })).statusCode).toBe(200);
+  const { svg, title } = await cardService(shop.app.database).labelSvg(fitting.id);
+  await labelRepository(shop.app.database).add('none', { id: uuid(), title, svg }, new Date());
+
+  const held = (await get(`/api/wearers/${wearer.id}/held`)).json<HeldRecords>();
+  const told: Readonly<Record<string, number>> = {
+    wearers: 1 + held.mergedRecords.length,
+    wearer_measures: held.measures.length,
+    wearer_ties: held.ties.length,
+    fittings: held.fittings.length,
+    tyings: held.tyings.length,
+    coach_links: held.links.length,
+    party_members: held.parties.length,
+  };
+  const keys = [wearer.id, ...held.mergedRecords.map(({ id }) => String(id)), member?.id ?? 'none'];
+  const isOfThem = (row: string): boolean => [name, 'Okonjo', ...keys].some((trace) => row.includes(trace));
+  const found = [...(await everyRow())].flatMap(([table, rows]) => {
+    const count = rows.filter(isOfThem).length;
+    return count === 0 ? [] : [[table, count] as const];
+  });
+  for (const [table, count] of found) if (!(table in NOT_TOLD)) expect([table, told[table]]).toEqual([table, count]);
+  expect(found.map(([table]) => table)).toEqual(expect.arrayContaining([...Object.keys(told), ...Object.keys(NOT_TOLD)]));
+
+  // the whole file holds of them what the privacy file tells, and the words their name is searched by
+  for (const [table, lines] of await wholeFile()) {
+    const count = lines.filter(isOfThem).length;
+    if (count > 0 && !(table in NOT_TOLD)) expect([table, told[table]]).toEqual([table, count]);
+  }
+
+  const { version } = (await get(`/api/wearers/${wearer.id}`)).json<Wearer>();
+  expect((await send('POST', `/api/wearers/${wearer.id}/erasure`, { version })).statusCode).toBe(200);
+  const left = [...(await everyRow())].flatMap(([table, rows]) =>
+    rows.filter((row) => [name, 'Okonjo', ...keys.slice(0, -1)].some((trace) => row.includes(trace))).map(() => table),
+  );
+  expect(left).toEqual([]);
+  const whole = [...(await wholeFile()).values()].flat().join('\n');
+  expect(whole).toContain('A party of anybody');
+  for (const trace of [name, 'Okonjo', wearer.id]) expect([trace, whole.includes(trace)]).toEqual([trace, false]);
 });

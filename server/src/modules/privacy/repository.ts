@@ -16,6 +16,9 @@ export interface PrivacyRepository {
   readonly erase: (ids: readonly string[], at: Date, transaction: Transaction) => Promise<void>;
   /** Rows of a table that go back to one of these records, as they stand. */
   readonly rowsOf: (table: HeldTable, ids: readonly string[]) => Promise<Row[]>;
+  /** What ties and parties are called, by their keys. */
+  readonly tieNames: (ids: readonly string[]) => Promise<ReadonlyMap<string, string>>;
+  readonly partyNames: (ids: readonly string[]) => Promise<ReadonlyMap<string, string>>;
   /** Those who were last seen before a day, longest ago first. */
   readonly lastSeenBefore: (day: Date, limit: number) => Promise<readonly { id: string; name: string; seenAt: Date; version: number }[]>;
 }
@@ -40,6 +43,11 @@ const PERSONAL_INPUTS = ['$.neckBreadthMm', '$.faceWidthMm', '$.bareNeckMm', '$.
 
 export function privacyRepository({ sequelize }: Pick<Database, 'sequelize'>): PrivacyRepository {
   const places = (ids: readonly string[]): string => ids.map(() => '?').join(', ');
+  const namesIn = async (table: 'ties' | 'parties', ids: readonly string[]): Promise<ReadonlyMap<string, string>> => {
+    if (ids.length === 0) return new Map();
+    const rows = await readRows<{ id: string; name: string }>(sequelize, `SELECT id, name FROM ${table} WHERE id IN (${places(ids)})`, ids);
+    return new Map(rows.map(({ id, name }) => [id, name]));
+  };
   return {
     records: async (id, transaction) => {
       const rows = await readRows<{ id: string }>(
@@ -77,6 +85,11 @@ export function privacyRepository({ sequelize }: Pick<Database, 'sequelize'>): P
           merged_into, version, created_at, updated_at, seen_at) VALUES (?, '', '', 'in', 15.5, 0, 'left', '', '{}', '', '', ?, 1, ?, ?, ?)`,
         [NOBODY_ID, NOBODY_ID, at, at, at],
       );
+      // labels carry the name, printed or not, and are titled by their card
+      await change(
+        `DELETE labels FROM labels JOIN fittings ON labels.title = CONCAT(JSON_VALUE(card, '$.wearer'), ': ', JSON_VALUE(card, '$.tie')) WHERE fittings.wearer_id IN (${places(ids)})`,
+        ids,
+      );
       await change(`DELETE FROM coach_links WHERE wearer_id IN (${places(ids)})`, ids);
       await change(
         `UPDATE fittings SET wearer_id = ?, wearer_name = '',
@@ -108,6 +121,8 @@ export function privacyRepository({ sequelize }: Pick<Database, 'sequelize'>): P
             replacements: [...ids],
             type: QueryTypes.SELECT,
           }),
+    tieNames: async (ids) => namesIn('ties', ids),
+    partyNames: async (ids) => namesIn('parties', ids),
     lastSeenBefore: (day, limit) =>
       sequelize.query<{ id: string; name: string; seenAt: Date; version: number }>(
         `SELECT id, name, seen_at AS seenAt, version FROM wearers WHERE merged_into IS NULL AND seen_at < ?

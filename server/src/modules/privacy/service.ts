@@ -9,6 +9,8 @@ import { privacyRepository } from './repository.ts';
 
 const MOST_LISTED = 200;
 
+type Row = Record<string, unknown>;
+
 /** What is held of people, and taking it away. */
 export interface PrivacyService {
   /** What erasing somebody would take away; nothing is changed. */
@@ -54,16 +56,23 @@ export function privacyService(database: Database): PrivacyService {
       const ids = await repository.records(id);
       const rows = async (table: Parameters<typeof repository.rowsOf>[0]) => (await repository.rowsOf(table, ids)).map(toHeld);
       const records = await rows('wearers');
+      const [ties, tyings, parties] = [await rows('wearer_ties'), await rows('tyings'), await rows('party_members')];
+      const keysIn = (found: readonly Row[], column: string): string[] => [
+        ...new Set(found.flatMap((row) => (typeof row[column] === 'string' ? [row[column]] : []))),
+      ];
+      const tieNames = await repository.tieNames(keysIn([...ties, ...tyings], 'tie_id'));
+      const partyNames = await repository.partyNames(keysIn(parties, 'party_id'));
+      const withTie = (row: Row): Row => ({ tie_name: tieNames.get(String(row['tie_id'])) ?? null, ...row });
       return {
         ...{ of: name, asOf: new Date().toISOString(), shop: (await settings.read()).name },
         wearer: records.find((record) => record['id'] === id) ?? {},
         mergedRecords: records.filter((record) => record['id'] !== id),
         measures: await rows('wearer_measures'),
-        ties: await rows('wearer_ties'),
+        ties: ties.map(withTie),
         fittings: await rows('fittings'),
-        tyings: await rows('tyings'),
+        tyings: tyings.map(withTie),
+        parties: parties.map((row) => ({ party_name: partyNames.get(String(row['party_id'])) ?? null, ...row })),
         // (the hash of a key says nothing of anybody)
-        parties: await rows('party_members'),
         links: (await rows('coach_links')).map(({ key_hash: _key, ...link }) => link),
       };
     },

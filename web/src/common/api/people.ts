@@ -1,4 +1,4 @@
-import { deedList, person, personList, type Deed, type NewPerson, type Person, type PersonChange } from '@easytuck/contract';
+import { deedList, person, personList, type DeedList, type NewPerson, type Person, type PersonChange } from '@easytuck/contract';
 import useSWR, { mutate } from 'swr';
 import useSWRInfinite from 'swr/infinite';
 import type { Reading } from './reading.ts';
@@ -32,9 +32,9 @@ export async function resetPassword(id: string, password: string, version: numbe
 const PAGE = 100;
 
 /** What was done, latest first, and how to read on. */
-export function useDeeds(): Reading<readonly Deed[]> & { readonly more: boolean; readonly readOn: () => void } {
-  const { data, error, size, setSize } = useSWRInfinite<{ deeds: Deed[]; more: boolean }, unknown>(
-    (page: number, before: { deeds: Deed[]; more: boolean } | null) => {
+export function useDeeds(): Reading<DeedList['deeds']> & { readonly more: boolean; readonly readOn: () => void } {
+  const { data, error, size, setSize } = useSWRInfinite<DeedList, unknown>(
+    (page: number, before: DeedList | null) => {
       if (page === 0) return `/api/deeds?limit=${PAGE}`;
       const last = before?.deeds.at(-1);
       return before?.more === true && last ? `/api/deeds?limit=${PAGE}&before=${last.number}` : null;

@@ -1,10 +1,11 @@
+import type { LoggedRecord } from '@easytuck/contract';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import dayjs from 'dayjs';
 import { Link } from 'react-router';
 import { DEEDS_ADDRESS, useDeeds } from '../../common/api/people.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
-import { QUIET } from '../../common/looks.ts';
+import { QUIET, QUIET_LINK, QUIET_NOTE } from '../../common/looks.ts';
 import { Page } from '../../common/Page.tsx';
 import { NeedsPassword } from '../../common/session/NeedsPassword.tsx';
 import { useNeedsPassword } from '../../common/session/sessionStore.ts';
@@ -38,8 +39,8 @@ function Deeds() {
       {(deeds) => (
         <>
           <Box sx={{ ...QUIET, mb: 2 }}>
-            Sign-ins, changes, what was taken away, erasures and links. Records stand here by their key alone, so that nobody who was erased
-            lives on in it.
+            Sign-ins, changes, exports, erasures and links. The log stores the key of a record, never its name: a name is shown while the
+            record exists, and is gone from here when the record is erased.
           </Box>
           <Box
             component="table"
@@ -62,17 +63,25 @@ function Deeds() {
                 <th scope="col">When</th>
                 <th scope="col">Who</th>
                 <th scope="col">What</th>
-                <th scope="col">Of</th>
+                <th scope="col">Record</th>
                 <th scope="col">From</th>
               </tr>
             </thead>
             <tbody>
-              {deeds.map(({ number, at, personName, what, about, from }) => (
+              {deeds.map(({ number, at, personName, what, about, record, from }) => (
                 <tr key={number}>
                   <td style={{ whiteSpace: 'nowrap', fontVariantNumeric: 'tabular-nums' }}>{dayjs(at).format('D MMM YYYY, HH:mm:ss')}</td>
                   <td>{personName === '' ? 'somebody unknown' : personName}</td>
                   <td>{what}</td>
-                  <td style={{ color: COLOURS.pencil, fontSize: SIZE.note, overflowWrap: 'anywhere' }}>{about}</td>
+                  <td style={{ overflowWrap: 'anywhere' }}>
+                    {record === null ? (
+                      <Box component="span" sx={QUIET_NOTE}>
+                        {about}
+                      </Box>
+                    ) : (
+                      <Named record={record} id={about ?? ''} />
+                    )}
+                  </td>
                   <td style={{ color: COLOURS.pencil, fontSize: SIZE.note }}>{from}</td>
                 </tr>
               ))}
@@ -86,5 +95,41 @@ function Deeds() {
         </>
       )}
     </Loaded>
+  );
+}
+
+const KIND_WORDS: Readonly<Record<NonNullable<LoggedRecord>['kind'], string>> = {
+  wearer: 'wearer',
+  tie: 'tie',
+  fitting: 'fitting',
+  party: 'party',
+  person: 'works here',
+  member: 'party member',
+  coachLink: 'coach link',
+  partyLink: 'party link',
+};
+const PAGE_OF: Readonly<Partial<Record<NonNullable<LoggedRecord>['kind'], string>>> = {
+  wearer: '/wearers',
+  tie: '/drawer',
+  fitting: '/fittings',
+  party: '/parties',
+};
+
+/** A record by its name, with a link where it has a page. */
+function Named({ record: { kind, name }, id }: { record: NonNullable<LoggedRecord>; id: string }) {
+  const page = PAGE_OF[kind];
+  return (
+    <>
+      {page === undefined ? (
+        name
+      ) : (
+        <Box component={Link} to={`${page}/${id}`} sx={QUIET_LINK}>
+          {name}
+        </Box>
+      )}
+      <Box component="span" sx={QUIET_NOTE}>
+        , {KIND_WORDS[kind]}
+      </Box>
+    </>
   );
 }

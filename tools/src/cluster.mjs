@@ -26,6 +26,7 @@ runMain(async () => {
       port: { type: 'string', default: process.env['PORT'] ?? '4400' },
       certificate: { type: 'string' },
       begin: { type: 'boolean', default: false },
+      alone: { type: 'boolean', default: false },
       records: { type: 'boolean', default: false },
     },
   });

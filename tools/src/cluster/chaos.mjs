@@ -4,11 +4,15 @@ import {
   fillDisk,
   joinAnew,
   killNode,
+  killNodeAndProxy,
+  killNodes,
   killProxy,
   killServer,
   openNode,
   powerCut,
   stopNode,
+  stopNodeLong,
+  stopTwoNodes,
   unplug,
   waitUntilSettled,
 } from './faults.mjs';
@@ -29,6 +33,15 @@ const KINDS = {
   'server killed': killServer,
   'proxy killed': killProxy,
   'all machines without current': powerCut,
+  'two nodes killed at once': killNodes(2, 0),
+  'two nodes killed half a second apart': killNodes(2, 500),
+  'two nodes killed a second apart': killNodes(2, 1_000),
+  'two nodes killed two seconds apart': killNodes(2, 2_000),
+  'all nodes killed at once': killNodes(3, 0),
+  'three nodes killed in a row': killNodes(3, 1_500),
+  'node and proxy killed at once': killNodeAndProxy,
+  'two nodes stopped for 15 s': stopTwoNodes,
+  'node stopped for 20 s': stopNodeLong,
 };
 
 /** How often each part is killed while the others are too. @typedef {{ nodes: number, servers: number, proxies: number }} Storm */

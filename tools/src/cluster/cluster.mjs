@@ -138,11 +138,9 @@ export function whoBegins(machines) {
   const ends = machines.map((machine) => ({ machine, end: endedAs(machine.folder) }));
   const last = ends.find(({ end }) => end === 'last')?.machine;
   if (last) return { first: last, together: false };
-  if (ends.some(({ end }) => end === 'cutOff')) return { first: undefined, together: true };
   if (ends.every(({ end }) => end === 'empty')) return { first: machines[0], together: false };
-  throw new SetupError(
-    'No node knows that it was the last to be stopped. Restore the latest backup into a new cluster, or ask whoever looks after the machines (docs/running.md, “All machines were off”).',
-  );
+  // no node knows that it was the last: the machines find out which has the latest records (recovery.mjs)
+  return { first: undefined, together: true };
 }
 
 /** @param {readonly string[]} addresses */

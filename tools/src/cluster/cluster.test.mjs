@@ -7,6 +7,7 @@ import { databaseFile, proxyFile } from './files.mjs';
 import { portsFrom, serverHost } from './machine.mjs';
 import { startOwnShare } from './ownShare.mjs';
 import { longestAwayMs } from './people.mjs';
+import { chooseFirst } from './recovery.mjs';
 import { secretsOf } from './secrets.mjs';
 
 /** @type {string} */
@@ -20,7 +21,7 @@ const machines = [1, 2, 3].map((number) => ({ number, address: `10.8.0.${number}
 const shareOf = (/** @type {number} */ number, /** @type {string | undefined} */ certificate = undefined) => ({
   ...{ machines, ports: portsFrom(4400), galera: '/usr/lib/galera/libgalera_smm.so', bufferPoolMb: 256, certificate },
   own: machines[number - 1] ?? { number: 0, address: '', folder: '' },
-  secrets: { shop: { name: 'easytuck', password: 'a' }, copier: { name: 'easytuck_copier', password: 'b' } },
+  secrets: { shop: { name: 'easytuck', password: 'a' }, copier: { name: 'easytuck_copier', password: 'b' }, recovery: 'c' },
 });
 const part = (/** @type {string} */ file, /** @type {string} */ name) =>
   file
@@ -89,7 +90,8 @@ test('the machine begins that was stopped last; all wait for one another where a
   }
   expect(whoBegins(here)).toEqual({ first: undefined, together: true });
   for (const number of [1, 2, 3]) rmSync(join(folder, `machine-${number}`, 'data', 'gvwstate.dat'));
-  expect(() => whoBegins(here)).toThrow('No node knows that it was the last');
+  // the machines find out themselves who has the latest records
+  expect(whoBegins(here)).toEqual({ first: undefined, together: true });
 });
 
 test('all passwords follow from one key, which its owner alone reads, and is asked for where it is missing', () => {
@@ -112,6 +114,7 @@ test('a share is refused without its number and all addresses, and beyond this c
     isDemo: false,
     port: '4400',
     begin: true,
+    alone: false,
     records: false,
     log: () => {},
     onGivenUp: () => {},
@@ -136,4 +139,26 @@ test('time without service is the longest at any shop, from what was acknowledge
   expect(longestAwayMs(/** @type {any} */ (book), ['a', 'b'], 12, 1_000)).toBe(880);
   // a shop that saved nothing was away all the time
   expect(longestAwayMs(/** @type {any} */ (book), ['a', 'c'], 0, 1_000)).toBe(1_000);
+});
+
+describe('which machine begins when none has a majority', () => {
+  const at = (/** @type {number} */ number, /** @type {number} */ seqno, history = 'a') => ({ number, position: { history, seqno } });
+  test('the one whose records go furthest, and among equals the first', () => {
+    expect(chooseFirst([at(1, 40), at(2, 42), at(3, 41)])).toEqual({ number: 2 });
+    expect(chooseFirst([at(3, 42), at(2, 42), at(1, 7)])).toEqual({ number: 2 });
+  });
+  test('never one whose copy from another was cut off', () => {
+    expect(chooseFirst([at(1, -1, '0'), at(2, 5), at(3, 4)])).toEqual({ number: 2 });
+    expect(chooseFirst([at(1, -1, '0'), at(2, -1, '0'), at(3, -1, '0')])).toMatchObject({ number: null, why: 'no machine has records' });
+  });
+  test('none while nobody can say what a machine has, or where histories differ', () => {
+    expect(chooseFirst([at(1, 40), { number: 2, position: null }, at(3, 41)])).toMatchObject({
+      number: null,
+      why: expect.stringContaining('machine 2'),
+    });
+    expect(chooseFirst([at(1, 40), at(2, 42, 'b'), at(3, 41)])).toMatchObject({
+      number: null,
+      why: expect.stringContaining('different histories'),
+    });
+  });
 });

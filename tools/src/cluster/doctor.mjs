@@ -9,6 +9,12 @@ const SERVES = new Set(['4', '2']);
 export const LEFT = 'it has left the others';
 const DEFAULT_ROOM_BYTES = 64 * 1_048_576;
 
+/** Reasons for which a node that is part of the majority is not well. */
+const IN_MAJORITY = /^(it is catching up|its disk is full)/;
+
+/** Whether a node is part of the majority, going by why it is not well. @param {string | null} reason */
+export const hasMajority = (reason) => reason === null || IN_MAJORITY.test(reason);
+
 /**
  * Whether a node may be asked.
  * @param {Readonly<Record<string, string>>} status the database's own `wsrep_…` status
@@ -25,9 +31,10 @@ export function whyNotWell(status) {
 /**
  * Says over HTTP whether a machine's node is well, for the proxies of all machines: 200, or 503 with the reason. A node without room
  * on its disk is not well either: it would refuse what the others can keep.
- * @param {{ host: string, port: number, database: { port: number, user: string, password: string }, folder: string, roomBytes?: number }} options
+ * @param {{ host: string, port: number, database: { port: number, user: string, password: string }, folder: string, roomBytes?: number, answer?: (what: string, authorization: string | undefined) => Promise<object | null> }} options
+ * `answer`: what the other machines' programs ask.
  */
-export async function startDoctor({ host, port, database, folder, roomBytes = DEFAULT_ROOM_BYTES }) {
+export async function startDoctor({ host, port, database, folder, roomBytes = DEFAULT_ROOM_BYTES, answer = async () => null }) {
   const { createConnection } = await import('mariadb');
   /** @type {import('mariadb').Connection | undefined} */
   let connection;
@@ -40,13 +47,14 @@ export async function startDoctor({ host, port, database, folder, roomBytes = DE
     connection = undefined;
   };
   const ask = async () => {
-    const { bavail, bsize } = await statfs(folder);
-    if (bavail * bsize < roomBytes) return 'its disk is full';
     connection ??= await createConnection({ host, ...database, connectTimeout: ANSWER_WITHIN_MS, socketTimeout: ANSWER_WITHIN_MS });
     connection.removeAllListeners('error');
     connection.on('error', drop);
     const rows = /** @type {{ Variable_name: string, Value: string }[]} */ (await connection.query("SHOW GLOBAL STATUS LIKE 'wsrep\\_%'"));
-    return whyNotWell(Object.fromEntries(rows.map(({ Variable_name: name, Value }) => [name, Value])));
+    const reason = whyNotWell(Object.fromEntries(rows.map(({ Variable_name: name, Value }) => [name, Value])));
+    if (reason !== null) return reason;
+    const { bavail, bsize } = await statfs(folder);
+    return bavail * bsize < roomBytes ? 'its disk is full' : null;
   };
   const look = async () => {
     /** @type {NodeJS.Timeout | undefined} */
@@ -67,7 +75,14 @@ export async function startDoctor({ host, port, database, folder, roomBytes = DE
   };
   // several proxies ask at once: one look answers them
   const lookOnce = () => (looking ??= look().finally(() => (looking = undefined)));
-  const server = createServer((_request, response) => {
+  const server = createServer((request, response) => {
+    if (request.method === 'POST') {
+      void answer((request.url ?? '').slice(1), request.headers.authorization).then((said) => {
+        response.writeHead(said === null ? 404 : 200, { 'content-type': 'application/json' });
+        response.end(JSON.stringify(said ?? {}));
+      });
+      return;
+    }
     void lookOnce().then((reason) => {
       response.writeHead(reason === null ? 200 : 503, { 'content-type': 'text/plain' });
       response.end(`${reason ?? 'well'}\n`);

@@ -12,6 +12,7 @@ const BACK_WITHIN_MS = 90_000;
 const STOPPED_MS = 4_500;
 const CUT_OFF_MS = 4_500;
 const UNPLUGGED_MS = 2_000;
+const LONG_STOPPED_MS = 15_000;
 const FULL_MS = 5_000;
 const SETTLED_MS = 2_500;
 
@@ -105,6 +106,45 @@ export async function unplug(cluster, machine) {
     await tell('enable server');
   }
   await waitUntilWell(cluster, machine);
+}
+
+/**
+ * Nodes are killed one after another, each so long after the one before; the first may be on its way back by then.
+ * @param {number} count @param {number} apartMs @returns {Fault}
+ */
+export const killNodes = (count, apartMs) => async (cluster, machine) => {
+  for (let i = 0; i < count; i += 1) {
+    if (i > 0) await sleep(apartMs);
+    send(shareOf(cluster, (machine + i) % cluster.shares.length).node.pid(), 'SIGKILL');
+  }
+  await sleep(500);
+  await waitUntilSettled(cluster);
+};
+
+/** Two nodes hang for longer than anybody waits for them, and go on. @type {Fault} */
+export async function stopTwoNodes(cluster, machine) {
+  const pids = [0, 1].map((i) => shareOf(cluster, (machine + i) % cluster.shares.length).node.pid());
+  for (const pid of pids) send(pid, 'SIGSTOP');
+  await sleep(LONG_STOPPED_MS);
+  // the program may have ended a node that hung
+  for (const pid of pids) if (pid !== undefined && commandLineOf(pid).join('') !== '') send(pid, 'SIGCONT');
+  await waitUntilSettled(cluster);
+}
+
+/** A node hangs for twenty seconds. @type {Fault} */
+export async function stopNodeLong(cluster, machine) {
+  const pid = shareOf(cluster, machine).node.pid();
+  send(pid, 'SIGSTOP');
+  await sleep(20_000);
+  if (pid !== undefined && commandLineOf(pid).join('') !== '') send(pid, 'SIGCONT');
+  await waitUntilSettled(cluster);
+}
+
+/** A node and its machine's proxy are killed at once. @type {Fault} */
+export async function killNodeAndProxy(cluster, machine) {
+  send(shareOf(cluster, machine).proxy.pid(), 'SIGKILL');
+  await killNode(cluster, machine);
+  while (!(await isOpen(cluster.addresses[machine] ?? ''))) await sleep(30);
 }
 
 /** @type {Fault} */

@@ -14,7 +14,19 @@ const PREPARED_WITHIN_MS = 60_000;
 
 /**
  * A node of the shop's database on one machine, kept running.
- * @typedef {{ pid: () => number | undefined, stop: () => Promise<void>, restart: () => void, forget: () => void }} GaleraNode
+ * @typedef {{
+ *   pid: () => number | undefined,
+ *   stop: () => Promise<void>,
+ *   restart: () => void,
+ *   forget: () => void,
+ *   hold: () => Promise<import('./recovery.mjs').Position>,
+ *   begin: () => Promise<void>,
+ *   release: () => Promise<void>,
+ * }} GaleraNode
+ */
+
+/**
+ * `hold` kills the node, says how far its records go, and starts nothing until `begin` (as the first of the cluster) or `release`.
  */
 
 /**
@@ -22,10 +34,11 @@ const PREPARED_WITHIN_MS = 60_000;
  * from the nodes that are there. A node that dies is started again, and catches up.
  * @param {import('./files.mjs').Share} share
  * @param {import('./galeraPrograms.mjs').GaleraPrograms} programs
- * @param {{ begins: boolean, log: (line: string) => void }} options `begins`: it begins the cluster, with the records it has.
+ * @param {{ begins: boolean, isAlone: boolean, log: (line: string) => void }} options `begins`: it begins the cluster, with the records it
+ * has; `isAlone`: also if others may have later ones.
  * @returns {Promise<GaleraNode>}
  */
-export async function startGaleraNode(share, programs, { begins, log }) {
+export async function startGaleraNode(share, programs, { begins, isAlone, log }) {
   const { own } = share;
   const pidFile = join(own.folder, 'database.pid');
   const data = join(own.folder, 'data');
@@ -39,6 +52,9 @@ export async function startGaleraNode(share, programs, { begins, log }) {
   /** @type {import('node:child_process').ChildProcess | undefined} */
   let child;
   let stopping = false;
+  let isHeld = false;
+  /** Launching takes turns with holding. */
+  let turn = Promise.resolve();
   const env = { ...process.env, PATH: `${programs.scripts}:${process.env['PATH'] ?? ''}:/usr/sbin:/usr/bin` };
   const run = (/** @type {readonly string[]} */ args) => {
     const out = openSync(join(own.folder, 'database.log'), 'a');
@@ -53,21 +69,25 @@ export async function startGaleraNode(share, programs, { begins, log }) {
     child = started;
     if (started.pid !== undefined) writeKept(pidFile, String(started.pid));
     started.on('exit', () => {
-      if (stopping) return;
+      if (stopping || isHeld) return;
       log(`The database of ${nameOf(own)} stopped; starting it again.`);
-      setTimeout(() => void launchAgain(), START_AGAIN_MS);
+      setTimeout(() => void inTurn(launchAgain), START_AGAIN_MS);
     });
   };
+  const inTurn = (/** @type {() => Promise<void>} */ work) => (turn = turn.then(work, work));
+  const isRunning = () => child !== undefined && child.exitCode === null && child.signalCode === null;
   const launchAgain = async () => {
+    if (stopping || isHeld || isRunning()) return;
     const position = await lastPosition(data, run);
     // it would come back under the name that the others have just counted out, and hold them up; needed only where all were cut off
     if (await isAnybodyWell(share)) rmSync(join(data, 'gvwstate.dat'), { force: true });
-    if (stopping) return;
+    if (stopping || isHeld) return;
     mkdirSync(data, { recursive: true, mode: 0o700 });
     launch(position);
   };
+  if (isAlone) allowToBegin(data);
   if (begins) launch(['--wsrep-new-cluster', ...(await lastPosition(data, run))]);
-  else await launchAgain();
+  else await inTurn(launchAgain);
   return {
     pid: () => child?.pid,
     stop: async () => {
@@ -78,6 +98,26 @@ export async function startGaleraNode(share, programs, { begins, log }) {
     restart: () => child?.kill('SIGKILL'),
     // as on a machine whose disk was changed
     forget: () => rmSync(data, { recursive: true, force: true }),
+    hold: async () => {
+      isHeld = true;
+      await turn.catch(() => {});
+      await killHard(child);
+      const position = await readPosition(data, run);
+      // by this note alone a node would form a majority with others that have one
+      rmSync(join(data, 'gvwstate.dat'), { force: true });
+      return position;
+    },
+    begin: () =>
+      inTurn(async () => {
+        const position = await lastPosition(data, run);
+        allowToBegin(data);
+        isHeld = false;
+        if (!stopping) launch(['--wsrep-new-cluster', ...position]);
+      }),
+    release: () => {
+      isHeld = false;
+      return inTurn(launchAgain);
+    },
   };
 }
 
@@ -103,14 +143,60 @@ async function isAnybodyWell({ machines, own, ports }) {
  * @returns {Promise<string[]>}
  */
 async function lastPosition(data, run) {
-  const state = readKept(join(data, 'grastate.dat'), (text) => text) ?? '';
-  if (!/^seqno:\s*-1$/m.test(state) || !existsSync(join(data, 'ibdata1'))) return [];
+  if (!/^seqno:\s*-1$/m.test(stateOf(data))) return [];
+  const position = await recoverPosition(data, run);
+  return position === null ? [] : [`--wsrep-start-position=${position}`];
+}
+
+/** A node's own note of where its records stand. @param {string} data */
+const stateOf = (data) => readKept(join(data, 'grastate.dat'), (text) => text) ?? '';
+const NO_HISTORY = /^0{8}-(0{4}-){3}0{12}$/;
+
+/**
+ * How far a stopped node's records go. Null where nothing says so: there are no records, or they are damaged.
+ * @param {string} data
+ * @param {(args: readonly string[]) => import('node:child_process').ChildProcess} run
+ * @returns {Promise<import('./recovery.mjs').Position>}
+ */
+async function readPosition(data, run) {
+  const state = stateOf(data);
+  const history = /^uuid:\s*([0-9a-f-]{36})$/m.exec(state)?.[1];
+  const seqno = Number(/^seqno:\s*(-?\d+)$/m.exec(state)?.[1] ?? Number.NaN);
+  if (history === undefined || Number.isNaN(seqno)) return null;
+  // a copy from another node was cut off: what was there before had been given up for it
+  if (NO_HISTORY.test(history)) return { history, seqno: -1 };
+  if (seqno >= 0) return { history, seqno };
+  const [, recovered, number] = /^(.{36}):(\d+)$/.exec((await recoverPosition(data, run)) ?? '') ?? [];
+  return recovered === undefined || NO_HISTORY.test(recovered) ? null : { history: recovered, seqno: Number(number) };
+}
+
+/** Says that a node may begin the cluster, which its own note forbids to all but the last that was stopped. @param {string} data */
+function allowToBegin(data) {
+  const file = join(data, 'grastate.dat');
+  const state = stateOf(data);
+  if (state !== '') writeKept(file, state.replace(/^safe_to_bootstrap:.*$/m, 'safe_to_bootstrap: 1'), 0o600);
+}
+
+/** Kills a process, hung or not, and waits until it is gone. @param {import('node:child_process').ChildProcess | undefined} child */
+async function killHard(child) {
+  if (child === undefined || child.exitCode !== null || child.signalCode !== null) return;
+  const gone = new Promise((resolve) => child.once('exit', resolve));
+  child.kill('SIGKILL');
+  await gone;
+}
+
+/**
+ * @param {string} data
+ * @param {(args: readonly string[]) => import('node:child_process').ChildProcess} run
+ * @returns {Promise<string | null>} history and number of the last change, with a colon between
+ */
+async function recoverPosition(data, run) {
+  if (!existsSync(join(data, 'ibdata1'))) return null;
   const found = join(data, '..', 'position.log');
   rmSync(found, { force: true });
   const looking = run(['--wsrep-recover', `--log-error=${found}`]);
   await new Promise((resolve) => looking.once('exit', resolve));
-  const position = /Recovered position: ([0-9a-f-]{36}:\d+)/.exec(readKept(found, (text) => text) ?? '')?.[1];
-  return position === undefined ? [] : [`--wsrep-start-position=${position}`];
+  return /Recovered position: ([0-9a-f-]{36}:\d+)/.exec(readKept(found, (text) => text) ?? '')?.[1] ?? null;
 }
 
 /**
@@ -122,8 +208,7 @@ export function endedAs(folder) {
   const data = join(folder, 'data');
   if (!existsSync(data)) return 'empty';
   if (existsSync(join(data, 'gvwstate.dat'))) return 'cutOff';
-  const state = readKept(join(data, 'grastate.dat'), (text) => text) ?? '';
-  return /^safe_to_bootstrap:\s*1$/m.test(state) ? 'last' : 'others';
+  return /^safe_to_bootstrap:\s*1$/m.test(stateOf(data)) ? 'last' : 'others';
 }
 
 /** Makes an empty database with the accounts of the cluster, before there is a cluster to send them to. @param {import('./files.mjs').Share} share @param {string} mariadbd @param {string} settings @param {string} data */

@@ -14,11 +14,22 @@ const IN_STEP_WITHIN_MS = 30 * 60_000;
  * Starts one machine's share of a cluster of several computers.
  * @param {{
  *   folder: string, build: string, webRoot: string | undefined, printer: string | undefined, isDemo: boolean,
- *   machine?: string | undefined, addresses?: string | undefined, port: string, certificate?: string | undefined, begin: boolean,
+ *   machine?: string | undefined, addresses?: string | undefined, port: string, certificate?: string | undefined, begin: boolean, alone: boolean,
  *   records: boolean, log: (line: string) => void, onGivenUp: () => void,
  * }} options
  */
-export async function startOwnShare({ folder, machine, addresses = '', port, certificate, begin, records: recordsOnly, log, ...server }) {
+export async function startOwnShare({
+  folder,
+  machine,
+  addresses = '',
+  port,
+  certificate,
+  begin,
+  alone,
+  records: recordsOnly,
+  log,
+  ...server
+}) {
   const machines = addresses.split(',').map((address, i) => ({ number: i + 1, address: address.trim(), folder: folderOf(folder, i + 1) }));
   const own = machines.find(({ number }) => String(number) === machine);
   if (machines.length < 3 || machines.some(({ address }) => isIP(address) !== 4) || !own)
@@ -29,7 +40,7 @@ export async function startOwnShare({ folder, machine, addresses = '', port, cer
     throw new SetupError(
       'Beyond this computer the shop is opened only over https: name a file that holds certificate and key, --certificate /etc/ssl/tuck/both.pem',
     );
-  const isBeginning = begin || endedAs(own.folder) === 'last';
+  const isBeginning = begin || alone || endedAs(own.folder) === 'last';
   const secrets = secretsOf(folder, begin);
   const programs = await ensureGalera();
   const ports = portsFrom(Number(port));
@@ -39,6 +50,7 @@ export async function startOwnShare({ folder, machine, addresses = '', port, cer
     programs,
     {
       begins: isBeginning,
+      isAlone: alone,
       log,
       waitMs: IN_STEP_WITHIN_MS,
     },

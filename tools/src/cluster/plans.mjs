@@ -15,6 +15,27 @@ export const FULL_PLAN = {
   perShop: 2,
 };
 
+/** What takes the majority away, and what comes near it. */
+export const MAJORITY_FAULTS = [
+  'two nodes killed at once',
+  'two nodes killed half a second apart',
+  'two nodes killed a second apart',
+  'two nodes killed two seconds apart',
+  'all nodes killed at once',
+  'three nodes killed in a row',
+  'node and proxy killed at once',
+  'two nodes stopped for 15 s',
+  'node stopped for 20 s',
+];
+/** @param {number} times @returns {Record<string, number>} */
+const majorityFaults = (times) => Object.fromEntries(MAJORITY_FAULTS.map((kind) => [kind, times]));
+
+/** Each of these faults three times: about ten minutes. */
+export const MAJORITY_PLAN = { singles: majorityFaults(3), storm: { nodes: 0, servers: 0, proxies: 0 }, perShop: 1 };
+
+/** All of it, and what takes the majority away thirty times each: about two hours. */
+export const LONG_PLAN = { ...FULL_PLAN, singles: { ...FULL_PLAN.singles, ...majorityFaults(30) } };
+
 /** One fault of each kind, for the tests. */
 export const SHORT_PLAN = {
   singles: {
@@ -26,6 +47,7 @@ export const SHORT_PLAN = {
     'node unplugged from the servers': 1,
     'node joining with all records': 1,
     'disk of a node full': 1,
+    'two nodes killed half a second apart': 1,
   },
   storm: { nodes: 0, servers: 0, proxies: 0 },
   perShop: 1,

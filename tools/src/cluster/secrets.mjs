@@ -6,7 +6,7 @@ import { SetupError } from '../lib/run.mjs';
 
 /**
  * Accounts of a cluster's database.
- * @typedef {{ shop: Account, copier: Account }} Secrets
+ * @typedef {{ shop: Account, copier: Account, recovery: string }} Secrets `recovery`: by it the machines know each other when they agree on who begins.
  * @typedef {{ name: string, password: string }} Account
  */
 
@@ -34,5 +34,6 @@ export function secretsOf(folder, make) {
   return {
     shop: { name: 'easytuck', password: password('shop') },
     copier: { name: 'easytuck_copier', password: password('copier') },
+    recovery: password('recovery'),
   };
 }

@@ -4,10 +4,11 @@ import { writeKept } from '../lib/keptFile.mjs';
 import { sleep } from '../lib/privateDatabase.mjs';
 import { SetupError } from '../lib/run.mjs';
 import { superviseServer } from '../lib/superviseServer.mjs';
-import { LEFT, startDoctor } from './doctor.mjs';
+import { hasMajority, LEFT, startDoctor } from './doctor.mjs';
 import { startGaleraNode } from './galeraNode.mjs';
 import { nameOf, serverHost } from './machine.mjs';
 import { startProxy } from './proxy.mjs';
+import { startRecovery } from './recovery.mjs';
 
 /** The file that holds the address of the records, as it was when a share was last started here. */
 export const RECORDS_FILE = 'records.url';
@@ -24,19 +25,22 @@ const LEFT_FOR_MS = 2_500;
  * Starts a machine's node, its doctor and its proxy, and waits until the node is in step with the others.
  * @param {import('./files.mjs').Share} share
  * @param {import('./galeraPrograms.mjs').GaleraPrograms} programs
- * @param {{ begins: boolean, log: (line: string) => void, waitMs?: number, roomBytes?: number }} options
+ * @param {{ begins: boolean, isAlone?: boolean, log: (line: string) => void, waitMs?: number, roomBytes?: number }} options `isAlone`: it begins although it may not
+ * have the latest records, because the owner says so.
  */
-export async function startRecords(share, programs, { begins, log, waitMs = WELL_WITHIN_MS, ...room }) {
+export async function startRecords(share, programs, { begins, isAlone = false, log, waitMs = WELL_WITHIN_MS, ...room }) {
   const { own, ports, secrets } = share;
   mkdirSync(own.folder, { recursive: true, mode: 0o700 });
-  const node = await startGaleraNode(share, programs, { begins, log });
+  const node = await startGaleraNode(share, programs, { begins, isAlone, log });
   const doctor = await startDoctor({
     host: own.address,
     port: ports.doctor,
     database: { port: ports.database, user: secrets.shop.name, password: secrets.shop.password },
     folder: own.folder,
     ...room,
+    answer: (what, authorization) => recovery.answer(what, authorization),
   });
+  const recovery = startRecovery({ share, node, hasMajority: async () => hasMajority(await doctor.look()), log });
   const proxy = await startProxy(share, programs.haproxy, log);
   const watching = setInterval(() => void mend(), LOOK_EVERY_MS);
   let leftSince = 0;
@@ -51,6 +55,7 @@ export async function startRecords(share, programs, { begins, log, waitMs = WELL
   };
   const stopAll = async () => {
     clearInterval(watching);
+    recovery.stop();
     await proxy.stop();
     await doctor.stop();
     await node.stop();

@@ -1,6 +1,5 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import { migrations } from '../migrations/index.ts';
 import { StartRefused } from '../startRefused.ts';
 import { aWearer, testShop } from '../testing.ts';
 import { connectDatabase } from './connect.ts';
@@ -24,47 +23,7 @@ async function withDatabase(work: (sequelize: Sequelize) => Promise<void>): Prom
   }
 }
 
-/** How every table is made. */
-async function tablesOf(sequelize: Sequelize): Promise<readonly string[]> {
-  const names = await sequelize.query<{ name: string }>(
-    "SELECT table_name AS name FROM information_schema.tables WHERE table_schema = DATABASE() AND table_name <> 'leases' ORDER BY 1",
-    { type: QueryTypes.SELECT },
-  );
-  const made: string[] = [];
-  for (const { name } of names) {
-    const [row] = await sequelize.query<Record<string, string>>(`SHOW CREATE TABLE ${name}`, { type: QueryTypes.SELECT });
-    made.push(row?.['Create Table'] ?? '');
-  }
-  return made;
-}
-
 describe('migrations', () => {
-  it('start again wherever they were cut off, between any two statements, and make the same tables', async () => {
-    let whole: readonly string[] = [];
-    await withDatabase(async (sequelize) => {
-      await migrate(sequelize);
-      whole = await tablesOf(sequelize);
-    });
-    expect(whole.length).toBeGreaterThan(11);
-    const cuts = migrations.flatMap(({ statements }, of) => Array.from({ length: statements.length }, (_, i) => [of, i + 1] as const));
-    const isBeforeWords = (of: number): boolean => of > 0 && of <= KNOWN_MIGRATIONS.findIndex((name) => name.includes('keep-measures'));
-    // with somebody on record from before, whose name is to be found afterwards
-    const early =
-      "INSERT INTO wearers (id, name, collar_text, collar_system, collar_label, long_end, note, version, created_at, updated_at) VALUES ('01a20b94-353d-7204-b92c-7f530cb63fe2', 'Early Quimby', '16', 'in', 16, 'left', '', 1, '2026-01-01', '2026-01-02')";
-    for (const [of, count] of cuts)
-      await withDatabase(async (sequelize) => {
-        await migrate(sequelize, { only: KNOWN_MIGRATIONS.slice(0, of) });
-        if (isBeforeWords(of)) await sequelize.query(early);
-        for (const statement of migrations[of]?.statements.slice(0, count) ?? []) await sequelize.query(statement);
-        expect(await migrate(sequelize)).toEqual(KNOWN_MIGRATIONS.slice(of));
-        expect(await tablesOf(sequelize)).toEqual(whole);
-        if (isBeforeWords(of))
-          expect(await sequelize.query("SELECT seen_at FROM wearer_words WHERE word = 'quim'", { type: QueryTypes.SELECT })).toHaveLength(
-            1,
-          );
-      });
-  });
-
   it('stop the start with a sentence where a newer version has been at the records', async () => {
     await withDatabase(async (sequelize) => {
       await migrate(sequelize);

@@ -26,4 +26,5 @@ export { explainOutOfReach, explainTapeOrder, FURTHER_WIDTHS_EXAMPLE } from './e
 export { fieldError, problem, PROBLEMS, type FieldError, type Problem, type ProblemCode } from './problems.ts';
 export * from './words/index.ts';
 export { heldInWords, type HeldEntry, type HeldFormat, type HeldSection } from './words/heldWords.ts';
+export { hardwareSteps } from './words/hardwareSteps.ts';
 export { PALETTE, STILL_COLOURS } from './palette.ts';

@@ -61,6 +61,21 @@ export const pocketCoach = z.object({
   form: z.literal(POCKET_FORM),
   shop: z.string(),
   unit: z.enum(['in', 'cm']),
+  /** Where the shop is reached; empty where it gives no number, absent in what an older version answered. */
+  telephone: z.string().optional(),
+  /** The party that the tie is for, absent where there is none. */
+  party: z
+    .object({
+      name: z.string(),
+      place: z.string(),
+      zone: z.string(),
+      /** By when all bows are tied, and when this one is to begin; null while nobody is planned to tie it. */
+      tiedBy: moment,
+      beginsAt: moment.nullable(),
+      /** Who ties; null: the wearer. */
+      helper: z.string().nullable(),
+    })
+    .optional(),
   wearer: z.string(),
   eventName: z.string(),
   eventOn: z.iso.date().nullable(),

@@ -1,6 +1,6 @@
 import { COLLAR_SYSTEMS, DEFAULT_EASE_MM, SCHOOLS, SMALL_MM, WING_SCHOOLS } from '@easytuck/core';
 import { z } from 'zod';
-import { nameField, version } from '../fields/common.ts';
+import { nameField, shortField, version } from '../fields/common.ts';
 import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
 
 /** Paper that cards, sheets and gauges are printed on. */
@@ -23,6 +23,8 @@ export const shopSettingsInput = z.object({
   paper: paperSize,
   /** Names for the record: who fitted. */
   staff: z.array(nameField('A name')).max(60, 'Sixty names at most.'),
+  /** Where customers reach the shop; shown on the pocket coach and in links. */
+  telephone: shortField('The telephone').default(''),
   /** For how many years the records of a wearer are kept after they were last seen; null for as long as there is a shop. */
   keepYears: z.int('Whole years.').min(1, 'One year at least.').max(50, 'Fifty years at most.').nullable().default(null),
 });
@@ -40,6 +42,7 @@ export const DEFAULT_SHOP: ShopSettingsData = {
   wings: 'behind',
   paper: 'A4',
   staff: [],
+  telephone: '',
   keepYears: null,
 };
 

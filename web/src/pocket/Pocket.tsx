@@ -13,6 +13,7 @@ import { subjectOfPocket } from './pocketSubject.ts';
 import { FaultsTab } from './FaultsTab.tsx';
 import { FirstPicture } from './FirstPicture.tsx';
 import { PracticeTab, useNow } from './PracticeTab.tsx';
+import { SetDetails } from './SetDetails.tsx';
 import { SideNames } from './Sides.tsx';
 import { TyingTab } from './TyingTab.tsx';
 import { Words } from './Words.tsx';
@@ -71,6 +72,7 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
   usePlace(tab, coach.state.step);
   const take = useOffered();
   const isOnline = useOnline();
+  usePresenterKeys(tab === 'tying', coach.dispatch);
   useEffect(() => {
     document.title = `Coach: ${pocket.tie.name}`;
   }, [pocket.tie.name]);
@@ -98,7 +100,7 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
         </div>
       )}
       <main className="room">
-        {tab === 'set' && <SetTab pocket={pocket} subject={subject} coach={coach} length={length} onBegin={begin} />}
+        {tab === 'set' && <SetTab pocket={pocket} subject={subject} coach={coach} linkKey={linkKey} length={length} onBegin={begin} />}
         {/* kept once it was shown, and with it the stage’s WebGL context */}
         {(tab === 'tying' || wasTying) && (
           <div style={{ display: tab === 'tying' ? 'contents' : 'none' }}>
@@ -152,6 +154,23 @@ function usePlace(tab: Tab, step: number): void {
   }, [tab, step]);
 }
 
+/** A presenter or a keyboard turns the steps: Page Down and the right arrow go on, Page Up and the left arrow go back. */
+function usePresenterKeys(isTying: boolean, dispatch: Coach['dispatch']): void {
+  useEffect(() => {
+    if (!isTying) return undefined;
+    const onKeyDown = (event: KeyboardEvent): void => {
+      const isTyped = event.target instanceof HTMLSelectElement || event.target instanceof HTMLInputElement;
+      if (isTyped || event.ctrlKey || event.altKey || event.metaKey) return;
+      if (event.key === 'PageDown' || event.key === 'ArrowRight') dispatch({ type: 'next' });
+      else if (event.key === 'PageUp' || event.key === 'ArrowLeft') dispatch({ type: 'back' });
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKeyDown);
+    return () => window.removeEventListener('keydown', onKeyDown);
+  }, [isTying, dispatch]);
+}
+
 /** The clock of a try that is under way. */
 function Running({ practice: { practice, stop }, onStop }: { practice: PracticeClock; onStop: () => void }) {
   const isRunning = practice !== null && practice.stoppedAt === null;
@@ -176,10 +195,12 @@ function SetTab({
   pocket,
   subject,
   coach,
+  linkKey,
   length,
   onBegin,
 }: {
   pocket: PocketCoach;
+  linkKey: string;
   subject: CoachSubject;
   coach: Coach;
   length: (lengthMm: number) => string;
@@ -219,6 +240,7 @@ function SetTab({
           Two fingers must fit under the collar. Never draw it so tight that it presses the throat. If you feel dizzy, short of breath or
           have a headache, loosen it at once, and ask a doctor if it does not pass.
         </p>
+        <SetDetails pocket={pocket} subject={subject} linkKey={linkKey} length={length} />
         <Keep />
         <p className="quiet">
           From {pocket.shop}. This link works until {dayOf(pocket.endsAt.slice(0, 10))} and is only for you.

@@ -3,6 +3,7 @@ import { TYING_FAULTS, type TyingFault } from '@easytuck/core';
 import { useEffect, useState } from 'react';
 import { OUTCOMES, outcomeWords } from '../common/tying/outcomes.ts';
 import type { CoachSubject } from '../features/coach/coachSubject.ts';
+import { nextTryTold } from '../features/coach/nextTry.ts';
 import { clock, practisedMs, type Practice } from '../features/coach/practice.ts';
 import type { Coach } from '../features/coach/useCoach.ts';
 import type { PracticeClock } from '../features/coach/usePractice.ts';
@@ -64,6 +65,7 @@ export function PracticeTab({
       )}
       {practice !== null && practice.stoppedAt !== null && <Outcome practice={practice} linkKey={linkKey} onDone={clear} />}
       <h2>Tries so far</h2>
+      {tries.length > 0 && <p>{forecastWords(tries)}</p>}
       {tries.length === 0 ? (
         <p className="quiet">None yet. Five or six in a row teach more than one a day.</p>
       ) : (
@@ -84,6 +86,13 @@ export function PracticeTab({
       )}
     </div>
   );
+}
+
+/** What the tries so far let one expect, from the first to the last. */
+function forecastWords(tries: readonly KeptTry[]): string {
+  const inOrder = [...tries].sort((a, b) => a.at - b.at);
+  const { next, alone } = nextTryTold(inOrder.map(({ what: { outcome, durationMs } }) => ({ outcome, durationMs: durationMs ?? null })));
+  return `${next} ${alone}`;
 }
 
 const SENT_WORDS: Readonly<Record<KeptTry['sent'], string>> = {

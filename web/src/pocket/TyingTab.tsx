@@ -10,7 +10,7 @@ import { litBy, NONE_LIT } from '../features/coach/litDigits.ts';
 import { canDraw3d } from '../features/coach/stage/canDraw3d.ts';
 import { FlatStage } from '../features/coach/stage/StillCanvas.tsx';
 import { useLastBaked } from '../features/coach/useChoreography.ts';
-import { hasVoice, type Coach } from '../features/coach/useCoach.ts';
+import { useHasVoice, type Coach } from '../features/coach/useCoach.ts';
 import { viewWords, type ViewChoice } from '../features/coach/views.ts';
 import { FirstPicture } from './FirstPicture.tsx';
 import { Otherwise } from './Otherwise.tsx';
@@ -163,6 +163,7 @@ function Stage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject;
 
 /** Where to look from, how it is tied, and what goes on without hands. */
 function More({ coach: { state, dispatch }, onPractice }: { coach: Coach; onPractice: () => void }) {
+  const canSpeak = useHasVoice();
   return (
     <details className="more">
       <summary>View, way, hands-free</summary>
@@ -238,7 +239,7 @@ function More({ coach: { state, dispatch }, onPractice }: { coach: Coach; onPrac
         />
         In its own cloth
       </label>
-      {hasVoice() && (
+      {canSpeak && (
         <label className="tick">
           <input
             type="checkbox"

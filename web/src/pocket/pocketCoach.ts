@@ -1,6 +1,6 @@
 import { LINK_HEADER, POCKET_FORM, type FlatPicture, type PocketCoach, type Problem } from '@easytuck/contract';
 import { useCallback, useEffect, useState } from 'react';
-import { readStored, writeStored } from '../common/stored.ts';
+import { readStored, storedKeys, writeStored } from '../common/stored.ts';
 import { sendTries } from './tries.ts';
 
 declare global {
@@ -30,6 +30,14 @@ export const readKept = (key: string): PocketCoach | null =>
       typeof value === 'object' && value !== null && 'form' in value && value.form === POCKET_FORM ? (value as PocketCoach) : null,
     null,
   );
+
+/** Coaches that are stored on this device, whose links were opened here. */
+export const listCoaches = (): readonly { readonly key: string; readonly tie: string; readonly shop: string }[] =>
+  storedKeys(keptAt('')).flatMap((stored) => {
+    const key = stored.slice(keptAt('').length);
+    const coach = readKept(key);
+    return coach === null || Date.parse(coach.endsAt) < Date.now() ? [] : [{ key, tie: coach.tie.name, shop: coach.shop }];
+  });
 
 /** What was answered before the program was loaded; null if nothing was, or it is of another form. */
 function readEarly(key: string): PocketCoach | null {

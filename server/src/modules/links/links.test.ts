@@ -1,8 +1,10 @@
 import {
+  DEFAULT_SHOP,
   LINK_HEADER,
   type CoachLink,
   type Fitting,
   type GivenLink,
+  type PartyPage,
   type PocketCoach,
   type Problem,
   type Tying,
@@ -13,6 +15,7 @@ import { gzipSync } from 'node:zlib';
 import { v7 as uuid } from 'uuid';
 import { readRows } from '../../database/readRows.ts';
 import { aFitting, aTie, aWearer, openTestShop, type TestShop } from '../../testing.ts';
+import { aHelper, aParty } from '../parties/testing.ts';
 import { browser, setUpOwner } from '../people/testing.ts';
 import { endOf } from './linkEnd.ts';
 import { qrCode } from '../../paper/qrCode.ts';
@@ -131,6 +134,27 @@ describe('a link for a wearer', () => {
     expect(second.link.id).toBe(first.link.id);
     expect((await pocket(first.key, '192.0.2.53')).statusCode).toBe(404);
     expect((await pocket(second.key, '192.0.2.53')).statusCode).toBe(200);
+  });
+
+  it('names the shop’s telephone, and the party that the tie is for, with its hour and who ties', async () => {
+    const { version } = (await owner.send('GET', '/api/shop')).json<{ version: number }>();
+    const settings = { ...DEFAULT_SHOP, telephone: '01632 960 011', version };
+    expect((await owner.send('PUT', '/api/shop', settings)).statusCode).toBe(200);
+    const before = (await pocket((await give()).key)).json<PocketCoach>();
+    expect([before.telephone, before.party]).toEqual(['01632 960 011', undefined]);
+    const party = aParty({ helpers: [aHelper('Maud')] });
+    await owner.send('POST', '/api/parties', party);
+    const add = { members: [{ id: uuid(), name: wearer.name, wearerId: wearer.id, whoTies: 'helper' }] };
+    const { members } = (await owner.send('POST', `/api/parties/${party.id}/members`, add)).json<PartyPage>();
+    await shop.sequelize.query('UPDATE party_members SET fitting_id = ?, tie_id = ? WHERE id = ?', {
+      replacements: [fitting.id, tie.id, members[0]?.id],
+    });
+    const after = (await pocket((await give()).key)).json<PocketCoach>();
+    expect(after.party).toMatchObject({ name: party.name, helper: 'Maud', zone: 'Europe/London' });
+    expect(Date.parse(after.party?.beginsAt ?? '')).toBeLessThan(Date.parse(after.party?.tiedBy ?? ''));
+    const { party: kept } = (await owner.send('GET', `/api/parties/${party.id}`)).json<PartyPage>();
+    await owner.send('PUT', `/api/parties/${party.id}/off`, { off: true, version: kept.version });
+    expect((await pocket((await give()).key)).json<PocketCoach>().party).toBeUndefined();
   });
 
   it('leads to the latest revision', async () => {

@@ -13,6 +13,9 @@ import { ProblemError } from '../../problem.ts';
 import { fittingRepository } from '../fittings/repository.ts';
 import { addressOf, failedTries } from '../tries/repository.ts';
 import { hashOfKey, newLinkKey } from '../people/sessionKeys.ts';
+import { eveningOf } from '../parties/evening.ts';
+import { partyRepository } from '../parties/repository.ts';
+import { partyService } from '../parties/service.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tyingService } from '../tyings/service.ts';
 import { wearerRepository } from '../wearers/repository.ts';
@@ -43,6 +46,7 @@ export function linkService(database: Database): LinkService {
   const settings = shopRepository(database);
   const tyings = tyingService(database);
   const tries = failedTries(database.sequelize);
+  const parties = partyRepository(database);
 
   const get = async (fittingId: string): Promise<Fitting> => {
     requireReady(database);
@@ -54,6 +58,15 @@ export function linkService(database: Database): LinkService {
     const last = (await fittings.revisions(rootId)).at(-1);
     if (!last) throw new ProblemError('noSuchLink');
     return last;
+  };
+  /** The party that a fitting is for, and who ties when, as it is planned now. */
+  const partyOf = async (rootId: string): Promise<PocketCoach['party']> => {
+    const place = await parties.placeOfFitting(rootId);
+    if (place === null) return undefined;
+    const page = await partyService(database).page(place.partyId);
+    const { name, place: venue, zone, sitsAt } = page.party;
+    const turn = (await eveningOf(database, page, new Date())).turns.find(({ member }) => member.id === place.memberId);
+    return { name, place: venue, zone, tiedBy: sitsAt, beginsAt: turn?.beginsAt ?? null, helper: turn?.helper?.name ?? null };
   };
   /** The fitting that a key opens, slowed where keys are guessed. Every key takes the same statements. */
   const openedBy = async (key: string, ip: string) => {
@@ -96,11 +109,13 @@ export function linkService(database: Database): LinkService {
     },
     open: async (key, ip) => {
       const { id, endsAt, fitting } = await openedBy(key, ip);
-      const [wearer, { name: shop, unit }] = [await wearers.follow(fitting.wearer.id), await settings.read()];
+      const [wearer, { name: shop, unit, telephone }] = [await wearers.follow(fitting.wearer.id), await settings.read()];
+      const party = await partyOf(fitting.revision.rootId);
       await links.markOpened(id, new Date());
       return {
         form: POCKET_FORM,
-        ...{ shop, unit, endsAt: endsAt.toISOString(), wearer: wearer?.name ?? '', eventName: wearer?.eventName ?? '' },
+        ...(party && { party }),
+        ...{ shop, telephone, unit, endsAt: endsAt.toISOString(), wearer: wearer?.name ?? '', eventName: wearer?.eventName ?? '' },
         ...{
           eventOn: wearer?.eventOn ?? null,
           collar: fitting.collar,

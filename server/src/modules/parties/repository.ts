@@ -42,6 +42,8 @@ export interface PartyRepository {
   readonly update: (id: string, version: number, data: PartyData, sitsAt: Date, at: Date, transaction: Transaction) => Promise<boolean>;
   readonly callOff: (id: string, version: number, calledOffAt: Date | null, at: Date) => Promise<boolean>;
   readonly members: (partyId: string, transaction?: Transaction) => Promise<KeptMember[]>;
+  /** Where the wearer of a fitting, by any of its revisions, stands on the list of a party that is not called off. */
+  readonly placeOfFitting: (rootId: string) => Promise<{ readonly partyId: string; readonly memberId: string } | null>;
   readonly member: (id: string, transaction?: Transaction) => Promise<KeptMember | null>;
   readonly lockMembers: (partyId: string, transaction: Transaction) => Promise<KeptMember[]>;
   readonly insertMembers: (
@@ -186,6 +188,15 @@ export function partyRepository({ sequelize }: Pick<Database, 'sequelize'>): Par
     lockMembers: async (partyId, transaction) => {
       await holdEverywhere(transaction, 'party_members', [partyId]);
       return membersOf(partyId, ' FOR UPDATE', transaction);
+    },
+    placeOfFitting: async (rootId) => {
+      const [row] = await readRows<{ partyId: string; memberId: string }>(
+        sequelize,
+        `SELECT m.party_id AS partyId, m.id AS memberId FROM fittings f JOIN party_members m ON m.fitting_id = f.id
+          JOIN parties p ON p.id = m.party_id WHERE f.root_id = ? AND p.called_off_at IS NULL ORDER BY p.sits_at DESC LIMIT 1`,
+        [rootId],
+      );
+      return row ?? null;
     },
     member: async (id, transaction) => {
       const [row] = await readRows<MemberRow>(sequelize, `SELECT ${MEMBER} FROM party_members WHERE id = ?`, [id], transaction);

@@ -15,6 +15,8 @@ import Button from '@mui/material/Button';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
+import type { Theme } from '@mui/material/styles';
+import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useWearer } from '../../common/api/wearers.ts';
@@ -108,22 +110,10 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
   const navigate = useNavigate();
   const { length } = useUnits();
   const { state, dispatch, longEnd, tied } = coach;
-  return (
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', columnGap: 3, rowGap: 1, mb: 1.25 }}>
-      <Box sx={{ flex: '1 1 11.875rem', minWidth: 0 }}>
-        <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontSize: SIZE.large, fontWeight: 560, lineHeight: 1.15 }}>
-          {subject.wearer ? (
-            <Box component={Link} to={`/wearers/${subject.wearer.id}`} sx={QUIET_LINK}>
-              {subject.wearer.name}
-            </Box>
-          ) : (
-            'Coach'
-          )}
-        </Box>
-        <Box sx={QUIET_PLAIN}>
-          {ties.length > 1 ? '' : `${subject.tie.name}, `}collar {formatCollarSize(subject.collar)}, lead {length(tied.leadMm)}
-        </Box>
-      </Box>
+  // on a phone the picture comes first
+  const isPhone = useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'), { noSsr: true });
+  const choices = (
+    <>
       {ties.length > 1 && (
         <TextField
           select
@@ -163,7 +153,40 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
         ]}
         small
       />
-      {children}
+    </>
+  );
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', columnGap: 3, rowGap: 1, mb: 1.25 }}>
+      <Box sx={{ flex: '1 1 11.875rem', minWidth: 0 }}>
+        <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontSize: SIZE.large, fontWeight: 560, lineHeight: 1.15 }}>
+          {subject.wearer ? (
+            <Box component={Link} to={`/wearers/${subject.wearer.id}`} sx={QUIET_LINK}>
+              {subject.wearer.name}
+            </Box>
+          ) : (
+            'Coach'
+          )}
+        </Box>
+        <Box sx={QUIET_PLAIN}>
+          {ties.length > 1 ? '' : `${subject.tie.name}, `}collar {formatCollarSize(subject.collar)}, lead {length(tied.leadMm)}
+        </Box>
+      </Box>
+      {isPhone ? (
+        <>
+          {children}
+          <Box component="details" sx={{ width: '100%' }}>
+            <Box component="summary" sx={{ minHeight: 44, lineHeight: '44px', cursor: 'pointer' }}>
+              {ties.length > 1 ? 'Tie, way' : 'Way'}, for whom, side
+            </Box>
+            <Box sx={{ display: 'grid', gap: 1.5, pb: 1.5 }}>{choices}</Box>
+          </Box>
+        </>
+      ) : (
+        <>
+          {choices}
+          {children}
+        </>
+      )}
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 import { halfKnotTold, settingWords, stepWords, type StepWords, type Reader, type Wearer } from '@easytuck/contract';
 import { stepsOfWay, type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
-import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
+import { useCallback, useEffect, useMemo, useReducer, useState, useSyncExternalStore } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
 import type { BakedPoses } from './bakedPoses.ts';
 import { COACH_START, coachReducer, inWay, type CoachAction, type CoachState } from './coachReducer.ts';
@@ -198,7 +198,16 @@ function useReducedMotion(): boolean {
 }
 
 /** Whether the browser has a voice. */
-export const hasVoice = (): boolean => 'speechSynthesis' in window;
+/** Whether this device can read aloud: some browsers have the function and no voice. */
+const hasVoice = (): boolean => 'speechSynthesis' in window && window.speechSynthesis.getVoices().length > 0;
+
+/** As {@link hasVoice}, for what is shown: voices may be found only after the page is there. */
+export const useHasVoice = (): boolean =>
+  useSyncExternalStore((onChange) => {
+    if (!('speechSynthesis' in window)) return () => undefined;
+    window.speechSynthesis.addEventListener('voiceschanged', onChange);
+    return () => window.speechSynthesis.removeEventListener('voiceschanged', onChange);
+  }, hasVoice);
 
 function useSpeech(isOn: boolean, words: StepWords): void {
   const say = useCallback((text: string) => {

@@ -36,6 +36,7 @@ import { DueRecords } from './DueRecords.tsx';
 import { Printer } from './Printer.tsx';
 import { WhoWorksHere } from './WhoWorksHere.tsx';
 import { useStanding } from '../../common/session/sessionStore.ts';
+import { FieldsOf } from '../../common/session/Allowed.tsx';
 import { May } from '../../common/session/May.tsx';
 
 /** The house: its habits, the collars of its shirts, and what stands on the counter. */
@@ -102,6 +103,7 @@ interface SettingsForm {
   wings: ShopSettings['wings'];
   paper: ShopSettings['paper'];
   staff: string;
+  telephone: string;
   keepYears: string;
 }
 
@@ -121,6 +123,7 @@ const LABELS: Readonly<Record<keyof SettingsForm, string>> = {
   evenness: 'Even means within',
   paper: 'Paper',
   staff: 'Staff names',
+  telephone: 'Telephone',
   keepYears: 'Keep a wearer’s record, in years',
 };
 
@@ -137,10 +140,21 @@ const choiceWords = (field: string, text: string): string =>
 /** The house's habits as they are put into the form, lengths in the unit that is switched on. */
 const toFormIn =
   (shown: LengthUnit) =>
-  ({ name, unit, school, easeMm, smallMm, evennessMm, wings, paper, staff, keepYears }: ShopSettings): SettingsForm => {
+  ({ name, unit, school, easeMm, smallMm, evennessMm, wings, paper, staff, telephone, keepYears }: ShopSettings): SettingsForm => {
     const [ease, small, evenness] = [easeMm, smallMm, evennessMm].map((lengthMm) => exactLength(lengthMm, shown));
     return {
-      ...{ name, unit, school, wings, paper, ease: ease ?? '', small: small ?? '', evenness: evenness ?? '', staff: staff.join(', ') },
+      ...{
+        name,
+        unit,
+        school,
+        wings,
+        paper,
+        ease: ease ?? '',
+        small: small ?? '',
+        evenness: evenness ?? '',
+        staff: staff.join(', '),
+        telephone,
+      },
       keepYears: keepYears === null ? '' : String(keepYears),
     };
   };
@@ -170,6 +184,7 @@ const resolverFor =
       smallMm,
       evennessMm,
       staff: names.filter((each) => each !== ''),
+      telephone: form.telephone,
       keepYears,
     };
     const input = shopSettingsInput.safeParse(typed);
@@ -252,16 +267,19 @@ function Settings({ settings }: { settings: ShopSettings }) {
         wordsOf={choiceWords}
         onDecide={decide}
       />
-      {text('name')}
-      {choose('unit')}
-      {choose('school')}
-      {choose('wings')}
-      {LENGTHS.map(([name]) => (
-        <Fragment key={name}>{text(name)}</Fragment>
-      ))}
-      {choose('paper')}
-      {session?.person ? null : text('staff', 'who fits here, with commas between')}
-      {text('keepYears', 'after they were last seen; empty for as long as there is a shop')}
+      <FieldsOf what="shop.change">
+        {text('name')}
+        {choose('unit')}
+        {choose('school')}
+        {choose('wings')}
+        {LENGTHS.map(([name]) => (
+          <Fragment key={name}>{text(name)}</Fragment>
+        ))}
+        {choose('paper')}
+        {session?.person ? null : text('staff', 'who fits here, with commas between')}
+        {text('telephone', 'shown to wearers on the pocket coach')}
+        {text('keepYears', 'after they were last seen; empty for as long as there is a shop')}
+      </FieldsOf>
       <NotSaved failure={currentOf(failure, shopSettings) ? null : failure} />
       <Box sx={{ display: 'flex', gap: 2 }}>
         <May what="shop.change">

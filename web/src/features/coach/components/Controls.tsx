@@ -4,12 +4,13 @@ import ToggleButton from '@mui/material/ToggleButton';
 import type { ReactNode } from 'react';
 import { Choice } from '../../../common/Choice.tsx';
 import { SPEEDS, WAITS, type Speed, type Wait } from '../coachReducer.ts';
-import { hasVoice, type Coach } from '../useCoach.ts';
+import { useHasVoice, type Coach } from '../useCoach.ts';
 
 const SPEED_TEXT: Readonly<Record<Speed, string>> = { 0.25: '¼×', 0.5: '½×', 1: '1×', 2: '2×' };
 
 /** Back, hold, again, next; how fast; and what goes on without hands. Between them stands what is given. */
 export function Controls({ coach: { state, dispatch }, children }: { coach: Coach; children: ReactNode }) {
+  const canSpeak = useHasVoice();
   return (
     <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 1.25, mt: 1 }}>
       <Button variant="outlined" onClick={() => dispatch({ type: 'back' })} disabled={state.step === 0}>
@@ -47,7 +48,7 @@ export function Controls({ coach: { state, dispatch }, children }: { coach: Coac
       <ToggleButton value="loop" selected={state.looping} onChange={() => dispatch({ type: 'toggleLoop' })} sx={{ minHeight: 34, py: 0 }}>
         Repeat this step
       </ToggleButton>
-      {hasVoice() && (
+      {canSpeak && (
         <ToggleButton
           value="voice"
           selected={state.spoken}

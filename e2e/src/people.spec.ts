@@ -1,22 +1,13 @@
 import type { BrowserContext, Page } from '@playwright/test';
-import { randomUUID } from 'node:crypto';
 import { axeFindings } from './axe.ts';
 import { Bench } from './bench.ts';
 import { findingsOf } from './layout.ts';
 import { openPage, pagesOf } from './pages.ts';
+import { FITTER, OWNER, READER, setUpByHand, signIn } from './signIn.ts';
 import { expect, forgetShop, startShop, test, type StartedShop } from './shop.ts';
 
-const OWNER = { name: 'Maud Perrin', password: 'four lamps by the harbour' };
-const FITTER = { name: 'Bram Ilves', password: 'blue ladders after supper' };
-const READER = { name: 'Odile Trask', password: 'nine parcels for the vicar' };
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true } as const;
 
-const signIn = async (page: Page, { name, password }: typeof OWNER): Promise<void> => {
-  await page.getByRole('textbox', { name: 'Your name here' }).fill(name);
-  await page.getByLabel('Password').fill(password);
-  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
-  await expect(page.getByRole('heading', { name: /^Sign in/ })).toHaveCount(0);
-};
 /** @param unsaved the button that answers what becomes of unsaved text, where the page asks. */
 const signOut = async (page: Page, name: string, unsaved?: string): Promise<void> => {
   await page.getByRole('button', { name, exact: true }).click();
@@ -322,26 +313,6 @@ test('no page fetches anything from anywhere else', async ({ browser, shop }) =>
   expect(asked.size).toBeGreaterThan(0);
   expect([...asked]).toEqual([new URL(shop.address).origin]);
 });
-
-/** Sets the three people up, where nobody is. */
-async function setUpByHand(address: string): Promise<void> {
-  const send = (method: string, path: string, body?: object, headers: Record<string, string> = {}): Promise<Response> =>
-    fetch(address + path, {
-      method,
-      headers: { 'content-type': 'application/json', ...headers },
-      ...(body ? { body: JSON.stringify(body) } : {}),
-    });
-  const { state } = (await (await send('GET', '/api/session')).json()) as { state: string };
-  if (state !== 'open') return;
-  const answer = await send('POST', '/api/people/first', { id: randomUUID(), ...OWNER });
-  const { token } = (await answer.json()) as { token: string };
-  const headers = { cookie: (answer.headers.get('set-cookie') ?? '').split(';')[0] ?? '', 'x-easytuck-token': token };
-  for (const [person, role] of [
-    [FITTER, 'fitter'],
-    [READER, 'reader'],
-  ] as const)
-    await send('POST', '/api/people', { id: randomUUID(), ...person, role }, headers);
-}
 
 /** Origins that a browser asks anything of. */
 function watched(context: BrowserContext): ReadonlySet<string> {

@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { memo, useId } from 'react';
 import { COLOURS, SIZE } from '../theme.ts';
+import { useReadOnly } from './session/readOnly.ts';
 
 interface ChoiceProps<V extends string> {
   readonly label: string;
@@ -26,6 +27,7 @@ function PlainChoice<V extends string>({
   disabled = false,
 }: ChoiceProps<V>) {
   const name = useId();
+  const isReadOnly = useReadOnly();
   return (
     <Box component="fieldset" sx={{ border: 0, m: 0, p: 0, minWidth: 0 }}>
       <Box component="legend" sx={hideLabel ? hidden : { p: 0, mb: 0.5, fontSize: SIZE.plain, color: 'text.secondary' }}>
@@ -72,7 +74,7 @@ function PlainChoice<V extends string>({
               type="radio"
               name={name}
               checked={option.value === value}
-              disabled={disabled}
+              disabled={disabled || isReadOnly}
               onChange={() => onChange(option.value)}
               style={{ position: 'absolute', opacity: 0, inset: 0, pointerEvents: 'none' }}
             />

@@ -3,6 +3,7 @@ import { DatePicker } from '@mui/x-date-pickers/DatePicker';
 import { LocalizationProvider } from '@mui/x-date-pickers/LocalizationProvider';
 import dayjs from 'dayjs';
 import { dayPattern, NOT_A_DAY } from './dayPattern.ts';
+import { useReadOnly } from './session/readOnly.ts';
 
 interface DayFieldProps {
   readonly label: string;
@@ -20,11 +21,13 @@ const EXAMPLE = PATTERN.replace('DD', '31').replace('MM', '12').replace('YYYY', 
 
 /** A day, typed or picked, in the order that the browser's language writes it. */
 export default function DayField({ label, value, onChange, onBlur, error, hint }: DayFieldProps) {
+  const isReadOnly = useReadOnly();
   return (
     <LocalizationProvider dateAdapter={AdapterDayjs}>
       <DatePicker
         label={label}
         format={PATTERN}
+        readOnly={isReadOnly}
         value={value === '' ? null : dayjs(value)}
         onChange={(day) => {
           if (day === null) onChange('');
@@ -38,7 +41,7 @@ export default function DayField({ label, value, onChange, onBlur, error, hint }
             error: error !== undefined,
             helperText: error === undefined ? hint : value === NOT_A_DAY ? `This is not a day. Write it as ${EXAMPLE}.` : error,
           },
-          field: { clearable: true },
+          field: { clearable: !isReadOnly },
         }}
       />
     </LocalizationProvider>

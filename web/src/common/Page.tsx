@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import type { ReactNode } from 'react';
 import { PAGE_WIDTH } from '../theme.ts';
+import { InPage } from './faces/Face.tsx';
 import { usePageTitle } from './pageTitle.ts';
 
 interface PageProps {
@@ -23,7 +24,7 @@ export function Page({ title, name, actions, children }: PageProps) {
         </Typography>
         {actions}
       </Box>
-      {children}
+      <InPage value={true}>{children}</InPage>
     </Box>
   );
 }

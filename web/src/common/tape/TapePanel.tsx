@@ -7,6 +7,7 @@ import Slider from '@mui/material/Slider';
 import { useState } from 'react';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { Choice } from '../Choice.tsx';
+import { Page } from '../Page.tsx';
 import { useShortcuts } from '../shortcuts/shortcuts.ts';
 import { readStored, writeStored } from '../stored.ts';
 import { sendReading, takeReading, type TapeFaults } from './tapeMeasure.ts';
@@ -126,8 +127,8 @@ export function TapePanel({ onClose, docked = true }: { onClose?: () => void; do
 /** The tape in a window of its own, as a second device. */
 export function TapePage() {
   return (
-    <Box sx={{ px: 2 }}>
+    <Page title="The tape">
       <TapePanel docked={false} />
-    </Box>
+    </Page>
   );
 }

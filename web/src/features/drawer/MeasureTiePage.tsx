@@ -31,18 +31,26 @@ import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { Page } from '../../common/Page.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { inSwitchedUnit, withUnit } from '../../common/exactLength.ts';
+import { WHOLE_ROW } from '../../common/looks.ts';
 import { RestsOn } from '../../common/knot/RestsOn.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { clothWords, SHAPE_WORDS } from '../../common/words.ts';
 import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
 import { clothOf, EMPTY_TIE, GIVEN_UP, readLearned, readTieForm, TIE_LABELS, tieResolver, toTieForm, type TieForm } from './tieForm.ts';
+import { FieldsOf, OnlyFor } from '../../common/session/Allowed.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
 import { May } from '../../common/session/May.tsx';
 
 /** Measuring a tie: the blade is drawn as it is typed, each measure shown where the tape goes. */
 export function MeasureTiePage() {
   const { id = '' } = useParams();
   const known = useTie(id === 'new' ? null : id);
-  if (id === 'new') return <TieEditor key="new" tie={null} />;
+  if (id === 'new')
+    return (
+      <OnlyFor what="ties.change" does="puts ties in the drawer">
+        <TieEditor key="new" tie={null} />
+      </OnlyFor>
+    );
   return <Loaded reading={known}>{(tie) => <TieEditor key={tie.id} tie={tie} />}</Loaded>;
 }
 
@@ -68,6 +76,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
   });
   const { control, register, formState, setValue, getValues } = form;
   const learned = useWatch({ control, name: 'learned' });
+  const may = useMay();
   return (
     <Page
       title={tie ? tie.name : 'Measure a tie'}
@@ -94,8 +103,10 @@ function TieEditor({ tie }: { tie: Tie | null }) {
         }}
         onFocus={(event) => setFocused(event.target instanceof HTMLInputElement ? event.target.name : '')}
       >
-        <MeasuredStrip control={control} setValue={setValue} focused={focused} />
-        {tie?.takeUp && (
+        <FieldsOf what="ties.change">
+          <MeasuredStrip control={control} setValue={setValue} focused={focused} />
+        </FieldsOf>
+        {tie?.takeUp && may('ties.change') && (
           <LearnedTakeUp
             takeUp={readLearned(learned) ?? tie.takeUp}
             isKept={readLearned(learned) !== null}
@@ -112,23 +123,25 @@ function TieEditor({ tie }: { tie: Tie | null }) {
           wordsOf={(_field, text) => text}
           onDecide={decide}
         />
-        <TieFields control={control} register={register} setValue={setValue} errors={formState.errors} tieId={tie?.id ?? null} />
+        <FieldsOf what="ties.change">
+          <TieFields control={control} register={register} setValue={setValue} errors={formState.errors} tieId={tie?.id ?? null} />
+        </FieldsOf>
         <NotSaved failure={currentOf(failure, tieSchema) ? null : failure} sx={{ mt: 2 }} />
         <Box sx={{ display: 'flex', gap: 2, mt: 3 }}>
           <May what="ties.change">
             <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
               {isSaving ? 'Saving…' : tie ? 'Save tie' : 'Put in the drawer'}
             </Button>
+            <Button
+              variant="outlined"
+              onClick={() => {
+                discard();
+                void navigate('/drawer');
+              }}
+            >
+              Discard changes
+            </Button>
           </May>
-          <Button
-            variant="outlined"
-            onClick={() => {
-              discard();
-              void navigate('/drawer');
-            }}
-          >
-            Discard changes
-          </Button>
         </Box>
       </Box>
     </Page>
@@ -255,6 +268,7 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
         errors[name]?.message ??
         ([inSwitchedUnit(NO_UNIT.has(name) ? '' : form[name], unit), hint.trim()].filter((each) => each !== '').join('; ') || ' ')
       }
+      multiline={name === 'note'}
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...(NO_TAPE.has(name) ? {} : TAPE_FIELD) } }}
     />
   );
@@ -303,13 +317,15 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
         {text('tailWidth', 'empty: as wide as the belly')}
         <Box sx={{ gridColumn: 'span 2', display: 'flex', gap: 1, alignItems: 'start' }}>
           {text('further', 'place:width from the nose; or drag the points')}
-          <Button
-            variant="outlined"
-            onClick={() => setValue('further', nextFurther(form, unit), { shouldDirty: true, shouldValidate: true })}
-            sx={{ mt: 1, whiteSpace: 'nowrap' }}
-          >
-            Add a point
-          </Button>
+          <May what="ties.change">
+            <Button
+              variant="outlined"
+              onClick={() => setValue('further', nextFurther(form, unit), { shouldDirty: true, shouldValidate: true })}
+              sx={{ mt: 1, whiteSpace: 'nowrap' }}
+            >
+              Add a point
+            </Button>
+          </May>
         </Box>
       </Group>
       <Group title={`4. Tip to tip, and what makes it adjustable (${unit})`}>
@@ -342,7 +358,7 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
         {isReversible === 'yes' ? [text('innerName'), choose('innerLook', LOOKS)] : null}
         {text('inStock')}
         {text('priceCode')}
-        {text('note')}
+        <Box sx={WHOLE_ROW}>{text('note')}</Box>
       </Group>
     </>
   );

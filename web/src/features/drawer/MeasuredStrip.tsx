@@ -22,6 +22,7 @@ import { useWidth } from '../../common/drawing/useWidth.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, SIZE } from '../../theme.ts';
 import { drawnBlade } from './drawnBlade.ts';
+import { useReadOnly } from '../../common/session/readOnly.ts';
 import { clothOf, readFurther, writeFurther, type TieForm } from './tieForm.ts';
 
 const BAND_MM = 34;
@@ -75,6 +76,7 @@ function Blade({
   focused,
 }: { form: TieForm; widthPx: number } & Pick<MeasuredStripProps, 'setValue' | 'focused'>) {
   const { length, bare, unit } = useUnits();
+  const isReadOnly = useReadOnly();
   const svg = useRef<SVGSVGElement>(null);
   const { blade, assumed, contradicts } = drawnBlade(form, unit);
   const lengthMm = bladeLengthMm(blade);
@@ -157,7 +159,7 @@ function Blade({
           </g>
         ))}
         <Tape blade={blade} focused={focused} x={x} axis={axis} k={k} bottom={2 * axis - 22} />
-        {holds.map((hold) => (
+        {(isReadOnly ? [] : holds).map((hold) => (
           <HoldPoint key={hold.id} hold={hold} x={x(hold.atMm)} y={axis - (hold.widthMm / 2) * k} pointAt={pointAt} />
         ))}
       </svg>

@@ -21,6 +21,7 @@ import { Choice } from '../../common/Choice.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, SIZE } from '../../theme.ts';
 import { QUIET } from '../../common/looks.ts';
+import { OnlyFor } from '../../common/session/Allowed.tsx';
 import { May } from '../../common/session/May.tsx';
 
 const WORDS: Readonly<Record<ExchangeKind, { readonly title: string; readonly many: string; readonly room: string }>> = {
@@ -101,55 +102,57 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
             </May>
           </Box>
         </section>
-        <section aria-label="Import">
-          <Typography variant="h2" sx={{ mb: 1 }}>
-            Import
-          </Typography>
-          <Box
-            onDrop={onDrop}
-            onDragOver={(event) => event.preventDefault()}
-            sx={{
-              border: `1.5px dashed ${COLOURS.pencil}`,
-              borderRadius: 1,
-              p: 2.5,
-              mb: 2,
-              display: 'flex',
-              gap: 2,
-              alignItems: 'center',
-              flexWrap: 'wrap',
-            }}
-          >
-            <Button variant="contained" onClick={() => input.current?.click()}>
-              Choose a file
-            </Button>
-            <input
-              ref={input}
-              type="file"
-              aria-label="File to import"
-              accept=".csv,.txt,.json,text/csv,application/json"
-              hidden
-              onChange={(event) => {
-                void choose(event.target.files?.[0]);
-                // so that the same file, mended, can be chosen again
-                event.target.value = '';
+        <OnlyFor what="tables.import" does="imports tables">
+          <section aria-label="Import">
+            <Typography variant="h2" sx={{ mb: 1 }}>
+              Import
+            </Typography>
+            <Box
+              onDrop={onDrop}
+              onDragOver={(event) => event.preventDefault()}
+              sx={{
+                border: `1.5px dashed ${COLOURS.pencil}`,
+                borderRadius: 1,
+                p: 2.5,
+                mb: 2,
+                display: 'flex',
+                gap: 2,
+                alignItems: 'center',
+                flexWrap: 'wrap',
               }}
-            />
-            <Box sx={QUIET}>
-              {file
-                ? file.name
-                : `CSV with commas, semicolons or tabs, or JSON; or drop it here. It is only checked at first. Up to ${MOST_IMPORT_ROWS[kind].toLocaleString('en-GB')} rows and ${LARGEST_IMPORT_MB} MB.`}
+            >
+              <Button variant="contained" onClick={() => input.current?.click()}>
+                Choose a file
+              </Button>
+              <input
+                ref={input}
+                type="file"
+                aria-label="File to import"
+                accept=".csv,.txt,.json,text/csv,application/json"
+                hidden
+                onChange={(event) => {
+                  void choose(event.target.files?.[0]);
+                  // so that the same file, mended, can be chosen again
+                  event.target.value = '';
+                }}
+              />
+              <Box sx={QUIET}>
+                {file
+                  ? file.name
+                  : `CSV with commas, semicolons or tabs, or JSON; or drop it here. It is only checked at first. Up to ${MOST_IMPORT_ROWS[kind].toLocaleString('en-GB')} rows and ${LARGEST_IMPORT_MB} MB.`}
+              </Box>
             </Box>
-          </Box>
-          {reading.state === 'reading' && <Progress importKey={reading.key} mode={reading.mode} />}
-          {reading.state === 'failed' && (
-            <Alert severity="error" action={file && <Button onClick={() => void send(file, 'check')}>Try again</Button>}>
-              Nothing was imported. {sentenceOf(reading.error)}
-            </Alert>
-          )}
-          {reading.state === 'read' && file && (
-            <Report report={reading.report} mode={reading.mode} many={many} onTake={(mode, known) => void send(file, mode, known)} />
-          )}
-        </section>
+            {reading.state === 'reading' && <Progress importKey={reading.key} mode={reading.mode} />}
+            {reading.state === 'failed' && (
+              <Alert severity="error" action={file && <Button onClick={() => void send(file, 'check')}>Try again</Button>}>
+                Nothing was imported. {sentenceOf(reading.error)}
+              </Alert>
+            )}
+            {reading.state === 'read' && file && (
+              <Report report={reading.report} mode={reading.mode} many={many} onTake={(mode, known) => void send(file, mode, known)} />
+            )}
+          </section>
+        </OnlyFor>
       </Box>
     </Page>
   );

@@ -39,6 +39,7 @@ import { GiveCoach } from './GiveCoach.tsx';
 import { PrintCard } from './PrintCard.tsx';
 import { Revisions } from './Revisions.tsx';
 import { settingOfFitting } from './settingOfFitting.ts';
+import { useMay } from '../../common/session/sessionStore.ts';
 import { QUIET_ASIDE, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
 
 /** A fitting as it was given out: its four numbers, what it came from, the drawing of then, its card and its revisions. */
@@ -57,9 +58,10 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
   const { result } = fitting;
   const set = settingOfFitting(fitting, length);
   const { binding } = result;
+  const mayIssue = useMay()('fittings.giveOut');
   useShortcuts('Fitting', [
     { key: 'n', says: 'the next fitting', run: () => void navigate('/') },
-    { key: 'r', says: 'a new revision of this one', run: () => void navigate(`/?revise=${fitting.id}`) },
+    ...(mayIssue ? [{ key: 'r', says: 'a new revision of this one', run: () => void navigate(`/?revise=${fitting.id}`) }] : []),
     { key: 'e', says: 'even the tied bow out', run: () => void navigate(`/balance?fitting=${fitting.id}`) },
     { key: 'c', says: 'coach the tying', run: () => void navigate(`/coach?fitting=${fitting.id}`) },
     { key: 'x', says: 'start another from this one', run: () => void navigate(`/?copy=${fitting.id}`) },
@@ -88,9 +90,11 @@ function GivenOut({ fitting }: { fitting: Fitting }) {
           <Button variant="outlined" component={Link} to={`/balance?fitting=${fitting.id}`}>
             Even out the bow
           </Button>
-          <Button variant="outlined" component={Link} to={`/?revise=${fitting.id}`}>
-            Revise card
-          </Button>
+          {mayIssue && (
+            <Button variant="outlined" component={Link} to={`/?revise=${fitting.id}`}>
+              Revise card
+            </Button>
+          )}
           <Button variant="outlined" component={Link} to={`/?copy=${fitting.id}`}>
             New fitting from this
           </Button>

@@ -37,7 +37,7 @@ export function GiveCoach({ fitting }: { fitting: Fitting }) {
     setNextId(uuid());
     notify(`Link made for ${fitting.wearer.name}.`);
   });
-  useShortcuts('Fitting', [{ key: 'g', says: 'give the wearer the coach', run: () => may('links.give') && void give.save() }]);
+  useShortcuts('Fitting', may('links.give') ? [{ key: 'g', says: 'give the wearer the coach', run: () => void give.save() }] : []);
   const [isAll, setAll] = useState(false);
   const all = links.data ?? [];
   const open = all.filter(({ withdrawnAt }) => withdrawnAt === null);

@@ -16,6 +16,7 @@ import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { PartyForm } from './PartyForm.tsx';
+import { OnlyFor } from '../../common/session/Allowed.tsx';
 import { BY_KEY } from './byKey.ts';
 
 const SHOWN = [
@@ -37,16 +38,22 @@ export function PartiesPage() {
   useShortcuts('Parties', [...(may('parties.change') ? [{ key: 'n', says: 'new party', run: () => setSearch({ new: '' }) }] : [])]);
   if (isNew)
     return (
-      <Page
-        title="New party"
-        actions={
-          <Button variant="outlined" onClick={() => setSearch({})}>
-            Back to the list
-          </Button>
-        }
-      >
-        <PartyForm party={null} saveText="Save the party" onSaved={async (saved) => navigate(`/parties/${saved.id}`, { state: BY_KEY })} />
-      </Page>
+      <OnlyFor what="parties.change" does="plans parties">
+        <Page
+          title="New party"
+          actions={
+            <Button variant="outlined" onClick={() => setSearch({})}>
+              Back to the list
+            </Button>
+          }
+        >
+          <PartyForm
+            party={null}
+            saveText="Save the party"
+            onSaved={async (saved) => navigate(`/parties/${saved.id}`, { state: BY_KEY })}
+          />
+        </Page>
+      </OnlyFor>
     );
   return (
     <Page

@@ -9,6 +9,7 @@ import { Section } from '../../common/Section.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { PartyForm } from './PartyForm.tsx';
 import { PartyLinks } from './PartyLinks.tsx';
+import { FieldsOf } from '../../common/session/Allowed.tsx';
 import type { PartProps } from './PartyPage.tsx';
 
 /** The party’s details, its links, and calling it off. */
@@ -23,7 +24,9 @@ export function PartyTab({ page }: PartProps) {
   return (
     <Box sx={{ display: 'grid', gap: 4, gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) minmax(18rem, 24rem)' } }}>
       <Section title="Details">
-        <PartyForm party={party} saveText="Save the party" onSaved={(saved) => notify(`${saved.name} is saved.`)} />
+        <FieldsOf what="parties.change">
+          <PartyForm party={party} saveText="Save the party" onSaved={(saved) => notify(`${saved.name} is saved.`)} />
+        </FieldsOf>
       </Section>
       <Box sx={{ display: 'grid', gap: 4, alignContent: 'start' }}>
         <PartyLinks page={page} />

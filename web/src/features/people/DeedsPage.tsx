@@ -9,6 +9,7 @@ import { QUIET, QUIET_LINK, QUIET_NOTE } from '../../common/looks.ts';
 import { Page } from '../../common/Page.tsx';
 import { NeedsPassword } from '../../common/session/NeedsPassword.tsx';
 import { useNeedsPassword } from '../../common/session/sessionStore.ts';
+import { OnlyFor } from '../../common/session/Allowed.tsx';
 import { COLOURS, SIZE } from '../../theme.ts';
 
 /** Who did what, and when: read and taken away, never changed. */
@@ -27,7 +28,9 @@ export function DeedsPage() {
         </>
       }
     >
-      {useNeedsPassword('deeds.read') ? <NeedsPassword /> : <Deeds />}
+      <OnlyFor what="deeds.read" does="reads who did what">
+        {useNeedsPassword('deeds.read') ? <NeedsPassword /> : <Deeds />}
+      </OnlyFor>
     </Page>
   );
 }

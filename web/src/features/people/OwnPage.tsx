@@ -31,10 +31,16 @@ import { PasswordField } from './PeoplePage.tsx';
 export function OwnPage() {
   const person = usePerson();
   const needsPassword = useNeedsPassword('own.change');
-  if (person === null) return <Face title="Nobody is signed in">The counter is open; there is no password to change.</Face>;
+  if (person === null)
+    return (
+      <Page title="Password, PIN, passkeys">
+        <Face title="Nobody is signed in">This shop is open to everybody at its computer, so there is no password to change.</Face>
+      </Page>
+    );
   return (
     <Page
       title={person.name}
+      name="Password, PIN, passkeys"
       actions={
         <Button
           variant="outlined"

@@ -20,6 +20,7 @@ import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
 import { NeedsPassword } from '../../common/session/NeedsPassword.tsx';
 import { useNeedsPassword, useStanding } from '../../common/session/sessionStore.ts';
+import { OnlyFor } from '../../common/session/Allowed.tsx';
 import { SIZE } from '../../theme.ts';
 
 /** Who works here, and what each may do; where nobody is set up, the first owner. */
@@ -41,7 +42,9 @@ export function PeoplePage() {
         </Button>
       }
     >
-      {needsPassword ? <NeedsPassword /> : <Everybody />}
+      <OnlyFor what="people.manage" does="manages who works here">
+        {needsPassword ? <NeedsPassword /> : <Everybody />}
+      </OnlyFor>
     </Page>
   );
 }

@@ -9,7 +9,7 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { QUIET, QUIET_NOTE } from '../../common/looks.ts';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
-import { useMay } from '../../common/session/sessionStore.ts';
+import { OnlyFor } from '../../common/session/Allowed.tsx';
 import { COLOURS, SIZE } from '../../theme.ts';
 import { Backups } from './Backups.tsx';
 import { sizeWords } from './backupWords.ts';
@@ -25,7 +25,9 @@ export function RunningPage() {
         </Button>
       }
     >
-      {useMay()('running.read') ? <Now /> : <Box sx={QUIET}>This page is the owner’s.</Box>}
+      <OnlyFor what="running.read" does="looks at how the program runs">
+        <Now />
+      </OnlyFor>
     </Page>
   );
 }

@@ -9,10 +9,19 @@ import { QUIET } from '../../common/looks.ts';
 import { Page } from '../../common/Page.tsx';
 import { Section } from '../../common/Section.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
+import { OnlyFor } from '../../common/session/Allowed.tsx';
 import { COLOURS, SIZE } from '../../theme.ts';
 
 /** Everything that is held of a wearer, in words: to read, to print, and to save as text or as data. */
 export function HeldPage() {
+  return (
+    <OnlyFor what="wearers.tell" does="gives a wearer what is held about them">
+      <Held />
+    </OnlyFor>
+  );
+}
+
+function Held() {
   const { id = '' } = useParams();
   const { length } = useUnits();
   return (

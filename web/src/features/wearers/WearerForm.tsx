@@ -30,6 +30,7 @@ import { LikeNotice } from './LikeWearers.tsx';
 import { choiceWords, MEASURE_WORDS } from './measureWords.ts';
 import { EMPTY_WEARER, toWearerForm, wearerResolver, type WearerForm as Form } from './wearerForm.ts';
 import { QUIET_ASIDE } from '../../common/looks.ts';
+import { FieldsOf } from '../../common/session/Allowed.tsx';
 import { May } from '../../common/session/May.tsx';
 
 interface WearerFormProps {
@@ -122,50 +123,52 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
         onDecide={decide}
       />
       <NotSaved failure={currentOf(failure, wearerSchema) ? null : failure} />
-      {text('name', MEASURE_WORDS.name)}
-      <LikeWhileTyped control={control} wearerId={wearer?.id ?? null} />
-      <Pair>
-        {text('collar', MEASURE_WORDS.collar, 'as the shirt is labelled')}
-        {measures('collar')}
-      </Pair>
-      <ProposedCollar control={control} />
-      <Controller
-        control={control}
-        name="longEnd"
-        render={({ field }) => (
-          <Choice
-            label="Long end starts on the wearer’s"
-            value={field.value}
-            onChange={field.onChange}
-            options={[
-              { value: 'left', text: 'left' },
-              { value: 'right', text: 'right' },
-            ]}
-          />
-        )}
-      />
-      <Pair>{measures('neck')}</Pair>
-      <Pair>{measures('face')}</Pair>
-      <Pair>{measures('buttons')}</Pair>
-      <Pair>{measures('wishes')}</Pair>
-      <Pair leastRem={12}>
-        {text('eventName', MEASURE_WORDS.eventName, 'dinner, wedding, concert')}
+      <FieldsOf what="wearers.change">
+        {text('name', MEASURE_WORDS.name)}
+        <LikeWhileTyped control={control} wearerId={wearer?.id ?? null} />
+        <Pair>
+          {text('collar', MEASURE_WORDS.collar, 'as the shirt is labelled')}
+          {measures('collar')}
+        </Pair>
+        <ProposedCollar control={control} />
         <Controller
           control={control}
-          name="eventOn"
+          name="longEnd"
           render={({ field }) => (
-            <LazyDayField
-              label={MEASURE_WORDS.eventOn}
+            <Choice
+              label="Long end starts on the wearer’s"
               value={field.value}
               onChange={field.onChange}
-              onBlur={field.onBlur}
-              error={errors.eventOn?.message}
+              options={[
+                { value: 'left', text: 'left' },
+                { value: 'right', text: 'right' },
+              ]}
             />
           )}
         />
-      </Pair>
-      {text('contact', MEASURE_WORDS.contact, 'telephone, address, whom to ask for')}
-      {text('note', MEASURE_WORDS.note)}
+        <Pair>{measures('neck')}</Pair>
+        <Pair>{measures('face')}</Pair>
+        <Pair>{measures('buttons')}</Pair>
+        <Pair>{measures('wishes')}</Pair>
+        <Pair leastRem={12}>
+          {text('eventName', MEASURE_WORDS.eventName, 'dinner, wedding, concert')}
+          <Controller
+            control={control}
+            name="eventOn"
+            render={({ field }) => (
+              <LazyDayField
+                label={MEASURE_WORDS.eventOn}
+                value={field.value}
+                onChange={field.onChange}
+                onBlur={field.onBlur}
+                error={errors.eventOn?.message}
+              />
+            )}
+          />
+        </Pair>
+        {text('contact', MEASURE_WORDS.contact, 'telephone, address, whom to ask for')}
+        {text('note', MEASURE_WORDS.note)}
+      </FieldsOf>
       <Box sx={{ display: 'flex', gap: 2 }}>
         <May what="wearers.change">
           <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0 || !isChanged}>

@@ -21,6 +21,7 @@ import { wearerDraft } from './wearerDraft.ts';
 import { WearerForm } from './WearerForm.tsx';
 import { FittingList, MeasureHistory, OwnedTies, Tyings } from './WearerRecords.tsx';
 import { QUIET } from '../../common/looks.ts';
+import { OnlyFor } from '../../common/session/Allowed.tsx';
 import { May } from '../../common/session/May.tsx';
 
 /** One wearer, or a new one: the record, measures over time, ties, and every fitting and tying. */
@@ -32,19 +33,21 @@ export function WearerPage() {
 function NewWearerPage() {
   const navigate = useNavigate();
   return (
-    <Page title="A new wearer">
-      <Box sx={{ maxWidth: '28.75rem' }}>
-        <WearerForm
-          name={wearerDraft('new')}
-          wearer={null}
-          onSaved={({ id, name }) => {
-            notify(`${name} is on record.`);
-            return navigate(`/wearers/${id}`, { replace: true });
-          }}
-          saveText="Save wearer"
-        />
-      </Box>
-    </Page>
+    <OnlyFor what="wearers.change" does="adds wearers">
+      <Page title="A new wearer">
+        <Box sx={{ maxWidth: '28.75rem' }}>
+          <WearerForm
+            name={wearerDraft('new')}
+            wearer={null}
+            onSaved={({ id, name }) => {
+              notify(`${name} is on record.`);
+              return navigate(`/wearers/${id}`, { replace: true });
+            }}
+            saveText="Save wearer"
+          />
+        </Box>
+      </Page>
+    </OnlyFor>
   );
 }
 
@@ -69,12 +72,12 @@ function PutAway({ wearer, isFitted }: { wearer: Wearer; isFitted: boolean }) {
   });
   return (
     <>
-      {canDelete && (
-        <Button color="error" disabled={isBusy} onClick={() => void save('delete')}>
-          Delete
-        </Button>
-      )}
       <May what="wearers.change">
+        {canDelete && (
+          <Button color="error" disabled={isBusy} onClick={() => void save('delete')}>
+            Delete
+          </Button>
+        )}
         <Button variant="outlined" disabled={isBusy} onClick={() => void save(wearer.awayAt === null ? 'away' : 'back')}>
           {wearer.awayAt === null ? 'Put away' : 'Take out again'}
         </Button>

@@ -155,22 +155,24 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
               ))}
             </Box>
           )}
-          <TextField
-            select
-            label="Add a tie"
-            value=""
-            onChange={(event) => void change(event.target.value, true)}
-            sx={{ mt: 1, maxWidth: '22.5rem' }}
-            slotProps={{ inputLabel: { shrink: true } }}
-          >
-            {all
-              .filter(({ id, awayAt }) => awayAt === null && !ties.some(({ tieId }) => tieId === id))
-              .map(({ id, name }) => (
-                <MenuItem key={id} value={id}>
-                  {name}
-                </MenuItem>
-              ))}
-          </TextField>
+          <May what="wearers.change">
+            <TextField
+              select
+              label="Add a tie"
+              value=""
+              onChange={(event) => void change(event.target.value, true)}
+              sx={{ mt: 1, maxWidth: '22.5rem' }}
+              slotProps={{ inputLabel: { shrink: true } }}
+            >
+              {all
+                .filter(({ id, awayAt }) => awayAt === null && !ties.some(({ tieId }) => tieId === id))
+                .map(({ id, name }) => (
+                  <MenuItem key={id} value={id}>
+                    {name}
+                  </MenuItem>
+                ))}
+            </TextField>
+          </May>
           <NotSaved failure={failure} kept="" />
         </>
       )}
@@ -184,7 +186,9 @@ export function Tyings({ wearer, fittings }: { wearer: Wearer; fittings: readonl
   return (
     <>
       <Loaded reading={useTyingsOf(wearer.id)}>{(tyings) => <TyingList tyings={tyings} />}</Loaded>
-      <NewTying wearer={wearer} ties={ties} lastTieId={fittings[0]?.tie.id ?? null} />
+      <May what="tyings.record">
+        <NewTying wearer={wearer} ties={ties} lastTieId={fittings[0]?.tie.id ?? null} />
+      </May>
     </>
   );
 }
@@ -210,14 +214,16 @@ function TyingList({ tyings }: { tyings: readonly Tying[] }) {
               <b>{outcomeWords(tying)}</b>, {tying.tieName}
             </Box>
             <Box sx={QUIET_ASIDE}>{dayWords(tying.tiedAt)}</Box>
-            <Button
-              size="small"
-              sx={{ minHeight: 32, py: 0 }}
-              aria-label={`Remove the tying of ${dayWords(tying.tiedAt)}`}
-              onClick={() => void remove(tying)}
-            >
-              Remove
-            </Button>
+            <May what="tyings.record">
+              <Button
+                size="small"
+                sx={{ minHeight: 32, py: 0 }}
+                aria-label={`Remove the tying of ${dayWords(tying.tiedAt)}`}
+                onClick={() => void remove(tying)}
+              >
+                Remove
+              </Button>
+            </May>
           </Box>
           <Box sx={QUIET_ASIDE}>{[measured(tying), tying.note].filter((part) => part !== '').join('. ')}</Box>
         </Box>
@@ -275,11 +281,9 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
         sx={{ gridColumn: 'span 2' }}
         slotProps={{ inputLabel: { shrink: true } }}
       />
-      <May what="tyings.record">
-        <Button type="submit" variant="outlined" disabled={!halves.isRight || isBusy} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
-          Put on record
-        </Button>
-      </May>
+      <Button type="submit" variant="outlined" disabled={!halves.isRight || isBusy} sx={{ alignSelf: 'end', justifySelf: 'start' }}>
+        Put on record
+      </Button>
       <NotSaved failure={failure} sx={WHOLE_ROW} />
     </Box>
   );

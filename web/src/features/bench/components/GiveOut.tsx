@@ -9,8 +9,8 @@ import { fieldErrorsOf, sentenceOf } from '../../../common/api/request.ts';
 import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { QUIET } from '../../../common/looks.ts';
-import { May } from '../../../common/session/May.tsx';
-import { usePerson } from '../../../common/session/sessionStore.ts';
+import { whoMay } from '../../../common/session/Allowed.tsx';
+import { useMay, usePerson } from '../../../common/session/sessionStore.ts';
 import { useStaff } from '../../../common/staff.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { Saving } from '../useBench.ts';
@@ -56,8 +56,9 @@ export const GiveOut = memo(function GiveOut({
   const isSaving = saving.state === 'saving';
   const [staff, setStaff] = useStaff();
   const person = usePerson();
+  const mayIssue = useMay()('fittings.giveOut');
   useShortcuts('Bench', [
-    { key: 'Enter', mod: true, says: 'issue the card', run: () => void onGiveOut() },
+    ...(mayIssue ? [{ key: 'Enter', mod: true, says: 'issue the card', run: () => void onGiveOut() }] : []),
     { key: 'n', alt: true, says: 'clear the bench', run: onStartAnew },
     { key: 'z', mod: true, outsideFields: true, says: 'undo the last change at the bench', run: onUndo },
     { key: 'z', says: 'undo the last change at the bench', run: onUndo },
@@ -67,7 +68,7 @@ export const GiveOut = memo(function GiveOut({
       component="form"
       onSubmit={(event) => {
         event.preventDefault();
-        void onGiveOut();
+        if (mayIssue) void onGiveOut();
       }}
       data-tour="issue"
       sx={{ mt: 1.25 }}
@@ -83,63 +84,71 @@ export const GiveOut = memo(function GiveOut({
         />
       )}
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'end', flexWrap: 'wrap' }}>
-        <Box sx={{ flex: '1 1 16.25rem' }}>
-          <TextField
-            label="Note"
-            value={note}
-            onChange={(event) => dispatch({ type: 'noteTyped', note: event.target.value })}
-            onKeyDown={(event) => {
-              // Enter ends a note; only the button, or Ctrl and Enter, issues the card
-              if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) event.preventDefault();
-            }}
-            error={noteError !== null}
-            helperText={noteError}
-            slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
-          />
-        </Box>
-        <TextField
-          select
-          label="The tie"
-          value={handedOver}
-          onChange={(event) => dispatch({ type: 'handedOver', to: event.target.value as HandedOver })}
-          sx={{ width: '10.5rem' }}
-          slotProps={{ inputLabel: { shrink: true } }}
-        >
-          {HANDED_OVER.map(([value, text]) => (
-            <MenuItem key={value} value={value}>
-              {text}
-            </MenuItem>
-          ))}
-        </TextField>
-        {person !== null && (
-          <Box sx={{ pb: 1, whiteSpace: 'nowrap' }}>
-            <Box component="span" sx={QUIET}>
-              Fitted by
-            </Box>{' '}
-            {person.name}
+        {mayIssue ? (
+          <>
+            <Box sx={{ flex: '1 1 16.25rem' }}>
+              <TextField
+                label="Note"
+                value={note}
+                onChange={(event) => dispatch({ type: 'noteTyped', note: event.target.value })}
+                onKeyDown={(event) => {
+                  // Enter ends a note; only the button, or Ctrl and Enter, issues the card
+                  if (event.key === 'Enter' && !event.ctrlKey && !event.metaKey) event.preventDefault();
+                }}
+                error={noteError !== null}
+                helperText={noteError}
+                slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off' } }}
+              />
+            </Box>
+            <TextField
+              select
+              label="The tie"
+              value={handedOver}
+              onChange={(event) => dispatch({ type: 'handedOver', to: event.target.value as HandedOver })}
+              sx={{ width: '10.5rem' }}
+              slotProps={{ inputLabel: { shrink: true } }}
+            >
+              {HANDED_OVER.map(([value, text]) => (
+                <MenuItem key={value} value={value}>
+                  {text}
+                </MenuItem>
+              ))}
+            </TextField>
+            {person !== null && (
+              <Box sx={{ pb: 1, whiteSpace: 'nowrap' }}>
+                <Box component="span" sx={QUIET}>
+                  Fitted by
+                </Box>{' '}
+                {person.name}
+              </Box>
+            )}
+            {person === null && names.length > 0 && (
+              <TextField
+                select
+                label="Fitted by"
+                value={names.includes(staff) ? staff : ''}
+                onChange={(event) => setStaff(event.target.value)}
+                sx={{ width: '8.75rem' }}
+                slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+              >
+                <MenuItem value="">not said</MenuItem>
+                {names.map((each) => (
+                  <MenuItem key={each} value={each}>
+                    {each}
+                  </MenuItem>
+                ))}
+              </TextField>
+            )}
+          </>
+        ) : (
+          <Box sx={{ ...QUIET, flex: '1 1 16.25rem', pb: 1 }}>
+            {whoMay('fittings.giveOut', 'issues cards')} Your changes here stay on this screen.
           </Box>
-        )}
-        {person === null && names.length > 0 && (
-          <TextField
-            select
-            label="Fitted by"
-            value={names.includes(staff) ? staff : ''}
-            onChange={(event) => setStaff(event.target.value)}
-            sx={{ width: '8.75rem' }}
-            slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
-          >
-            <MenuItem value="">not said</MenuItem>
-            {names.map((each) => (
-              <MenuItem key={each} value={each}>
-                {each}
-              </MenuItem>
-            ))}
-          </TextField>
         )}
         {/* not announced: after a card is issued a reader would hear of an empty bench instead */}
         <Box sx={{ color: 'text.secondary', fontSize: SIZE.plain, flex: '0 1 auto', pb: 1 }}>
-          {missing.length > 0 && `Still needed: ${missing.join(', ')}`}
-          {missing.length === 0 && alsoOnRecord.length > 0 && `Also changes ${wearerName}’s record: ${alsoOnRecord.join(', ')}`}
+          {mayIssue && missing.length > 0 && `Still needed: ${missing.join(', ')}`}
+          {mayIssue && missing.length === 0 && alsoOnRecord.length > 0 && `Also changes ${wearerName}’s record: ${alsoOnRecord.join(', ')}`}
         </Box>
         {undoes !== null && (
           <Button onClick={onUndo} title={`Undo: ${undoes}`}>
@@ -149,11 +158,11 @@ export const GiveOut = memo(function GiveOut({
         <Button variant="outlined" onClick={onStartAnew}>
           Clear bench
         </Button>
-        <May what="fittings.giveOut">
+        {mayIssue && (
           <Button type="submit" variant="contained" disabled={missing.length > 0 || isSaving} sx={{ minWidth: '9.375rem' }}>
             {isSaving ? 'Saving…' : saving.state === 'failed' ? 'Try again' : isRevision ? 'Issue revised card' : 'Issue card'}
           </Button>
-        </May>
+        )}
       </Box>
     </Box>
   );

@@ -70,9 +70,9 @@ export const WearerFields = memo(
           // on a tablet: wearer, size and long end in one row, collar and occasion in the next
           '& > :nth-child(1), & > :nth-child(4), & > :nth-child(5)': { gridColumn: { sm: 'span 2', md: 'auto' } },
           gridTemplateColumns: {
-            xs: 'repeat(auto-fit, minmax(140px, 1fr))',
+            xs: 'repeat(auto-fit, minmax(min(100%, 8.75rem), 1fr))',
             sm: 'repeat(4, minmax(0, 1fr))',
-            md: 'minmax(0, 1fr) 104px auto 152px 126px',
+            md: 'minmax(0, 1fr) 6.5rem auto 9.5rem 9rem',
           },
         }}
       >
@@ -109,7 +109,7 @@ export const WearerFields = memo(
             type="button"
             aria-expanded={isOpen}
             onClick={() => ask(!isAsked)}
-            sx={{ fontSize: 'inherit', color: 'inherit', textDecoration: 'underline' }}
+            sx={{ fontSize: 'inherit', color: 'inherit', textDecoration: 'underline', minHeight: 24 }}
           >
             {isOpen ? 'fewer measures' : taken > 0 ? `${taken} more ${taken === 1 ? 'measure' : 'measures'}` : 'more measures'}
           </Link>

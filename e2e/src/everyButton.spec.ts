@@ -1,0 +1,149 @@
+import type { Page } from '@playwright/test';
+import { openPage, pagesOf, type WalkedPage } from './pages.ts';
+import { expect, forgetShop, startShop, test, type StartedShop } from './shop.ts';
+import { READER, setUpByHand, signIn } from './signIn.ts';
+
+/** How long an action has to settle: what is saved is back by then. In milliseconds. */
+const SETTLED_MS = 4_000;
+/** Pages of the pocket coach and of guests have no keyboard users to lose: they are walked by touch elsewhere. */
+const isWalked = ({ path }: WalkedPage): boolean => !path.startsWith('/pocket') && !path.startsWith('/party#');
+/** Leaves the page for good, or opens a window of the system. */
+const LEAVES = /^(Choose a file|Save as|Print|Save the PDF|Save picture|Read it aloud|Download)/;
+
+interface Button {
+  readonly label: string;
+  readonly at: number;
+}
+
+/** Buttons that can be pressed: of many that do the same to different things, the first two. */
+const listButtons = (page: Page): Promise<Button[]> =>
+  page.evaluate(() => {
+    const counts = new Map<string, number>();
+    const scope = document.querySelector('[role="dialog"]') ?? document.querySelector('main');
+    return [...(scope?.querySelectorAll<HTMLButtonElement>('button, [role="button"]') ?? [])].flatMap((button, at) => {
+      const label = (button.getAttribute('aria-label') ?? button.innerText).replace(/\s+/g, ' ').trim();
+      const kind = `${label.split(' ')[0] ?? ''} ${button.className}`;
+      counts.set(kind, (counts.get(kind) ?? 0) + 1);
+      const isUsable = !button.disabled && button.checkVisibility() && button.closest('[aria-hidden="true"]') === null;
+      return isUsable && (counts.get(kind) ?? 0) <= 2 ? [{ label, at }] : [];
+    });
+  });
+
+/** Presses a button by its key. @returns whether it was still there. */
+const press = (page: Page, { label, at }: Button): Promise<boolean> =>
+  page.evaluate(
+    ({ label: wanted, at: place }) => {
+      const scope = document.querySelector('[role="dialog"]') ?? document.querySelector('main');
+      const button = [...(scope?.querySelectorAll<HTMLButtonElement>('button, [role="button"]') ?? [])][place];
+      const found = (button?.getAttribute('aria-label') ?? button?.innerText ?? '').replace(/\s+/g, ' ').trim();
+      if (!button || found !== wanted || button.disabled) return false;
+      button.focus();
+      return true;
+    },
+    { label, at },
+  );
+
+const isFocusKept = (page: Page): Promise<boolean> =>
+  page.evaluate(() => {
+    const at = document.activeElement;
+    return at !== null && at !== document.body && at !== document.documentElement;
+  });
+
+/** Does something with every button of every page. */
+async function pressEverything(
+  page: Page,
+  shop: StartedShop,
+  pages: readonly WalkedPage[],
+  after: (name: string) => Promise<void>,
+): Promise<number> {
+  let pressed = 0;
+  for (const walked of pages) {
+    await openPage(page, shop, walked);
+    const buttons = (await listButtons(page)).filter(({ label }) => !LEAVES.test(label));
+    let isFresh = true;
+    for (const button of buttons) {
+      if (!isFresh) await openPage(page, shop, walked);
+      isFresh = true;
+      const before = `${page.url()} ${JSON.stringify(await listButtons(page))}`;
+      // what an earlier button took away is not there to be pressed
+      if (!(await press(page, button))) continue;
+      await page.keyboard.press('Enter');
+      pressed += 1;
+      await after(`${walked.name}: ${button.label}`);
+      isFresh = `${page.url()} ${JSON.stringify(await listButtons(page))}` === before;
+    }
+  }
+  return pressed;
+}
+
+test.describe('every button of every page', () => {
+  let shop: StartedShop;
+  test.beforeAll(async () => {
+    test.setTimeout(300_000);
+    forgetShop('every-button');
+    shop = await startShop('every-button');
+  });
+  test.afterAll(async () => {
+    await shop.stop();
+  });
+
+  test('leaves the focus in the page', async ({ browser }) => {
+    test.setTimeout(900_000);
+    const context = await browser.newContext({ locale: 'en-GB', reducedMotion: 'reduce' });
+    const page = await context.newPage();
+    const lost: string[] = [];
+    const pressed = await pressEverything(page, shop, (await pagesOf(shop)).filter(isWalked), async (name) => {
+      const deadline = Date.now() + SETTLED_MS;
+      await page.waitForTimeout(150);
+      while (!(await isFocusKept(page))) {
+        if (Date.now() > deadline) {
+          lost.push(name);
+          return;
+        }
+        await page.waitForTimeout(50);
+      }
+    });
+    expect(lost).toEqual([]);
+    expect(pressed).toBeGreaterThan(100);
+    await context.close();
+  });
+
+  test('ends in no refusal for somebody who only reads, who finds no field to type in on a record', async ({ browser }) => {
+    test.setTimeout(900_000);
+    const pages = (await pagesOf(shop)).filter(isWalked).filter(({ name }) => name !== 'the coach that is given');
+    await setUpByHand(shop.address);
+    const context = await browser.newContext({ locale: 'en-GB', reducedMotion: 'reduce' });
+    const page = await context.newPage();
+    await page.goto(shop.address);
+    await signIn(page, READER);
+    let now = '';
+    const refused: string[] = [];
+    page.on('response', (response) => {
+      if (response.status() === 403) refused.push(`${now} → ${response.request().method()} ${new URL(response.url()).pathname}`);
+    });
+    await pressEverything(page, shop, pages, async (name) => {
+      now = name;
+      await page.waitForTimeout(120);
+    });
+    const typed: string[] = [];
+    for (const walked of pages) {
+      now = `${walked.name}, opened`;
+      await openPage(page, shop, walked);
+      for (const key of ['n', 'g', 'r']) {
+        now = `${walked.name}, ${key}`;
+        await page.keyboard.press(key);
+      }
+      await openPage(page, shop, walked);
+      if (!['a wearer', 'a tie', 'a party: party', 'the shop'].includes(walked.name)) continue;
+      const fields = await page
+        .locator(
+          'main input:not([readonly]):not([disabled]):not([type="search"]), main textarea:not([readonly]):not([disabled]):not([aria-hidden])',
+        )
+        .count();
+      if (fields > 0) typed.push(`${walked.name}: ${fields}`);
+    }
+    expect(refused).toEqual([]);
+    expect(typed).toEqual([]);
+    await context.close();
+  });
+});

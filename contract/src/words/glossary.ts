@@ -16,6 +16,14 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   { word: 'collar size', means: 'The number on the shirt: the girth of its buttoned collar band, in inches or centimetres.' },
   { word: 'ease', means: 'Slack added to the collar size, so that the band is comfortable.' },
   { word: 'hardware', means: 'What makes a band adjustable: a T-hook and slots, a slider, or buttons. A sewn band has none.' },
+  {
+    word: 'T-hook',
+    means: 'A flat hook shaped like a T at one end of the band. It goes through a slot of the other end and is turned to hold.',
+  },
+  { word: 'slot', means: 'One of the small holes in a row along the band that the T-hook goes through. Each is one setting.' },
+  { word: 'slider', means: 'A metal buckle on a strap that makes the band longer or shorter without steps.' },
+  { word: 'glide', means: 'The place of the slider on its strap, measured from the sewn end.' },
+  { word: 'extender', means: 'A short piece of band with a hook, which makes a band longer that is too short for a neck.' },
   { word: 'set', means: 'The length that the hardware is put at. The number printed there is the mark.' },
   {
     word: 'school',
@@ -45,6 +53,7 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   { word: 'slack', means: 'Cloth that still lies loose in the knot.' },
   { word: 'take-up', means: 'Cloth that disappears into the knot.' },
   { word: 'gather', means: 'How far the cloth is squeezed together where the knot holds it.' },
+  { word: 'bias', means: 'Cloth cut at an angle to its threads. It stretches a little, so the band settles longer than it measures.' },
   { word: 'overhang', means: 'How far a pointed flat end is meant to pass the loop beside it.' },
   {
     word: 'granny',
@@ -61,6 +70,8 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
     means:
       'What goes with the tie to the wearer: set, lead, spread and how to tie it. A revised card takes the place of an earlier one, which stays on record.',
   },
+  { word: 'revision', means: 'A card issued again for the same fitting with something changed. Earlier revisions stay on record.' },
+  { word: 'gauge', means: 'A printed strip that is laid along the band to set it without a tape. Print it at 100 %.' },
   { word: 'butterfly, semi-butterfly, batwing', means: 'Shapes of blade: full flare, mild flare, and slim with straight sides.' },
   { word: 'piqué', means: 'A raised weave of small cells or ribs. White piqué is worn at white tie, to match the shirt front.' },
 ];

@@ -8,6 +8,7 @@ import { NavLink, Outlet, ScrollRestoration, useLocation, useNavigate, useNaviga
 import { COLOURS, FIGURES, SIZE } from '../theme.ts';
 import { Choice } from './Choice.tsx';
 import type { Findable } from './find/findable.ts';
+import { findWordAtHand, followPointer } from './help/wordAtHand.ts';
 import { keepFocus } from './focusKeeper.ts';
 import type { HelpPart } from './help/Help.tsx';
 import { onTourStart } from './help/tourStart.ts';
@@ -55,13 +56,23 @@ export function Shell() {
   const isLoading = useNavigation().state === 'loading';
   const navigate = useNavigate();
   const [help, setHelp] = useState<HelpPart | null>(null);
+  const [word, setWord] = useState('');
   const [isFinding, setFinding] = useState(false);
   const may = useMay();
   const tour = useTour();
   useEffect(() => listenForShortcuts(), []);
+  useEffect(() => followPointer(), []);
   useEffect(() => keepFocus(() => document.getElementById('main')), []);
   useFocusOnChange();
   useEffect(() => onTourStart(tour.begin), [tour.begin]);
+  const openHelp = (): void => {
+    setWord('');
+    setHelp('words');
+  };
+  const explainWord = (): void => {
+    setWord(findWordAtHand());
+    setHelp('words');
+  };
   useShortcuts('Everywhere', [
     { key: 'z', mod: true, outsideFields: true, says: 'undo the last change', run: undoLast },
     ...(isOut
@@ -71,8 +82,8 @@ export function Shell() {
           { key: 'k', mod: true, says: 'find anything, also from within a field', run: () => setFinding(true) },
         ]),
     { key: '?', says: 'help: these keys, words, the tour', run: () => setHelp((now) => (now === null ? 'keys' : null)) },
-    { key: 'F1', says: 'help, also from within a field', run: () => setHelp((now) => (now === null ? 'words' : null)) },
-    { key: 'F2', says: 'the words of the trade, also from within a field', run: () => setHelp('words') },
+    { key: 'F1', says: 'help, also from within a field', run: () => (help === null ? explainWord() : setHelp(null)) },
+    { key: 'F2', says: 'what the word under the cursor means, also from within a field', run: explainWord },
     ...ROOMS.map(({ to, name, key }) => ({ key, says: `to ${name}`, run: () => void navigate(to) })),
   ]);
   return (
@@ -156,7 +167,7 @@ export function Shell() {
             <PersonMenu />
           </Suspense>
         )}
-        {!isOut && <PagesMenu unit={unit} onUnit={setUnit} onHelp={() => setHelp('words')} />}
+        {!isOut && <PagesMenu unit={unit} onUnit={setUnit} onHelp={openHelp} />}
         {!isOut && (
           <Button variant="outlined" aria-haspopup="dialog" onClick={() => setFinding(true)} sx={HEADER_BUTTON}>
             Find
@@ -165,7 +176,7 @@ export function Shell() {
         <Button
           variant="outlined"
           aria-haspopup="dialog"
-          onClick={() => setHelp('words')}
+          onClick={openHelp}
           sx={{ ...HEADER_BUTTON, ...(isOut ? { ml: { xs: 'auto', sm: 0 } } : { display: { xs: 'none', sm: 'inline-flex' } }) }}
         >
           Help
@@ -188,6 +199,7 @@ export function Shell() {
         {help !== null && (
           <Help
             part={help}
+            word={word}
             onPart={setHelp}
             onClose={() => setHelp(null)}
             onTour={() => {

@@ -17,10 +17,12 @@ interface HelpProps {
   readonly onPart: (part: HelpPart) => void;
   readonly onClose: () => void;
   readonly onTour: () => void;
+  /** The word that is looked up at first; empty: all. */
+  readonly word: string;
 }
 
 /** Help over the page: what the words mean, which keys work just now, and the tour. */
-export function Help({ part, onPart, onClose, onTour }: HelpProps) {
+export function Help({ part, onPart, onClose, onTour, word }: HelpProps) {
   return (
     <Dialog open onClose={onClose} aria-labelledby="help-title" transitionDuration={0} maxWidth="md" fullWidth>
       <Box sx={{ p: { xs: 2, sm: 3 }, backgroundColor: COLOURS.card }}>
@@ -40,7 +42,7 @@ export function Help({ part, onPart, onClose, onTour }: HelpProps) {
             small
           />
         </Box>
-        {part === 'words' ? <Words /> : <Keys />}
+        {part === 'words' ? <Words first={word} /> : <Keys />}
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 2.5 }}>
           <Button variant="contained" onClick={onClose}>
             Close
@@ -54,9 +56,11 @@ export function Help({ part, onPart, onClose, onTour }: HelpProps) {
   );
 }
 
-function Words() {
-  const [sought, setSought] = useState('');
-  const found = GLOSSARY.filter(({ word, means }) => holds(`${word} ${means}`, sought));
+function Words({ first }: { first: string }) {
+  const [sought, setSought] = useState(first);
+  const all = GLOSSARY.filter(({ word, means }) => holds(`${word} ${means}`, sought));
+  // what a word means comes before what only mentions it
+  const found = [...all.filter(({ word }) => holds(word, sought)), ...all.filter(({ word }) => !holds(word, sought))];
   return (
     <>
       <TextField

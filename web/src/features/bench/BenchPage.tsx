@@ -3,7 +3,7 @@ import { collarCustoms, lastStep, SCHOOLS } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useState, type Dispatch } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { useCollars } from '../../common/api/collars.ts';
 import { useFitting } from '../../common/api/fittings.ts';
@@ -12,7 +12,7 @@ import { useShopReading } from '../../common/api/shop.ts';
 import { useTies } from '../../common/api/ties.ts';
 import { useWearer } from '../../common/api/wearers.ts';
 import type { ViewSide } from '../../common/drawing/stageLayout.ts';
-import { Face } from '../../common/faces/Face.tsx';
+import { EmptyDrawer } from '../../common/EmptyDrawer.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { useTourStart } from '../../common/help/tourStart.ts';
 import { notify } from '../../common/notices.tsx';
@@ -247,19 +247,3 @@ function useFromAddress(wearerId: string | null, dispatch: Dispatch<BenchEvent>)
 
 /** What an address asks for is not there, now or later. */
 const isNowhere = (error: unknown): boolean => error instanceof ApiProblem && [400, 404].includes(error.problem.status);
-
-/** A shop without ties: nothing can be fitted before one is measured. */
-function EmptyDrawer() {
-  return (
-    <Face
-      title="The drawer is empty"
-      action={
-        <Button variant="contained" component={Link} to="/drawer/new">
-          Measure the first tie
-        </Button>
-      }
-    >
-      A fitting starts from a tie’s own measures. Lay one on the table, take the tape and enter it. It takes a minute.
-    </Face>
-  );
-}

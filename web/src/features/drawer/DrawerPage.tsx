@@ -7,6 +7,7 @@ import TextField from '@mui/material/TextField';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useTies } from '../../common/api/ties.ts';
+import { EmptyDrawer } from '../../common/EmptyDrawer.tsx';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { holds } from '../../common/foldName.ts';
@@ -70,7 +71,7 @@ export function DrawerPage() {
       <Loaded reading={useTies()}>
         {(ties) =>
           ties.length === 0 ? (
-            <Face title="The drawer is empty">Lay a tie on the table, take the tape, and enter its measures.</Face>
+            <EmptyDrawer />
           ) : (
             <TieTags
               ties={ties.filter(

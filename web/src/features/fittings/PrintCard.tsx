@@ -7,6 +7,7 @@ import { v7 as uuid } from 'uuid';
 import { printLabel, usePrinter } from '../../common/api/printer.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
+import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { PRINTER_WORDS } from '../../common/words.ts';
 import { COLOURS } from '../../theme.ts';
@@ -21,7 +22,8 @@ export function PrintCard({ fitting }: { fitting: Fitting }) {
     setJobId(nextId);
     setNextId(uuid());
   });
-  useShortcuts('Fitting', [{ key: 'p', says: 'print the card on a label', run: () => void print() }]);
+  const mayPrint = useMay()('printer.use');
+  useShortcuts('Fitting', mayPrint ? [{ key: 'p', says: 'print the card on a label', run: () => void print() }] : []);
   if (fitting.card === null) return null;
   const pdf = (format: string): string => `/api/paper/cards?ids=${fitting.id}&format=${format}`;
   return (
@@ -33,9 +35,11 @@ export function PrintCard({ fitting }: { fitting: Fitting }) {
       <Button variant="outlined" component="a" href={pdf('sheet')} target="_blank" rel="noreferrer">
         Sheet of eight
       </Button>
-      <Button variant="outlined" onClick={() => void print()}>
-        Label printer
-      </Button>
+      {mayPrint && (
+        <Button variant="outlined" onClick={() => void print()}>
+          Label printer
+        </Button>
+      )}
       <Button variant="outlined" component="a" href={`/api/paper/coach-sheets/${fitting.id}`} target="_blank" rel="noreferrer">
         Tying, step by step
       </Button>

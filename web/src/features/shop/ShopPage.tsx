@@ -65,14 +65,16 @@ export function ShopPage() {
           <Section title="Collars in stock">
             <CollarStock />
           </Section>
-          <Section title="Backup" id="backup">
-            <Backups />
-            <May what="running.read">
-              <Button variant="outlined" component={Link} to="/shop/running" sx={{ mt: 1.5 }}>
-                How it runs
-              </Button>
-            </May>
-          </Section>
+          <May what="backups.read">
+            <Section title="Backup" id="backup">
+              <Backups />
+              <May what="running.read">
+                <Button variant="outlined" component={Link} to="/shop/running" sx={{ mt: 1.5 }}>
+                  How it runs
+                </Button>
+              </May>
+            </Section>
+          </May>
           <Section title="Label printer" id="printer">
             <Printer />
           </Section>

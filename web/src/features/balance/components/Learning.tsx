@@ -264,12 +264,16 @@ export function Learning({
                 {isByThem && `, by ${wearer.name}’s own hands`}.
               </Box>
               <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
-                <Button variant="outlined" disabled={isBusy || isTaken} onClick={() => void takeIn()}>
-                  {isTaken ? 'Applied to this tie' : 'Apply to this tie'}
-                </Button>
-                <Button variant="outlined" disabled={isBusy || !isTaken} onClick={() => void newCard()}>
-                  Issue revised card
-                </Button>
+                <May what="ties.change">
+                  <Button variant="outlined" disabled={isBusy || isTaken} onClick={() => void takeIn()}>
+                    {isTaken ? 'Applied to this tie' : 'Apply to this tie'}
+                  </Button>
+                </May>
+                <May what="fittings.giveOut">
+                  <Button variant="outlined" disabled={isBusy || !isTaken} onClick={() => void newCard()}>
+                    Issue revised card
+                  </Button>
+                </May>
               </Box>
               {!isTaken && <Box sx={QUIET_ASIDE}>Apply it to the tie first: the card then goes by it.</Box>}
             </Box>

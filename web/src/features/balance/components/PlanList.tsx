@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { Choice } from '../../../common/Choice.tsx';
 import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
+import { useMay } from '../../../common/session/sessionStore.ts';
 import { COLOURS, SIZE } from '../../../theme.ts';
 import { pullWords, type DeskVerdict, type KnotLayer, type PullTold } from '../balanceDesk.ts';
 import { rememberKnotLayer } from '../knotLayer.ts';
@@ -32,6 +33,8 @@ export function PlanList({
   onMeasureAgain: () => void;
 }) {
   const [done, setDone] = useState<ReadonlySet<string>>(new Set());
+  // somebody who only reads sees the other plan; nothing goes on the record
+  const mayRemember = useMay()('wearers.change');
   const { save, failure } = useSaving(async (layer: KnotLayer) => {
     if (layer !== 'unknown') await rememberKnotLayer(wearer.id, layer);
   });
@@ -40,7 +43,7 @@ export function PlanList({
   if (pulls.length === 0) return null;
   const answer = (layer: KnotLayer): Promise<void> => {
     onKnotLayer(layer);
-    return save(layer);
+    return mayRemember ? save(layer) : Promise.resolve();
   };
   return (
     <Box component="section" aria-label="Plan of pulls">

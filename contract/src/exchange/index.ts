@@ -69,5 +69,16 @@ export type ImportProgress = z.infer<typeof importProgress>;
 /** A drawer or the wearers as JSON, out and in. */
 export const tieFile = z.object({ kind: z.literal('easytuck.ties'), version: z.literal(1), rows: z.array(z.unknown()) });
 export const wearerFile = z.object({ kind: z.literal('easytuck.wearers'), version: z.literal(1), rows: z.array(z.unknown()) });
-export const exportFormat = z.enum(['csv', 'json']);
-export const exportQuery = z.object({ format: exportFormat.default('csv') });
+export const exportFormat = z.enum(['csv', 'json', 'xlsx']);
+export type ExportFormat = z.infer<typeof exportFormat>;
+/** Records chosen in a list, at most. */
+export const MOST_CHOSEN = 200;
+/** `ids`: only these records, with commas between; all where it is left out. */
+export const exportQuery = z.object({
+  format: exportFormat.default('csv'),
+  ids: z
+    .string()
+    .transform((text) => text.split(','))
+    .pipe(z.array(recordId).max(MOST_CHOSEN, `At most ${MOST_CHOSEN} records can be chosen.`))
+    .optional(),
+});

@@ -77,9 +77,15 @@ export const wearerList = z.object({ wearers: z.array(wearer), total: z.int().nu
 export type WearerList = z.infer<typeof wearerList>;
 
 /** Search among wearers by parts of names; recently seen first. `due`: those with a day to come, soonest first. */
+/** Orders of the list of wearers: last seen first, by name, by collar size, by the day their tie is for. */
+export const WEARER_SORTS = ['seen', 'name', 'collar', 'day'] as const;
+export type WearerSort = (typeof WEARER_SORTS)[number];
+
 export const wearerQuery = z.object({
   q: z.string().trim().max(120).default(''),
   show: z.enum(['current', 'due', 'away']).default('current'),
+  /** In what order those of every day are listed. */
+  sort: z.enum(WEARER_SORTS).default('seen'),
   /** Whether all that there are are counted too, which takes a moment among many. */
   counted: z.enum(['yes', 'no']).default('no'),
   offset: z.coerce.number().int().min(0).max(1_000_000).default(0),

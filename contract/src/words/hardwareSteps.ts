@@ -5,17 +5,18 @@ import type { HardwareKind } from '@easytuck/core';
  * @example hardwareSteps('slots', 'slot 4') // ['Turn the band over: …', …]
  */
 export function hardwareSteps(kind: HardwareKind, mark: string): readonly string[] {
+  const at = (part: string): string => (mark.startsWith('mark ') ? `the ${part} at ${mark}` : mark);
   switch (kind) {
     case 'slots':
       return [
         'Turn the band over. One end has a small T-shaped hook, the other a row of slots.',
-        `Push the hook flat through ${mark} from the back.`,
+        `Push the hook flat through ${at('slot')} from the back.`,
         'Turn the hook a quarter, so that it lies across the slot, and pull gently: it must hold.',
       ];
     case 'buttons':
       return [
         'Turn the band over. One end has a button, the other a row of buttonholes.',
-        `Button it at ${mark}.`,
+        `Button it at ${at('buttonhole')}.`,
         'Pull gently: it must hold, and the band must lie flat.',
       ];
     case 'slider':

@@ -26,6 +26,10 @@ export async function sendTable(
   return sendAs(reply, type, `attachment; filename="${name}.${format}"`, await startedStream(pieces));
 }
 
+/** Answers with an Excel workbook to be saved as a file; `name` is without its ending. */
+export const sendXlsx = (reply: FastifyReply, name: string, bytes: Buffer): FastifyReply =>
+  sendAs(reply, 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet', `attachment; filename="${name}.xlsx"`, bytes);
+
 /** A stream whose first pieces are there already. */
 async function startedStream(pieces: AsyncIterable<string>): Promise<Readable> {
   const all = pieces[Symbol.asyncIterator]();

@@ -40,6 +40,7 @@ export const ROUTE_RULES: Readonly<Record<string, RouteRule>> = {
   'GET /api/deeds.csv': rule('deeds.read', 'took the record of deeds away'),
 
   'GET /api/wearers': rule('wearers.read'),
+  'GET /api/wearers/due.ics': rule('wearers.read'),
   'GET /api/wearers/like': rule('wearers.read'),
   'GET /api/wearers/:id': rule('wearers.read'),
   'POST /api/wearers': rule('wearers.change', 'entered a wearer'),
@@ -65,6 +66,7 @@ export const ROUTE_RULES: Readonly<Record<string, RouteRule>> = {
   'GET /api/fittings': rule('fittings.read'),
   'GET /api/fittings/ledger': rule('fittings.read'),
   'GET /api/fittings/ledger.csv': rule('tables.export', 'took the ledger away'),
+  'GET /api/fittings/ledger.xlsx': rule('tables.export', 'took the ledger away'),
   'GET /api/fittings/:id': rule('fittings.read'),
   'GET /api/fittings/:id/revisions': rule('fittings.read'),
   'GET /api/fittings/:id/recomputed': rule('fittings.read'),

@@ -9,6 +9,8 @@ export function Words({ name, of, isTold = false, children }: { name: string; of
   useEffect(() => {
     // (newer browsers answer with a promise, which is no way to end an effect)
     section.current?.scrollTo(0, 0);
+    // with large letters the page scrolls as one
+    window.scrollTo(0, 0);
   }, [of]);
   return (
     <section ref={section} className="words" aria-label={name} {...(isTold ? ({ 'aria-live': 'polite' } as const) : {})} {...SCROLLED}>

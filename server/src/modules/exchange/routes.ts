@@ -14,16 +14,17 @@ import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { v7 as uuid } from 'uuid';
 import { z } from 'zod';
 import { ProblemError } from '../../problem.ts';
-import { sendTable } from '../sendFile.ts';
+import { sendTable, sendXlsx } from '../sendFile.ts';
 import { withSentFile } from './receiveFile.ts';
 import { exchangeService } from './service.ts';
+import { xlsxOf } from './xlsx.ts';
 
 const tags = ['exchange'];
-const file = z.any().describe('A table as CSV or JSON.');
+const file = z.any().describe('A table as CSV, XLSX or JSON.');
 const params = z.object({ kind: exchangeKind });
 const importParams = z.object({ key: recordId });
 
-/** Tables of ties and wearers, out as CSV or JSON, and in as a file sent as a form. */
+/** Tables of ties and wearers, out as CSV, XLSX or JSON, and in as a file sent as a form. */
 export async function exchangeRoutes(app: FastifyInstance): Promise<void> {
   const routes = app.withTypeProvider<ZodTypeProvider>();
   const service = exchangeService(app.database);
@@ -34,7 +35,9 @@ export async function exchangeRoutes(app: FastifyInstance): Promise<void> {
     { schema: { tags, params, querystring: exportQuery, response: { 200: file, 400: problem, 503: problem } } },
     async (request, reply) => {
       const { kind } = request.params;
-      return sendTable(reply, kind, request.query.format, service.exportTable(kind, request.query.format));
+      const { format, ids } = request.query;
+      const pieces = service.exportTable(kind, format === 'json' ? 'json' : 'csv', ids);
+      return format === 'xlsx' ? sendXlsx(reply, kind, await xlsxOf(pieces)) : sendTable(reply, kind, format, pieces);
     },
   );
   routes.post(

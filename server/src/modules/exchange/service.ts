@@ -27,8 +27,8 @@ export interface SentFile {
 
 /** Tables out and in. */
 export interface ExchangeService {
-  /** The table in pieces, as it is read: the whole is never held. */
-  readonly exportTable: (kind: ExchangeKind, format: Format) => AsyncIterable<string>;
+  /** The table in pieces, as it is read: the whole is never held. With `ids`, of these records alone. */
+  readonly exportTable: (kind: ExchangeKind, format: Format, ids?: readonly string[]) => AsyncIterable<string>;
   /**
    * Nothing is taken in unless the mode asks for it; what is, all at once or not at all. Imports are taken in one after another,
    * so that the same file sent twice at once finds its own rows there. The same key is done once.
@@ -55,12 +55,16 @@ export function exchangeService(database: Database): ExchangeService {
   const wearers = wearerRepository(database);
   const log = importLog(database.jobs);
 
-  const wearerPages = async function* (): AsyncGenerator<readonly WearerData[]> {
+  const wearerPages = async function* (ids?: readonly string[]): AsyncGenerator<readonly WearerData[]> {
+    if (ids !== undefined) {
+      yield (await wearers.keptOf(ids)).map(wearerDataOf);
+      return;
+    }
     for (let page = await wearers.page('', PAGE); page.last !== null; page = await wearers.page(page.last, PAGE))
       yield page.wearers.map(wearerDataOf);
   };
-  const tiePages = async function* () {
-    yield (await ties.list()).map(dataOf);
+  const tiePages = async function* (ids?: readonly string[]) {
+    yield (await ties.list()).filter(({ id }) => ids === undefined || ids.includes(id)).map(dataOf);
   };
   const progress = async (key: string): Promise<ImportProgress> => {
     requireReady(database);
@@ -111,11 +115,11 @@ export function exchangeService(database: Database): ExchangeService {
   };
 
   return {
-    exportTable: (kind, format) => {
+    exportTable: (kind, format, ids) => {
       requireReady(database);
       return kind === 'ties'
-        ? writeTable(tieTable, format, tiePages(), (data) => data)
-        : writeTable(wearerTable, format, wearerPages(), jsonOf);
+        ? writeTable(tieTable, format, tiePages(ids), (data) => data)
+        : writeTable(wearerTable, format, wearerPages(ids), jsonOf);
     },
     importFile: async (kind, { mode, known, key }, file, gone) => {
       requireReady(database);

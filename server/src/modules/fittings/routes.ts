@@ -3,7 +3,8 @@ import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { bySignedIn } from '../../plugins/whoIsThere.ts';
-import { sendTable } from '../sendFile.ts';
+import { xlsxOf } from '../exchange/xlsx.ts';
+import { sendTable, sendXlsx } from '../sendFile.ts';
 import { ledgerCsv } from './ledgerCsv.ts';
 import { fittingService } from './service.ts';
 
@@ -26,6 +27,17 @@ export async function fittingRoutes(app: FastifyInstance): Promise<void> {
     '/ledger.csv',
     { schema: { tags, querystring: fittingQuery, response: { 200: z.any().describe('The ledger as CSV.'), 400: problem, 503: problem } } },
     async ({ query }, reply) => sendTable(reply, 'ledger', 'csv', ledgerCsv(service, query)),
+  );
+  routes.get(
+    '/ledger.xlsx',
+    {
+      schema: {
+        tags,
+        querystring: fittingQuery,
+        response: { 200: z.any().describe('The ledger as an Excel workbook.'), 400: problem, 413: problem, 503: problem },
+      },
+    },
+    async ({ query }, reply) => sendXlsx(reply, 'ledger', await xlsxOf(ledgerCsv(service, query))),
   );
   routes.get('/:id', { schema: { tags, params, response: { 200: fitting, 404: problem, 503: problem } } }, async (request) =>
     service.get(request.params.id),

@@ -5,6 +5,7 @@ import {
   wearerMeasures,
   type OwnedTie,
   type TakenMeasure,
+  type WearerSort,
   type Wearer,
   type WearerMeasures,
   type WrittenCollar,
@@ -55,8 +56,8 @@ export interface WearerRepository {
    * those with the letters in the middle of a name. Merged records and those put away are left out.
    */
   readonly search: (letters: string, limit: number, offset?: number) => Promise<Wearer[]>;
-  /** A page of those with a day to come on or after `today`, soonest first, or of those put away, latest first. */
-  readonly list: (shown: 'due' | 'away', today: string, limit: number, offset: number) => Promise<Wearer[]>;
+  /** A page of those with a day to come on or after `today`, soonest first, of those put away, latest first, or of all others in an order. */
+  readonly list: (shown: Listed, today: string, limit: number, offset: number) => Promise<Wearer[]>;
   /** How many there are of a list or a search; of a search no more than `most` are counted. */
   readonly count: (shown: WearersShown, letters: string, today: string, most: number) => Promise<number>;
   /** Whether anything on record goes back to a wearer: fittings, tyings, records merged into it. */
@@ -71,6 +72,7 @@ export interface WearerRepository {
     transaction: Transaction | null,
   ) => Promise<readonly (Pick<KeptWearer, 'name' | 'collar' | 'collarEstimated'> & { readonly id: string })[]>;
   /** What is kept of everybody, by key, a page at a time; `last` is the page's last key, or null where there is no more. */
+  readonly keptOf: (ids: readonly string[]) => Promise<readonly KeptWearer[]>;
   readonly page: (after: string, limit: number) => Promise<{ readonly wearers: readonly KeptWearer[]; readonly last: string | null }>;
   readonly insert: (wearers: readonly WholeWearer[], at: Date, transaction: Transaction) => Promise<void>;
   /** @returns false where there is no such wearer or it no longer has this version. */
@@ -249,6 +251,15 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
         ...{ id, name, collar: { text, system, label }, collarEstimated: Boolean(collarEstimated) },
       }));
     },
+    keptOf: async (ids) => {
+      const rows = await readRows<Pick<WearerRow, 'id' | Exclude<keyof Columns, 'measures'>> & { measures: string }>(
+        sequelize,
+        `SELECT ${selected(wearers, { only: ['id', ...KEPT_COLUMNS], documentsAsText: true })}
+          FROM wearers WHERE merged_into IS NULL AND id IN (${ids.map(() => '?').join(', ')}) ORDER BY name, id`,
+        ids,
+      );
+      return rows.map(toKept);
+    },
     page: async (after, limit) => {
       const rows = await readRows<Pick<WearerRow, 'id' | Exclude<keyof Columns, 'measures'>> & { measures: string }>(
         sequelize,
@@ -391,7 +402,19 @@ function searchStatement([leading, ...others]: readonly string[]): { statement: 
 /** Neither merged into another record nor put away. */
 const CURRENT = 'away_at IS NULL AND merged_into IS NULL';
 
-function listed(shown: 'due' | 'away', today: string): { where: string; order: string; values: readonly string[] } {
+/** What is listed without letters: by what is shown, and the others in an order. */
+type Listed = 'due' | 'away' | Exclude<WearerSort, 'seen'>;
+
+/** The same collar in inches and in centimetres stands side by side. */
+const COLLAR_MM = "collar_label * IF(collar_system = 'in', 25.4, 10)";
+const IN_ORDER: Readonly<Record<Exclude<WearerSort, 'seen'>, string>> = {
+  name: 'name, id',
+  collar: `${COLLAR_MM}, name, id`,
+  day: 'event_on IS NULL, event_on, name, id',
+};
+
+function listed(shown: Listed, today: string): { where: string; order: string; values: readonly string[] } {
+  if (shown !== 'due' && shown !== 'away') return { where: CURRENT, order: IN_ORDER[shown], values: [] };
   return shown === 'due'
     ? { where: `${CURRENT} AND event_on >= ?`, order: 'event_on, id', values: [today] }
     : { where: 'away_at IS NOT NULL AND merged_into IS NULL', order: 'away_at DESC, id DESC', values: [] };

@@ -70,10 +70,14 @@ export function wearerService(database: Database): WearerService {
   };
   return {
     get,
-    list: async ({ q, show, offset, limit, counted }) => {
+    list: async ({ q, show, sort, offset, limit, counted }) => {
       requireReady(database);
       const today = new Date().toISOString().slice(0, 10);
-      const found = show === 'current' ? await repository.search(q, limit, offset) : await repository.list(show, today, limit, offset);
+      // letters bring those seen last first, whatever the order of the list
+      const isSearched = show === 'current' && (q !== '' || sort === 'seen');
+      const found = isSearched
+        ? await repository.search(q, limit, offset)
+        : await repository.list(show === 'current' && sort !== 'seen' ? sort : show === 'away' ? 'away' : 'due', today, limit, offset);
       if (counted === 'no') return { wearers: found, total: null, isTotalExact: false };
       const total = await repository.count(show, q, today, MOST_COUNTED + 1);
       const isTotalExact = show !== 'current' || q === '' || total <= MOST_COUNTED;

@@ -2,6 +2,7 @@ import {
   importProgress,
   importReport,
   type ExchangeKind,
+  type ExportFormat,
   type ImportMode,
   type ImportProgress,
   type ImportReport,
@@ -50,4 +51,5 @@ export async function cancelImport(key: string): Promise<void> {
 }
 
 /** Address of a table to be saved. */
-export const exportAddress = (kind: ExchangeKind, format: 'csv' | 'json'): string => `/api/exchange/${kind}?format=${format}`;
+export const exportAddress = (kind: ExchangeKind, format: ExportFormat, ids: readonly string[] = []): string =>
+  `/api/exchange/${kind}?${new URLSearchParams({ format, ...(ids.length === 0 ? {} : { ids: ids.join(',') }) }).toString()}`;

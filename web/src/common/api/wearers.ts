@@ -9,6 +9,7 @@ import {
   type OwnedTie,
   type TakenMeasure,
   type Wearer,
+  type WearerSort,
   type WearerChange,
   type WearerList,
 } from '@easytuck/contract';
@@ -41,13 +42,14 @@ export function useWearers(letters: string): Reading<FoundWearers> {
 export interface ListedWearers {
   readonly letters: string;
   readonly show: 'current' | 'due' | 'away';
+  readonly sort: WearerSort;
   readonly offset: number;
   readonly limit: number;
 }
 
 /** A page of wearers with how many there are in all. */
-export function useWearerList({ letters, show, offset, limit }: ListedWearers): Reading<WearerList> {
-  const search = new URLSearchParams({ q: letters, show, offset: String(offset), limit: String(limit), counted: 'yes' });
+export function useWearerList({ letters, show, sort, offset, limit }: ListedWearers): Reading<WearerList> {
+  const search = new URLSearchParams({ q: letters, show, sort, offset: String(offset), limit: String(limit), counted: 'yes' });
   return useSWR(`/api/wearers?${search.toString()}`, (key: string) => request('GET', key, wearerList), { keepPreviousData: true });
 }
 

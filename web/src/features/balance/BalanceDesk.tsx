@@ -99,7 +99,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   return (
     <Box sx={{ px: { xs: 2, md: 2.5 }, py: 2, maxWidth: PAGE_WIDTH, mx: 'auto' }}>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 2, mb: 1.5 }}>
-        <Box sx={{ flex: 1, minWidth: '13.75rem' }}>
+        <Box sx={{ flex: 1, minWidth: 'min(100%, 13.75rem)' }}>
           <Box component="h1" sx={{ m: 0, fontFamily: FIGURES, fontWeight: 560, fontSize: SIZE.large, lineHeight: 1.15 }}>
             <Box component={Link} to={`/wearers/${wearer.id}`} sx={QUIET_LINK}>
               {wearer.name}

@@ -73,7 +73,8 @@ const FittingLine = ({ line }: { line: LedgerLine }) => (
       to={`/balance?fitting=${line.id}`}
       sx={{
         display: 'flex',
-        gap: 2,
+        flexWrap: 'wrap',
+        columnGap: 2,
         px: 1,
         py: 1.25,
         color: 'text.primary',
@@ -81,8 +82,8 @@ const FittingLine = ({ line }: { line: LedgerLine }) => (
         '&:hover': { backgroundColor: COLOURS.card },
       }}
     >
-      <Box sx={{ flex: 1, fontWeight: 560 }}>{line.wearerName}</Box>
-      <Box sx={{ flex: 1 }}>{line.tieName}</Box>
+      <Box sx={{ flex: '1 1 8rem', fontWeight: 560 }}>{line.wearerName}</Box>
+      <Box sx={{ flex: '1 1 8rem' }}>{line.tieName}</Box>
       <Box sx={QUIET}>{dayWords(line.givenOutAt)}</Box>
     </Box>
   </Box>

@@ -178,7 +178,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
             <Box component="summary" sx={{ minHeight: 44, lineHeight: '44px', cursor: 'pointer' }}>
               {ties.length > 1 ? 'Tie, way' : 'Way'}, for whom, side
             </Box>
-            <Box sx={{ display: 'grid', gap: 1.5, pb: 1.5 }}>{choices}</Box>
+            <Box sx={{ display: 'grid', gridTemplateColumns: 'minmax(0, 1fr)', gap: 1.5, pb: 1.5 }}>{choices}</Box>
           </Box>
         </>
       ) : (

@@ -6,11 +6,17 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { useTies } from '../../common/api/ties.ts';
+import { exportAddress } from '../../common/api/exchange.ts';
+import { putTieAway, useTies } from '../../common/api/ties.ts';
 import { EmptyDrawer } from '../../common/EmptyDrawer.tsx';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { holds } from '../../common/foldName.ts';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
+import { notify } from '../../common/notices.tsx';
+import { SelectBox, SelectionBar, useSelection } from '../../common/selection.tsx';
+import { readStored, writeStored } from '../../common/stored.ts';
 import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { preparedOf } from '../../common/preparedOf.ts';
@@ -102,8 +108,12 @@ interface TieTagsProps {
   readonly onAway: (isAway: boolean) => void;
 }
 
-function TieTags({ ties, away, isAway, onAway }: TieTagsProps) {
+function TieTags({ ties: found, away, isAway, onAway }: TieTagsProps) {
   const [drawn, setDrawn] = useState(DRAWN_AT_ONCE);
+  const [sort, setSort] = useState<TieSort>(readSort);
+  const selection = useSelection();
+  const ties = useMemo(() => (sort === 'drawer' ? found : [...found].sort(TIE_ORDERS[sort].compare)), [found, sort]);
+  const shown = ties.slice(0, drawn);
   return (
     <>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, mb: 1.5, minHeight: 44 }}>
@@ -113,6 +123,28 @@ function TieTags({ ties, away, isAway, onAway }: TieTagsProps) {
           {ties.length > drawn ? `, ${drawn} of them shown` : ''}
         </Box>
         {(away > 0 || isAway) && <Button onClick={() => onAway(!isAway)}>{isAway ? 'Back to the drawer' : `${away} put away`}</Button>}
+        <TextField
+          select
+          label="Sorted by"
+          value={sort}
+          onChange={(event) => {
+            const next = event.target.value as TieSort;
+            setSort(next);
+            writeStored(SORT_KEY, next);
+          }}
+          sx={{ width: '11rem' }}
+        >
+          {Object.entries(TIE_ORDERS).map(([value, { words }]) => (
+            <MenuItem key={value} value={value}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+        {shown.length > 0 && (
+          <SelectionBar selection={selection} all={shown.map(({ id }) => id)}>
+            <WithTies chosen={shown.filter(({ id }) => selection.ids.has(id))} onDone={selection.end} />
+          </SelectionBar>
+        )}
       </Box>
       {ties.length === 0 && <Face title="No tie is like that">Fewer letters or another shape may find more.</Face>}
       <Box
@@ -126,8 +158,9 @@ function TieTags({ ties, away, isAway, onAway }: TieTagsProps) {
           gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'repeat(2, minmax(0, 1fr))', lg: 'repeat(4, minmax(0, 1fr))' },
         }}
       >
-        {ties.slice(0, drawn).map((tie) => (
+        {shown.map((tie) => (
           <li key={tie.id}>
+            <SelectBox selection={selection} id={tie.id} name={tie.name} />
             <TieTag tie={tie} />
           </li>
         ))}
@@ -137,6 +170,61 @@ function TieTags({ ties, away, isAway, onAway }: TieTagsProps) {
           Show {Math.min(DRAWN_AT_ONCE, ties.length - drawn)} more
         </Button>
       )}
+    </>
+  );
+}
+
+const SORT_KEY = 'easytuck.drawer.sort';
+const byText =
+  (of: (tie: Tie) => string) =>
+  (a: Tie, b: Tie): number =>
+    of(a).localeCompare(of(b), 'en');
+/** Orders of the drawer. */
+const TIE_ORDERS = {
+  drawer: { words: 'as in the drawer', compare: () => 0 },
+  name: { words: 'name', compare: byText(({ name }) => name) },
+  cloth: { words: 'cloth', compare: byText((tie) => `${clothWords(tie)} ${tie.faces.outer.name}`) },
+  stock: { words: 'stock, fewest first', compare: (a: Tie, b: Tie) => a.inStock - b.inStock },
+  hardware: { words: 'hardware', compare: byText((tie) => hardwareWords(tie.hardware)) },
+} as const;
+type TieSort = keyof typeof TIE_ORDERS;
+const readSort = (): TieSort =>
+  readStored<TieSort>(SORT_KEY, (value) => (typeof value === 'string' && value in TIE_ORDERS ? (value as TieSort) : null), 'drawer');
+
+/** What can be done with several ties at once. */
+function WithTies({ chosen, onDone }: { chosen: readonly Tie[]; onDone: () => void }) {
+  const may = useMay();
+  const ids = chosen.map(({ id }) => id);
+  const move = async (isAway: boolean, ties: readonly Tie[]): Promise<readonly Tie[]> => {
+    const saved: Tie[] = [];
+    for (const each of ties) saved.push(await putTieAway(each, isAway));
+    return saved;
+  };
+  const away = useSaving(async () => {
+    const isAway = chosen.some(({ awayAt }) => awayAt === null);
+    const saved = await move(isAway, chosen);
+    const count = saved.length === 1 ? '1 tie' : `${saved.length} ties`;
+    notify(`${count} ${isAway ? 'archived' : 'back in the drawer'}.`, () => void move(!isAway, saved));
+    onDone();
+  });
+  return (
+    <>
+      {may('ties.change') && (
+        <Button variant="outlined" disabled={away.isBusy} onClick={() => void away.save()}>
+          {chosen.some(({ awayAt }) => awayAt === null) ? 'Archive' : 'Back in the drawer'}
+        </Button>
+      )}
+      {may('tables.export') && (
+        <>
+          <Button variant="outlined" component="a" href={exportAddress('ties', 'csv', ids)} download>
+            CSV
+          </Button>
+          <Button variant="outlined" component="a" href={exportAddress('ties', 'xlsx', ids)} download>
+            Excel
+          </Button>
+        </>
+      )}
+      <NotSaved failure={away.failure} what="done" kept="" />
     </>
   );
 }

@@ -91,14 +91,11 @@ function Exchange({ kind }: { kind: ExchangeKind }) {
           <p style={{ marginTop: 0 }}>Lengths in millimetres; one row for each. A file saved here can be imported again as it is.</p>
           <Box sx={{ display: 'flex', gap: 1.5 }}>
             <May what="tables.export">
-              <Button variant="outlined" component="a" href={exportAddress(kind, 'csv')} download>
-                CSV
-              </Button>
-            </May>
-            <May what="tables.export">
-              <Button variant="outlined" component="a" href={exportAddress(kind, 'json')} download>
-                JSON
-              </Button>
+              {EXPORTS.map(([format, name]) => (
+                <Button key={format} variant="outlined" component="a" href={exportAddress(kind, format)} download>
+                  {name}
+                </Button>
+              ))}
             </May>
           </Box>
         </section>
@@ -306,3 +303,9 @@ function Report({
     </>
   );
 }
+
+const EXPORTS = [
+  ['csv', 'CSV'],
+  ['xlsx', 'Excel'],
+  ['json', 'JSON'],
+] as const;

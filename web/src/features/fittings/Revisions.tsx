@@ -107,37 +107,39 @@ function Comparison({ lines, before, after }: { lines: readonly ComparedLine[]; 
     <>
       {differing.length === 0 && <Box sx={{ mb: 1 }}>Nothing differs.</Box>}
       {shown.length > 0 && (
-        <Box
-          component="table"
-          sx={{
-            borderCollapse: 'collapse',
-            width: '100%',
-            maxWidth: '53.75rem',
-            '& th': { textAlign: 'left', fontWeight: 400 },
-            '& td, & th': { py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, width: '33%' },
-          }}
-        >
-          <thead>
-            <tr>
-              <td />
-              <th scope="col">{before}</th>
-              <th scope="col">{after}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map(({ name, before: was, after: is, differs }) => (
-              <tr key={name}>
-                <Box component="th" scope="row" sx={QUIET}>
-                  {name}
-                </Box>
-                <td>{was}</td>
-                <td style={{ fontWeight: differs ? 600 : 400 }}>
-                  {differs ? '→ ' : ''}
-                  {is}
-                </td>
+        <Box sx={{ overflowX: 'auto' }}>
+          <Box
+            component="table"
+            sx={{
+              borderCollapse: 'collapse',
+              width: '100%',
+              maxWidth: '53.75rem',
+              '& th': { textAlign: 'left', fontWeight: 400 },
+              '& td, & th': { py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, width: '33%' },
+            }}
+          >
+            <thead>
+              <tr>
+                <td />
+                <th scope="col">{before}</th>
+                <th scope="col">{after}</th>
               </tr>
-            ))}
-          </tbody>
+            </thead>
+            <tbody>
+              {shown.map(({ name, before: was, after: is, differs }) => (
+                <tr key={name}>
+                  <Box component="th" scope="row" sx={QUIET}>
+                    {name}
+                  </Box>
+                  <td>{was}</td>
+                  <td style={{ fontWeight: differs ? 600 : 400 }}>
+                    {differs ? '→ ' : ''}
+                    {is}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </Box>
         </Box>
       )}
       <Button onClick={() => setShowsAll(!showsAll)}>{showsAll ? 'Only what differs' : 'All lines'}</Button>

@@ -37,7 +37,7 @@ export function LedgerPage() {
     setSearch(next, { replace: true });
   };
   const asked = new URLSearchParams([...search].filter(([name, text]) => text !== '' && (FILTERS as readonly string[]).includes(name)));
-  const csv = `/api/fittings/ledger.csv?${asked.toString()}`;
+  const fileOf = (ending: 'csv' | 'xlsx'): string => `/api/fittings/ledger.${ending}?${asked.toString()}`;
   const paged = new URLSearchParams(asked);
   paged.set('limit', PAGE);
   const before = search.get('before');
@@ -53,8 +53,11 @@ export function LedgerPage() {
       title="Ledger"
       actions={
         <May what="tables.export">
-          <Button variant="outlined" component="a" href={csv} download>
+          <Button variant="outlined" component="a" href={fileOf('csv')} download>
             Export as CSV
+          </Button>
+          <Button variant="outlined" component="a" href={fileOf('xlsx')} download>
+            As Excel
           </Button>
         </May>
       }
@@ -162,7 +165,7 @@ function Lines({ lines }: { lines: readonly LedgerLine[] }) {
   const { length } = useUnits();
   const navigate = useNavigate();
   return (
-    <Box sx={{ overflowX: 'auto' }}>
+    <Box sx={{ overflowX: 'auto', position: 'relative' }}>
       <Box
         component="table"
         sx={{

@@ -1,15 +1,25 @@
-import type { Wearer, WearerList as FoundList } from '@easytuck/contract';
+import type { Wearer, WearerList as FoundList, WearerSort } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
 import dayjs from 'dayjs';
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { useWearerList } from '../../common/api/wearers.ts';
+import { v7 as uuid } from 'uuid';
+import { exportAddress } from '../../common/api/exchange.ts';
+import { addMembers, useParties } from '../../common/api/parties.ts';
+import { putWearerAway, useWearerList } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { dueWords } from '../../common/dueWords.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
+import { notify } from '../../common/notices.tsx';
+import { SelectBox, SelectionBar, useSelection, type Selection } from '../../common/selection.tsx';
+import { readStored, writeStored } from '../../common/stored.ts';
 import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
@@ -45,7 +55,10 @@ export function WearersPage() {
     setSearch(next, { replace });
   };
   const searched = useDeferredValue(letters.trim());
-  const reading = useWearerList({ letters: show === 'current' ? searched : '', show, offset: page * PAGE, limit: PAGE });
+  const [sort, setSort] = useState<WearerSort>(readSort);
+  const selection = useSelection();
+  const reading = useWearerList({ letters: show === 'current' ? searched : '', show, sort, offset: page * PAGE, limit: PAGE });
+  const shown = reading.data?.wearers ?? [];
   return (
     <Page
       title="Wearers"
@@ -76,13 +89,43 @@ export function WearersPage() {
           options={SHOWN_WORDS}
           small
         />
+        {show === 'due' && shown.length > 0 && (
+          <Button variant="outlined" component="a" href="/api/wearers/due.ics" download sx={{ minHeight: 36 }}>
+            Calendar file
+          </Button>
+        )}
+        {show === 'current' && searched === '' && (
+          <TextField
+            select
+            label="Sorted by"
+            value={sort}
+            onChange={(event) => {
+              const next = event.target.value as WearerSort;
+              setSort(next);
+              writeStored(SORT_KEY, next);
+              change({});
+            }}
+            sx={{ width: '11rem' }}
+          >
+            {SORTS.map(([value, words]) => (
+              <MenuItem key={value} value={value}>
+                {words}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
         <Box role="status">{reading.data && countWords(reading.data, page)}</Box>
+        {shown.length > 0 && (
+          <SelectionBar selection={selection} all={shown.map(({ id }) => id)}>
+            <WithWearers chosen={shown.filter(({ id }) => selection.ids.has(id))} onDone={selection.end} />
+          </SelectionBar>
+        )}
       </Box>
       <Loaded reading={reading}>
         {({ wearers, total, isTotalExact }) =>
           wearers.length > 0 ? (
             <>
-              <WearerList wearers={wearers} />
+              <WearerList wearers={wearers} selection={selection} />
               <Pager
                 page={page}
                 isMore={!isTotalExact || (total ?? 0) > (page + 1) * PAGE}
@@ -97,6 +140,82 @@ export function WearersPage() {
     </Page>
   );
 }
+
+const SORT_KEY = 'easytuck.wearers.sort';
+const SORTS: readonly (readonly [WearerSort, string])[] = [
+  ['seen', 'last seen first'],
+  ['name', 'name'],
+  ['collar', 'collar size'],
+  ['day', 'day it is for'],
+];
+const readSort = (): WearerSort => readStored(SORT_KEY, (value) => SORTS.find(([each]) => each === value)?.[0] ?? null, 'seen');
+
+/** What can be done with several wearers at once. */
+function WithWearers({ chosen, onDone }: { chosen: readonly Wearer[]; onDone: () => void }) {
+  const may = useMay();
+  const parties = useParties('coming').data?.parties ?? [];
+  const ids = chosen.map(({ id }) => id);
+  const move = async (isAway: boolean, wearers: readonly Wearer[]): Promise<readonly Wearer[]> => {
+    const saved: Wearer[] = [];
+    for (const each of wearers) saved.push(await putWearerAway(each, isAway));
+    return saved;
+  };
+  const away = useSaving(async () => {
+    const isAway = chosen.some(({ awayAt }) => awayAt === null);
+    const saved = await move(isAway, chosen);
+    notify(`${countOf(saved.length)} ${isAway ? 'archived' : 'taken out of the archive'}.`, () => void move(!isAway, saved));
+    onDone();
+  });
+  const add = useSaving(async (party: { readonly id: string; readonly name: string }) => {
+    await addMembers(
+      party.id,
+      chosen.map(({ id, name }) => ({ id: uuid(), name, wearerId: id })),
+    );
+    notify(`${countOf(chosen.length)} added to ${party.name}.`);
+    onDone();
+  });
+  return (
+    <>
+      {may('wearers.change') && (
+        <Button variant="outlined" disabled={away.isBusy} onClick={() => void away.save()}>
+          {chosen.some(({ awayAt }) => awayAt === null) ? 'Archive' : 'Take out of the archive'}
+        </Button>
+      )}
+      {may('parties.change') && parties.length > 0 && (
+        <TextField
+          select
+          label="Add to a party"
+          value=""
+          disabled={add.isBusy}
+          onChange={(event) => {
+            const party = parties.find(({ id }) => id === event.target.value);
+            if (party) void add.save(party);
+          }}
+          sx={{ width: '13rem' }}
+        >
+          {parties.map(({ id, name }) => (
+            <MenuItem key={id} value={id}>
+              {name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {may('tables.export') && (
+        <>
+          <Button variant="outlined" component="a" href={exportAddress('wearers', 'csv', ids)} download>
+            CSV
+          </Button>
+          <Button variant="outlined" component="a" href={exportAddress('wearers', 'xlsx', ids)} download>
+            Excel
+          </Button>
+        </>
+      )}
+      <NotSaved failure={away.failure ?? add.failure} what="done" kept="" />
+    </>
+  );
+}
+
+const countOf = (count: number): string => (count === 1 ? '1 wearer' : `${count} wearers`);
 
 /** Which of how many are shown: `1–50 of 5,012`. */
 function countWords({ wearers, total, isTotalExact }: FoundList, page: number): string {
@@ -124,15 +243,18 @@ function Pager({ page, isMore, onPage }: { page: number; isMore: boolean; onPage
   );
 }
 
-function WearerList({ wearers }: { wearers: readonly Wearer[] }) {
+function WearerList({ wearers, selection }: { wearers: readonly Wearer[]; selection: Selection }) {
   return (
     <Box component="ul" sx={RULED_LIST}>
       {wearers.map((wearer) => (
-        <Box component="li" key={wearer.id} sx={RULED_LINE}>
+        <Box component="li" key={wearer.id} sx={{ ...RULED_LINE, display: 'flex' }}>
+          <SelectBox selection={selection} id={wearer.id} name={wearer.name} />
           <Box
             component={Link}
             to={`/wearers/${wearer.id}`}
             sx={{
+              flex: 1,
+              minWidth: 0,
               display: 'grid',
               gridTemplateColumns: { xs: 'minmax(0, 1fr) 5.625rem', md: 'minmax(0, 1fr) 6.875rem 16.25rem minmax(0, 1.2fr)' },
               alignItems: 'baseline',

@@ -111,6 +111,25 @@ test.describe('every button of every page', () => {
     await context.close();
   });
 
+  test('a tie like another is measured in a few fields, and goes onto the Bench by one key', async ({ browser }) => {
+    const context = await browser.newContext({ locale: 'en-GB' });
+    const page = await context.newPage();
+    await page.goto(`${shop.address}/drawer/new`);
+    await page.getByRole('combobox', { name: 'Like another tie' }).click();
+    await page.getByRole('option', { name: 'Harbour Night butterfly' }).click();
+    await page.getByRole('textbox', { name: 'Name', exact: true }).fill('Harbour Night, second');
+    await page.getByRole('button', { name: 'Put in the drawer' }).click();
+    await expect(page.getByRole('heading', { name: 'Drawer' })).toBeVisible();
+    await page.keyboard.press('f');
+    await expect(page.getByRole('button', { name: /^Tie/ })).toContainText('Harbour Night, second');
+    const { ties } = (await (await fetch(`${shop.address}/api/ties`)).json()) as {
+      ties: { name: string; blade: unknown; hardware: unknown }[];
+    };
+    const [model, made] = ['Harbour Night butterfly', 'Harbour Night, second'].map((name) => ties.find((tie) => tie.name === name));
+    expect([made?.blade, made?.hardware]).toEqual([model?.blade, model?.hardware]);
+    await context.close();
+  });
+
   test('ends in no refusal for somebody who only reads, who finds no field to type in on a record', async ({ browser }) => {
     test.setTimeout(900_000);
     const pages = (await pagesOf(shop)).filter(isWalked).filter(({ name }) => name !== 'the coach that is given');

@@ -225,23 +225,24 @@ function useBenchKeys(fit: BenchFit | null, side: ViewSide, setSide: (side: View
 }
 
 /**
- * Other pages lead here with a key in the address: a wearer's is chosen, a fitting is laid on the bench again, and the
+ * Other pages lead here with a key in the address: a wearer or a tie is chosen, a fitting is put on the bench again, and the
  * address is the bench's again. @returns the record of the wearer who is fitted.
  */
 function useFromAddress(wearerId: string | null, dispatch: Dispatch<BenchEvent>): Wearer | undefined {
   const [search, setSearch] = useSearchParams();
   const { data: wearer, error: noWearer } = useWearer(search.get('wearer'));
-  const [revised, copied] = [search.get('revise'), search.get('copy')];
+  const [revised, copied, tieId] = [search.get('revise'), search.get('copy'), search.get('tie')];
   const { data: fitting, error: noFitting } = useFitting(revised ?? copied);
   const { data: chosen } = useWearer(wearerId);
   useEffect(() => {
+    if (tieId !== null) dispatch({ type: 'tieChosen', tieId });
     if (wearer) dispatch({ type: 'wearerChosen', wearer });
     else if (fitting) dispatch({ type: 'fittingBroughtBack', fitting, fittingId: uuid(), revises: revised !== null });
     else if (isNowhere(noWearer)) notify('That link leads to nobody on record.');
     else if (isNowhere(noFitting)) notify('That link leads to no card on record.');
-    else return;
+    else if (tieId === null) return;
     setSearch({}, { replace: true });
-  }, [wearer, fitting, noWearer, noFitting, revised, dispatch, setSearch]);
+  }, [wearer, fitting, noWearer, noFitting, revised, tieId, dispatch, setSearch]);
   return chosen;
 }
 

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
 import { exportAddress } from '../../common/api/exchange.ts';
 import { putTieAway, useTies } from '../../common/api/ties.ts';
 import { EmptyDrawer } from '../../common/EmptyDrawer.tsx';
@@ -32,7 +32,11 @@ export function DrawerPage() {
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
   const may = useMay();
-  useShortcuts('Drawer', may('ties.change') ? [{ key: 'n', says: 'new tie', run: () => void navigate('/drawer/new') }] : []);
+  const fresh = freshOf(useLocation().state);
+  useShortcuts('Drawer', [
+    ...(may('ties.change') ? [{ key: 'n', says: 'new tie', run: () => void navigate('/drawer/new') }] : []),
+    ...(fresh === null ? [] : [{ key: 'f', says: 'fit the tie just measured at the Bench', run: () => void navigate(`/?tie=${fresh}`) }]),
+  ]);
   const [letters, shape, isAway] = [search.get('q') ?? '', search.get('shape') ?? 'any', search.get('away') === 'yes'];
   const narrow = (name: 'q' | 'shape' | 'away', value: string): void => {
     const next = new URLSearchParams(search);
@@ -93,6 +97,10 @@ export function DrawerPage() {
     </Page>
   );
 }
+
+/** The tie that was just measured, where the page comes from that. */
+const freshOf = (state: unknown): string | null =>
+  typeof state === 'object' && state !== null && 'fresh' in state && typeof state.fresh === 'string' ? state.fresh : null;
 
 const wordsOf = (tie: Tie): string =>
   [tie.name, clothWords(tie), tie.faces.outer.name, tie.faces.inner?.name ?? '', tie.priceCode].join(' ');

@@ -18,7 +18,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { Controller, useWatch, type Control, type FieldErrors, type UseFormRegister, type UseFormSetValue } from 'react-hook-form';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { currentOf } from '../../common/api/request.ts';
 import { changeTie, createTie, putTieAway, useTie, useTies } from '../../common/api/ties.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
@@ -33,6 +33,7 @@ import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { inSwitchedUnit, withUnit } from '../../common/exactLength.ts';
 import { WHOLE_ROW } from '../../common/looks.ts';
 import { RestsOn } from '../../common/knot/RestsOn.tsx';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { clothWords, SHAPE_WORDS } from '../../common/words.ts';
 import { MeasuredStrip, nextFurther } from './MeasuredStrip.tsx';
@@ -71,11 +72,16 @@ function TieEditor({ tie }: { tie: Tie | null }) {
       base === null ? createTie({ ...input, id: newId }) : changeTie(base.id, { ...input, version: base.version }),
     onSaved: (saved) => {
       notify(`${saved.name} is in the drawer.`);
-      return navigate('/drawer');
+      // a key from there puts it on the Bench
+      return navigate('/drawer', { state: { fresh: saved.id } });
     },
   });
   const { control, register, formState, setValue, getValues } = form;
   const learned = useWatch({ control, name: 'learned' });
+  useShortcuts(
+    'Drawer',
+    tie === null ? [] : [{ key: 'f', says: 'fit this tie at the Bench', run: () => void navigate(`/?tie=${tie.id}`) }],
+  );
   const may = useMay();
   return (
     <Page
@@ -83,6 +89,9 @@ function TieEditor({ tie }: { tie: Tie | null }) {
       actions={
         tie && (
           <>
+            <Button variant="outlined" component={Link} to={`/?tie=${tie.id}`}>
+              Fit at the Bench
+            </Button>
             <PutAway tie={tie} />
             <Button variant="outlined" component="a" href={`/api/paper/set-tables/ties/${tie.id}`} target="_blank" rel="noreferrer">
               Sets for all collars
@@ -114,6 +123,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
           />
         )}
         <Known control={control} />
+        {tie === null && <Like onLike={(model) => fillFrom(model, toForm, setValue)} />}
         <ClashNotice<TieForm>
           what="this tie"
           clashes={clashes}
@@ -146,6 +156,39 @@ function TieEditor({ tie }: { tie: Tie | null }) {
       </Box>
     </Page>
   );
+}
+
+/** Starts a new tie from one that is in the drawer: most makers cut many ties alike. */
+function Like({ onLike }: { onLike: (model: Tie) => void }) {
+  const ties = useTies().data ?? [];
+  if (ties.length === 0) return null;
+  return (
+    <TextField
+      select
+      label="Like another tie"
+      value=""
+      onChange={(event) => {
+        const model = ties.find(({ id }) => id === event.target.value);
+        if (model) onLike(model);
+      }}
+      helperText="fills in its measures; change what differs"
+      sx={{ maxWidth: '20rem', mt: 1 }}
+    >
+      {ties.map(({ id, name }) => (
+        <MenuItem key={id} value={id}>
+          {name}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+/** What is a tie’s own, and not that of one like it. */
+const OWN_FIELDS: ReadonlySet<keyof TieForm> = new Set(['name', 'inStock', 'note', 'learned', 'outerName', 'innerName']);
+
+function fillFrom(model: Tie, toForm: (tie: Tie) => TieForm, setValue: UseFormSetValue<TieForm>): void {
+  for (const [field, text] of Object.entries(toForm(model)) as [keyof TieForm, string][])
+    if (!OWN_FIELDS.has(field)) setValue(field, text, { shouldDirty: true });
 }
 
 /** What the typed tie's knot is known by, once it can be worked out. */

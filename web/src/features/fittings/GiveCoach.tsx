@@ -84,6 +84,13 @@ function Given({ given: { address, key, isReachable, link }, fitting }: { given:
       : openPaperWithLink(fitting.id, key, what),
   );
   const words = wordsFor(fitting, address, link.endsAt);
+  const copy = (): void => {
+    navigator.clipboard.writeText(address).then(
+      () => notify('The link is copied.'),
+      () => notify('The browser did not let it be copied. Mark it and copy it by hand.'),
+    );
+  };
+  useShortcuts('Fitting', [{ key: 'y', says: 'copy the link', run: copy }]);
   return (
     <Box
       sx={{
@@ -108,15 +115,7 @@ function Given({ given: { address, key, isReachable, link }, fitting }: { given:
           <Alert severity="info">This address opens on this machine alone. How telephones reach the shop stands in docs/running.md.</Alert>
         )}
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
-          <Button
-            variant="contained"
-            onClick={() => {
-              navigator.clipboard.writeText(address).then(
-                () => notify('The link is copied.'),
-                () => notify('The browser did not let it be copied. Mark it and copy it by hand.'),
-              );
-            }}
-          >
+          <Button variant="contained" onClick={copy}>
             Copy
           </Button>
           <Button

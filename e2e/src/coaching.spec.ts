@@ -60,11 +60,11 @@ test.describe('the coach without three dimensions', () => {
   test('lights the finger that a sentence speaks of, and keeps whether hands are wanted', async ({ page, shop }) => {
     const coach = new Coach(page, shop.address);
     await coach.open();
-    const line = coach.step.getByRole('button', { name: /^Left hand: holds one blade/ });
+    const line = coach.step.getByRole('button', { name: /^Your left hand: holds one blade/ });
     await line.focus();
     await expect(line).toHaveAttribute('aria-pressed', 'true');
     await coach.press('PageDown');
-    await expect(coach.step.getByRole('button', { name: /^Left hand: draws the long end/ })).toHaveAttribute('aria-pressed', 'false');
+    await expect(coach.step.getByRole('button', { name: /^Your left hand: draws the long end/ })).toHaveAttribute('aria-pressed', 'false');
     await page.getByRole('group', { name: 'Hands' }).getByText('No hands', { exact: true }).click();
     await page.reload();
     await coach.isLaid();

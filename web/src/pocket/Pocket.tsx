@@ -72,7 +72,10 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
   usePlace(tab, coach.state.step);
   const take = useOffered();
   const isOnline = useOnline();
-  useEffect(() => window.scrollTo(0, 0), [tab]);
+  useEffect(() => {
+    // (newer browsers answer with a promise, which is no way to end an effect)
+    window.scrollTo(0, 0);
+  }, [tab]);
   usePresenterKeys(tab === 'tying', coach.dispatch);
   useEffect(() => {
     document.title = `Coach: ${pocket.tie.name}`;

@@ -136,12 +136,12 @@ function isPressed(shortcut: Shortcut, event: KeyboardEvent, key: string): boole
 function isNeededElsewhere(shortcut: Shortcut, event: KeyboardEvent): boolean {
   if (shortcut.alt === true || /^F\d+$/.test(shortcut.key)) return false;
   if (shortcut.mod === true) return shortcut.outsideFields === true && isTyped(event.target);
-  return (isTyped(event.target) && !isTurned(event)) || isItsOwn(event);
+  return (isTyped(event.target) && !isFreeOnList(event)) || isItsOwn(event);
 }
 
-/** Keys that turn pages, as presenters and foot switches send them, mean nothing to a closed list that has the focus. */
-const isTurned = ({ key, target }: KeyboardEvent): boolean =>
-  (key === 'PageDown' || key === 'PageUp') &&
+/** A closed list that has the focus opens by Space, Enter and arrows. Letters, and the keys of presenters, mean nothing to it. */
+const isFreeOnList = ({ key, target }: KeyboardEvent): boolean =>
+  (key === 'PageDown' || key === 'PageUp' || (key.length === 1 && key !== ' ')) &&
   target instanceof HTMLElement &&
   target.getAttribute('role') === 'combobox' &&
   target.getAttribute('aria-expanded') !== 'true' &&

@@ -23,6 +23,7 @@ import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { LazyDayField } from '../../common/LazyDayField.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
+import { May } from '../../common/session/May.tsx';
 import {
   emptyParty,
   movedDay,
@@ -173,9 +174,11 @@ export function PartyForm({
       </Box>
       {text('note')}
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap' }}>
-        <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
-          {saveText}
-        </Button>
+        <May what="parties.change">
+          <Button type="submit" variant="contained" disabled={isSaving || clashes.length > 0}>
+            {saveText}
+          </Button>
+        </May>
         {isChanged && (
           <Button variant="outlined" onClick={discard}>
             Discard changes

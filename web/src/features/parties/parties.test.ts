@@ -266,7 +266,7 @@ describe('what a member enters of themselves', () => {
   it('nothing, and nonsense, are told at their field', () => {
     expect(readOwnForm(form, 'in').errors.collar).toMatch(/^Write the size on your shirt/);
     expect(readOwnForm({ ...form, ground: 'neck' }, 'in').errors.neck).toMatch(/^Write how much your neck measures/);
-    expect(readOwnForm({ ...form, ground: 'neck', neck: '4 cm' }, 'in').errors.neck).toMatch(/bare neck/);
+    expect(readOwnForm({ ...form, ground: 'neck', neck: '4 cm' }, 'in').errors.neck).toMatch(/Bare neck/);
     expect(readOwnForm({ ...form, collar: '99' }, 'in').errors.collar).toMatch(/99 is not a collar size/);
   });
 });

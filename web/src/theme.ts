@@ -116,6 +116,8 @@ export const theme = createTheme({
       },
     },
     MuiTextField: { defaultProps: { variant: 'standard', fullWidth: true, slotProps: { inputLabel: { shrink: true } } } },
+    // a field that is wide in letters still fits a phone
+    MuiFormControl: { styleOverrides: { root: { maxWidth: '100%' } } },
     MuiInput: {
       styleOverrides: {
         root: {

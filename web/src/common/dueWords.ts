@@ -12,6 +12,8 @@ export function dueWords(day: string, now: Dayjs): string {
   return dayWords(day);
 }
 
-/** A day as this browser's language writes it. */
+/** A day as this browser's language writes it; nothing for what is no day. */
 export const dayWords = (day: string | Date): string =>
-  new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' }).format(dayjs(day).toDate());
+  !dayjs(day).isValid()
+    ? ''
+    : new Intl.DateTimeFormat(undefined, { day: 'numeric', month: 'short', year: 'numeric' }).format(dayjs(day).toDate());

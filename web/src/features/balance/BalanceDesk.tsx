@@ -148,7 +148,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
             typed={halves.typed}
             onType={halves.type}
           />
-          <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 2, color: 'text.secondary', mt: 0.5 }}>
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', columnGap: 2, color: 'text.secondary', mt: 0.5 }}>
             <span>{sideName(isMirror ? 'left' : 'right', reader)}</span>
             <Box component="span" sx={{ textAlign: 'center' }}>
               chalk line: the target; open dots: estimated

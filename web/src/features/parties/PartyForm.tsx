@@ -74,7 +74,8 @@ export function PartyForm({
   const [day, outFrom, backBy] = useWatch({ control, name: ['day', 'outFrom', 'backBy'] });
   /** What a day of the ties follows: the party’s day unless it was set. */
   const daysHint = (field: 'outFrom' | 'backBy', usual: string): string => {
-    if (day === '') return ' ';
+    // while it is typed it is no day yet
+    if (usualDays(day)[field] === '') return ' ';
     if ({ outFrom, backBy }[field] === '') return `${usual}, ${dayWords(usualDays(day)[field])}, if left empty`;
     const moved = movedDay({ day, outFrom, backBy }, field, party);
     return moved === { outFrom, backBy }[field] ? ' ' : `moves with the day to ${dayWords(moved)}`;

@@ -1,10 +1,11 @@
+import { dayWords } from '../../common/dueWords.ts';
 import type { GivenPartyLink, Party, PartyMember, PartyPage, Proposal } from '@easytuck/contract';
 import { sampleTie } from '@easytuck/contract/testing';
 import { likelyNeck, readAs, readOwnForm, readStoredForm } from './guest/ownForm.ts';
 import { linkMessage } from './linkMessage.ts';
 import { readQuickEntry } from './quickEntry.ts';
 import { EMPTY_MEMBER, readMemberForm, toMemberForm } from './memberForm.ts';
-import { emptyParty, movedDay, readHour, readPartyForm, toPartyForm, zoneHere } from './partyForm.ts';
+import { emptyParty, movedDay, readHour, readPartyForm, toPartyForm, zoneHere, usualDays } from './partyForm.ts';
 import { alikeSentence, chanceWords, collarWords, dayView, minutesBefore, nextMissing, partyView, reminderFor } from './partyViewModel.ts';
 
 const at = '2031-12-05T19:30:00.000Z';
@@ -368,3 +369,8 @@ describe('the day', () => {
 function cardOf(label: number): NonNullable<PartyMember['card']> {
   return { fittingId: id(800), tieId: id(700), step: 4, collar: { text: String(label), system: 'in', label }, setMm: 842, spreadMm: 118 };
 }
+
+it('a day that is typed and no day yet is written as nothing, and has no days that follow from it', () => {
+  expect(dayWords('not a day')).toBe('');
+  expect(usualDays('not a day')).toEqual({ outFrom: '', backBy: '' });
+});

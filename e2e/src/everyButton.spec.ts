@@ -131,7 +131,7 @@ test.describe('every button of every page', () => {
     await context.close();
   });
 
-  test('ends in no refusal for somebody who only reads, who finds no field to type in on a record', async ({ browser }) => {
+  test('ends in no refusal for somebody who only reads', async ({ browser }) => {
     test.setTimeout(900_000);
     const pages = (await pagesOf(shop)).filter(isWalked).filter(({ name }) => name !== 'the coach that is given');
     await setUpByHand(shop.address);
@@ -148,7 +148,6 @@ test.describe('every button of every page', () => {
       before: (name) => (now = name),
       after: () => page.waitForTimeout(120),
     });
-    const typed: string[] = [];
     for (const walked of pages) {
       now = `${walked.name}, opened`;
       await openPage(page, shop, walked);
@@ -156,17 +155,8 @@ test.describe('every button of every page', () => {
         now = `${walked.name}, ${key}`;
         await page.keyboard.press(key);
       }
-      if (!['a wearer', 'a tie', 'a party: party', 'the shop'].includes(walked.name)) continue;
-      await openPage(page, shop, walked);
-      const fields = await page
-        .locator(
-          'main input:not([readonly]):not([disabled]):not([type="search"]), main textarea:not([readonly]):not([disabled]):not([aria-hidden])',
-        )
-        .count();
-      if (fields > 0) typed.push(`${walked.name}: ${fields}`);
     }
     expect(refused).toEqual([]);
-    expect(typed).toEqual([]);
     await context.close();
   });
 });

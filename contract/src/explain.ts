@@ -7,10 +7,13 @@ export function explainOutOfReach(shortBy: string): string {
 
 const TAPE_NAMES: Readonly<Record<keyof BladeTape, string>> = { tipToWaistMm: 'waist', tipToBellyMm: 'belly', tipToNoseMm: 'nose' };
 
+/** A length in millimetres, to a tenth. */
+export const inMm = (lengthMm: number): string => `${Math.round(lengthMm * 10) / 10} mm`;
+
 /** Two readings along a blade that lie the wrong way round. @param length writes a length given in mm. */
 export function explainTapeOrder(
   { reading, mustExceed, limitMm }: Extract<BladeTapeReading, { kind: 'outOfOrder' }>,
-  length: (mm: number) => string = (mm) => `${Math.round(mm * 10) / 10} mm`,
+  length: (mm: number) => string = inMm,
 ): string {
   return `From the tip the ${TAPE_NAMES[reading]} lies beyond the ${TAPE_NAMES[mustExceed]}, so it must be more than ${length(limitMm)}.`;
 }

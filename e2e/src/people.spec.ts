@@ -231,7 +231,7 @@ test.describe('a shop in which people sign in', () => {
       await expect(page.getByRole('link', { name: 'New wearer' })).toHaveCount(0);
       await page.getByRole('link', { name: /Corin Attleby/ }).click();
       await expect(page.getByRole('region', { name: 'Measures over time' })).toBeVisible();
-      for (const name of ['Save record', 'Put away', 'Erase for good …', 'Record tying'])
+      for (const name of ['Save record', 'Archive', 'Erase for good …', 'Record tying'])
         await expect(page.getByRole('button', { name })).toHaveCount(0);
       await page.goto(`${address}/shop`);
       await expect(page.getByText(/You are signed in as/)).toBeVisible();

@@ -179,7 +179,7 @@ test.describe('by keyboard alone', () => {
 });
 
 test.describe('can be undone', () => {
-  test('the last change at the bench, a bench that was cleared, a wearer who was put away or deleted, a tying', async ({ page, shop }) => {
+  test('the last change at the bench, a bench that was cleared, a wearer who was archived or deleted, a tying', async ({ page, shop }) => {
     const bench = new Bench(page, shop.address);
     await bench.open();
     await bench.chooseWearer('ivo', 'Ivo Sandgate');
@@ -203,9 +203,9 @@ test.describe('can be undone', () => {
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.goto(`${shop.address}/wearers?q=mistake`);
     await page.getByRole('link', { name: /Entered By Mistake/ }).click();
-    await page.getByRole('button', { name: 'Put away' }).click();
-    await expect(page.getByText('Entered By Mistake is put away.')).toBeVisible();
-    await page.getByText('put away', { exact: true }).click();
+    await page.getByRole('button', { name: 'Archive' }).click();
+    await expect(page.getByText('Entered By Mistake is archived.')).toBeVisible();
+    await page.getByText('archived', { exact: true }).click();
     await expect(page.getByRole('link', { name: /Entered By Mistake/ })).toBeVisible();
   });
 });

@@ -20,6 +20,7 @@ import {
   type Tie as TieModel,
 } from '@easytuck/core';
 import { z } from 'zod';
+import { inMm } from '../explain.ts';
 import { moment, nameField, noteField, recordId, shortField, version } from '../fields/common.ts';
 
 /** Names of the measures of a blade, as they stand in sentences. */
@@ -92,7 +93,6 @@ function explainExtra(
 }
 
 const round = (value: number): number => Math.round(value * 10) / 10;
-const inMm = (lengthMm: number): string => `${round(lengthMm)} mm`;
 
 const measure = (name: keyof typeof BLADE_RANGES): z.ZodNumber => z.number({ error: `The ${MEASURE_NAMES[name]} is missing.` });
 

@@ -76,11 +76,11 @@ export const MOST_COUNTED = 1000;
 export const wearerList = z.object({ wearers: z.array(wearer), total: z.int().nullable(), isTotalExact: z.boolean() });
 export type WearerList = z.infer<typeof wearerList>;
 
-/** Search among wearers by parts of names; recently seen first. `due`: those with a day to come, soonest first. */
 /** Orders of the list of wearers: last seen first, by name, by collar size, by the day their tie is for. */
 export const WEARER_SORTS = ['seen', 'name', 'collar', 'day'] as const;
 export type WearerSort = (typeof WEARER_SORTS)[number];
 
+/** Search among wearers by parts of names; recently seen first. `due`: those with a day to come, soonest first. */
 export const wearerQuery = z.object({
   q: z.string().trim().max(120).default(''),
   show: z.enum(['current', 'due', 'away']).default('current'),

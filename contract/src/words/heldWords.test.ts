@@ -31,8 +31,14 @@ const HELD: HeldRecords = {
   fittings: [
     {
       ...{ id: 'a', tie_name: 'Harbour Night', given_out_at: '2026-11-27T10:08:00.000Z', tie: { blade: { noseMm: 3 } }, staff: 'Hester' },
+      occasion: 'blackTie',
       inputs: { collar: { text: '16' }, collarStyle: 'turndown', occasion: 'blackTie', longEnd: 'left', leadMm: 45, note: 'for a friend' },
-      card: { set: { figure: '16', of: 'mark' }, reminder: ['Hang the long end.', 'Fold it.'], strip: { outlines: [] } },
+      card: {
+        set: { figure: '16', of: 'mark, in' },
+        lead: { figure: '1¾ in', side: 'left' },
+        reminder: ['Hang the long end.', 'Fold it.'],
+        strip: { outlines: [] },
+      },
     },
   ],
   tyings: [
@@ -71,6 +77,9 @@ describe('what is held of somebody, in words', () => {
   it('writes fittings and tyings without a tie’s measures and a card’s drawings', () => {
     const said = linesUnder('Fittings and their cards');
     expect(said).toEqual(expect.arrayContaining(['Harbour Night, 2026-11-27', 'Lead: 45 mm', 'Occasion: Black tie', 'Note: for a friend']));
+    // whose left it is stands beside each side; what the card says again stands once
+    expect(said).toEqual(expect.arrayContaining(['Set at: 16, mark, in', 'Lead: 1¾ in, the wearer’s left']));
+    expect(said.filter((line) => line === 'Occasion: Black tie')).toHaveLength(1);
     expect(said).toContain('Reminder: Hang the long end.; Fold it.');
     expect(said.join('\n')).not.toMatch(/nose|outlines|\[object/i);
     expect(linesUnder('Tyings')).toEqual(

@@ -30,7 +30,7 @@ export interface HeldFormat {
 export function heldInWords(held: HeldRecords, format: HeldFormat): readonly HeldSection[] {
   const section = (title: string, rows: readonly Row[], heading: (row: Row) => string): HeldSection => ({
     title,
-    entries: rows.map((row) => ({ heading: heading(row), lines: linesOf(row, format) })),
+    entries: rows.map((row) => ({ heading: heading(row), lines: withoutRepeats(linesOf(row, format)) })),
   });
   const on = (row: Row, field: string): string => (typeof row[field] === 'string' ? format.day(row[field]) : '');
   return [
@@ -47,6 +47,10 @@ export function heldInWords(held: HeldRecords, format: HeldFormat): readonly Hel
 
 type Row = Readonly<Record<string, unknown>>;
 
+/** A card says again what its fitting says. */
+const withoutRepeats = (lines: readonly [string, string][]): readonly [string, string][] =>
+  lines.filter(([label, value], i) => lines.findIndex((line) => line[0] === label && line[1] === value) === i);
+
 function textOf(row: Row, field: string): string {
   const value = row[field];
   return typeof value === 'string' ? value : '';
@@ -54,7 +58,7 @@ function textOf(row: Row, field: string): string {
 
 /** Says nothing of a person: keys, versions, the model's own names, and what another field says in words. */
 const TECHNICAL =
-  /(^|_)id$|^(version|revision|model_version|path_model|root_id|revises|is_latest|merged_into|collar_system|collar_label|system|label|number|tie|result|strip|bow|step|ground|kind|shop|wearer_name)$/;
+  /(^|_)id$|^(version|revision|model_version|path_model|root_id|revises|is_latest|merged_into|collar_system|collar_label|system|label|number|tie|result|strip|bow|step|kind|shop|told|wearer_name)$/;
 
 const LABELS: Readonly<Record<string, string>> = {
   ...MEASURE_NAMES_OF_WEARER,
@@ -77,7 +81,17 @@ const LABELS: Readonly<Record<string, string>> = {
   ...{ isCollarSettled: 'Collar size confirmed', whoTies: 'Who ties', isTiedBefore: 'Has tied before', deal: 'Tie is', place: 'Tie' },
   ...{ gone_as: 'Handed out as', arrive_minutes: 'Arrives, minutes before', done_at: 'Tied on', entered_at: 'Entered by themselves on' },
   ...{ tie_name: 'Tie', party_name: 'Party', party_day: 'Day of the party' },
-  ...{ is_own_tie: 'Own tie', spread: 'Bow width', hang: 'Hang', sure: 'How sure', givenOutAt: 'Card issued on', told: 'Written for' },
+  ...{
+    is_own_tie: 'Own tie',
+    spread: 'Bow width',
+    hang: 'Hang',
+    sure: 'How sure',
+    givenOutAt: 'Issued on',
+    wearer: 'Name on the card',
+    set: 'Set at',
+    lead: 'Lead',
+    ground: 'How the size is known',
+  },
   ...{ steps: 'Time on each step' },
 };
 
@@ -85,7 +99,7 @@ const LABELS: Readonly<Record<string, string>> = {
 const VALUES: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   ...Object.fromEntries(CHOICE_MEASURES.map(({ key, words }) => [key, words])),
   ...{ collarStyle: COLLAR_STYLE_WORDS, occasion: OCCASION_WORDS, wings: WING_WORDS, deal: DEAL_WORDS, place: TIE_PLACE_WORDS },
-  ...{ collarGround: GROUND_WORDS, whoTies: WHO_TIES_WORDS, gone_as: DEAL_WORDS },
+  ...{ ground: GROUND_WORDS, whoTies: WHO_TIES_WORDS, gone_as: DEAL_WORDS },
   school: Object.fromEntries(Object.entries(SCHOOL_WORDS).map(([key, { name, rule }]) => [key, `${name}: ${rule}`])),
   way: Object.fromEntries(Object.entries(WAY_WORDS).map(([key, { name }]) => [key, name])),
   fault: Object.fromEntries(Object.entries(FAULT_WORDS).map(([key, { seen }]) => [key, seen])),
@@ -104,9 +118,18 @@ function linesOf(row: Row, format: HeldFormat, of = ''): [string, string][] {
     if (Array.isArray(value)) return [[label, value.map((each) => partWords(each, format)).join('; ')]];
     // a measure says of what it is in the field beside its value
     const kind = field === 'value' && typeof row['kind'] === 'string' ? row['kind'] : of;
+    const figure = figureWords(value as Row);
+    if (figure !== null) return [[label, figure]];
     if (typeof value === 'object') return linesOf(value as Row, format, kind);
     return [[label, valueWords(field === 'value' ? kind : field, value, format)]];
   });
+}
+
+/** A figure of a card with what it is of: “16½, mark, in”, “1¾ in, the wearer’s left”. Null for anything else. */
+function figureWords(value: Row): string | null {
+  const [figure, of, side] = ['figure', 'of', 'side'].map((field) => textOf(value, field));
+  if (figure === undefined || figure === '') return null;
+  return [figure, of, side === '' ? '' : `the wearer’s ${side}`].filter((part) => part !== '').join(', ');
 }
 
 const partWords = (part: unknown, format: HeldFormat): string =>

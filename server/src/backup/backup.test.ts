@@ -12,6 +12,7 @@ import { loadDemo } from '../demo/loadDemo.ts';
 import { backupService } from '../modules/backups/service.ts';
 import { aWearer, openTestShop, type TestShop } from '../testing.ts';
 import { backupName, backupsToDrop, isBackupDue, listBackups, readBackupName, type Backup } from './keepBackups.ts';
+import { emptyDatabase } from '../database/testing.ts';
 import { checkShopFile, openShopFile } from './openShopFile.ts';
 import { restoreShop } from './restoreShop.ts';
 import { saveShop } from './saveShop.ts';
@@ -58,23 +59,6 @@ const rowsOf = async (sequelize: Sequelize): Promise<Record<string, unknown[]>> 
   return found;
 };
 
-/** An empty database beside the shop's. */
-async function emptyDatabase(): Promise<{ url: string; sequelize: Sequelize; drop: () => Promise<void> }> {
-  const url = new URL(shop.databaseUrl);
-  const name = `${url.pathname.slice(1)}_${uuid().slice(-4)}`;
-  await shop.sequelize.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  url.pathname = `/${name}`;
-  const sequelize = connectDatabase(url.href, 'jobs');
-  return {
-    url: url.href,
-    sequelize,
-    drop: async () => {
-      await sequelize.close();
-      await shop.sequelize.query(`DROP DATABASE ${name}`);
-    },
-  };
-}
-
 /** Writes a shop's file again with some of its entries changed. */
 async function changed(path: string, entries: Readonly<Record<string, (text: string) => string | null>>): Promise<string> {
   const file = await openShopFile(path);
@@ -111,7 +95,7 @@ describe('a backup', () => {
     const madeAt = new Date('2026-11-28T02:10:00.123Z');
     const manifest = await saveShop(shop.databaseUrl, path, 'asked', madeAt);
     expect(manifest).toMatchObject({ format: 1, madeAt: madeAt.toISOString(), migrations: KNOWN_MIGRATIONS });
-    const other = await emptyDatabase();
+    const other = await emptyDatabase(shop);
     await restoreShop(other.url, path, { over: false });
     const [before, after] = [await rowsOf(shop.sequelize), await rowsOf(other.sequelize)];
     expect(Object.keys(before).length).toBeGreaterThan(10);
@@ -263,7 +247,7 @@ describe('bringing back', () => {
   });
 
   it('takes the place of records that a newer version has been at, which this one cannot open', async () => {
-    const newer = await emptyDatabase();
+    const newer = await emptyDatabase(shop);
     await migrate(newer.sequelize);
     await newer.sequelize.query("INSERT INTO migrations (name) VALUES ('2031-05-01-10-00-from-later')");
     await newer.sequelize.query("INSERT INTO collars VALUES (UUID(), 'Left', 'point', 98, 34, 80, 1, UTC_TIMESTAMP(3), UTC_TIMESTAMP(3))");
@@ -274,7 +258,7 @@ describe('bringing back', () => {
   });
 
   it('brings what an older version saved up to date', async () => {
-    const old = await emptyDatabase();
+    const old = await emptyDatabase(shop);
     await migrate(old.sequelize, { only: KNOWN_MIGRATIONS.slice(0, 2) });
     await old.sequelize.query(
       "INSERT INTO wearers (id, name, collar_text, collar_system, collar_label, long_end, note, version, created_at, updated_at) VALUES (?, 'Early Quimby', '16', 'in', 16, 'left', '', 1, '2026-01-01', '2026-01-02 03:04:05.678')",
@@ -282,7 +266,7 @@ describe('bringing back', () => {
     );
     const path = join(folder, 'old.zip');
     await saveShop(old.url, path, 'beforeMigration', new Date());
-    const fresh = await emptyDatabase();
+    const fresh = await emptyDatabase(shop);
     await restoreShop(fresh.url, path, { over: false });
     expect(
       await fresh.sequelize.query("SELECT w.name FROM wearers w JOIN wearer_words o ON o.wearer_id = w.id WHERE o.word = 'quim'", {

@@ -1,11 +1,10 @@
 import { QueryTypes, type Sequelize } from 'sequelize';
-import { v7 as uuid } from 'uuid';
 import { readRows } from './readRows.ts';
 import { testShop } from '../testing.ts';
 import { sampleTie } from '@easytuck/contract/testing';
 import { searchWords } from '../modules/wearers/searchWords.ts';
-import { connectDatabase } from './connect.ts';
 import { KNOWN_MIGRATIONS, migrate } from './migrate.ts';
+import { withEmptyDatabase } from './testing.ts';
 
 const { shop } = testShop();
 
@@ -14,20 +13,6 @@ const NAMES = [
   ...['Early Quimby', 'Åse Solheim-Groves', 'Ann Anna', 'O', 'Early Quimby', '陳 大文', 'Łucja Żółkiewska', 'Ørsted'],
   ...['Bartholomew-Featherstonehaughington Smythe', 'Mc D', 'ß', 'Jean-Luc d’Ève'],
 ];
-
-async function withDatabase<T>(work: (sequelize: Sequelize) => Promise<T>): Promise<T> {
-  const url = new URL(shop.databaseUrl);
-  const name = `${url.pathname.slice(1)}_${uuid().slice(-6)}`;
-  await shop.sequelize.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  url.pathname = `/${name}`;
-  const sequelize = connectDatabase(url.href, 'jobs');
-  try {
-    return await work(sequelize);
-  } finally {
-    await sequelize.close();
-    await shop.sequelize.query(`DROP DATABASE ${name}`);
-  }
-}
 
 /** A shop as the first version left it: people, ties of each cloth as it was named then, and a fitting of each person. */
 async function fillOldShop(sequelize: Sequelize): Promise<void> {
@@ -101,7 +86,7 @@ async function migrateUntil(sequelize: Sequelize, count: number): Promise<readon
 }
 
 it('an old shop comes out the same, and everybody in it is found by name, wherever its upgrade was cut off', async () => {
-  const { whole, statements } = await withDatabase(async (sequelize) => {
+  const { whole, statements } = await withEmptyDatabase(shop, async (sequelize) => {
     await migrate(sequelize, { only: KNOWN_MIGRATIONS.slice(0, 1) });
     await fillOldShop(sequelize);
     const sent = await migrateUntil(sequelize, Number.POSITIVE_INFINITY);
@@ -115,7 +100,7 @@ it('an old shop comes out the same, and everybody in it is found by name, wherev
   const words = (whole.get('wearer_words') as { rows: string[] }).rows.join('\n');
   for (const name of NAMES) for (const word of searchWords(name)) expect([word, words.includes(`"word":"${word}"`)]).toEqual([word, true]);
   for (const count of cuts)
-    await withDatabase(async (sequelize) => {
+    await withEmptyDatabase(shop, async (sequelize) => {
       await migrate(sequelize, { only: KNOWN_MIGRATIONS.slice(0, 1) });
       await fillOldShop(sequelize);
       await migrateUntil(sequelize, count);

@@ -1,4 +1,4 @@
-import { QueryTypes, type Sequelize } from 'sequelize';
+import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { StartRefused } from '../startRefused.ts';
 import { aWearer, testShop } from '../testing.ts';
@@ -6,26 +6,13 @@ import { connectDatabase } from './connect.ts';
 import { isDiskFull } from './databaseErrors.ts';
 import { withLease } from './lease.ts';
 import { KNOWN_MIGRATIONS, migrate } from './migrate.ts';
+import { withEmptyDatabase } from './testing.ts';
 
 const { shop } = testShop();
 
-async function withDatabase(work: (sequelize: Sequelize) => Promise<void>): Promise<void> {
-  const url = new URL(shop.databaseUrl);
-  const name = `${url.pathname.slice(1)}_${uuid().slice(-4)}`;
-  await shop.sequelize.query(`CREATE DATABASE ${name} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci`);
-  url.pathname = `/${name}`;
-  const sequelize = connectDatabase(url.href, 'jobs');
-  try {
-    await work(sequelize);
-  } finally {
-    await sequelize.close();
-    await shop.sequelize.query(`DROP DATABASE ${name}`);
-  }
-}
-
 describe('migrations', () => {
   it('stop the start with a sentence where a newer version has been at the records', async () => {
-    await withDatabase(async (sequelize) => {
+    await withEmptyDatabase(shop, async (sequelize) => {
       await migrate(sequelize);
       await sequelize.query("INSERT INTO migrations (name) VALUES ('2031-05-01-10-00-from-later')");
       await expect(migrate(sequelize)).rejects.toThrow(StartRefused);
@@ -34,7 +21,7 @@ describe('migrations', () => {
   });
 
   it('are preceded by a backup where there are records, and by nothing where it fails', async () => {
-    await withDatabase(async (sequelize) => {
+    await withEmptyDatabase(shop, async (sequelize) => {
       const asked: (readonly string[])[] = [];
       const before = async (applied: readonly string[]): Promise<void> => void asked.push(applied);
       await migrate(sequelize, { before, only: KNOWN_MIGRATIONS.slice(0, 3) });

@@ -26,6 +26,8 @@ const HOLD_MS = 20_000;
 /** The chosen machine begins only if the coordinator was heard so recently: the others are then still held. */
 const BEGIN_WITHIN_MS = 8_000;
 const SERVES_WITHIN_MS = 60_000;
+/** A hold lapses by itself: nobody waits for long for a machine that fell silent. */
+const RELEASED_WITHIN_MS = 30_000;
 const SAY_AGAIN_MS = 60_000;
 
 /**
@@ -88,7 +90,7 @@ export function startRecovery({ share: { machines, own, ports, secrets }, node, 
   const answers = {
     state: async () => ({ ...now, hasMajority: await hasMajority() }),
     hold: async () => {
-      if (now.hasMajority) return { refused: 'it has a majority' };
+      if (await hasMajority()) return { refused: 'it has a majority' };
       heardAt = Date.now();
       holding ??= node.hold();
       return { position: await holding };
@@ -163,7 +165,7 @@ export function startRecovery({ share: { machines, own, ports, secrets }, node, 
       }
     } finally {
       clearInterval(keepAlive);
-      await askAll('release', HELD_WITHIN_MS);
+      await askAll('release', RELEASED_WITHIN_MS);
     }
   };
 

@@ -59,7 +59,8 @@ const TABS: readonly (readonly [Tab, string])[] = [
 const HELPED: Partial<CoachState> = { way: 'helper' };
 
 function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey: string; isKept: boolean }) {
-  const subject = useMemo(() => subjectOfPocket(pocket), [pocket]);
+  const { tie, fitting, collar, longEnd, wearer } = pocket;
+  const subject = useMemo(() => subjectOfPocket({ tie, fitting, collar, longEnd, wearer }), [tie, fitting, collar, longEnd, wearer]);
   const length = useCallback((lengthMm: number) => formatLength(lengthMm, pocket.unit), [pocket.unit]);
   const [before] = useState(readPlace);
   const start = useMemo(() => ({ ...(pocket.isHelped ? HELPED : {}), step: before.step }), [pocket.isHelped, before]);

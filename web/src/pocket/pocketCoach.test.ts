@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import type { PocketCoach } from '@easytuck/contract';
-import { askShop, readKept } from './pocketCoach.ts';
+import { act, renderHook } from '@testing-library/react';
+import { askShop, readKept, usePocketCoach } from './pocketCoach.ts';
 import { logTry, sendTries } from './tries.ts';
 
 const KEY = 'AbCdEfGhIjKlMnOpQrStUv';
@@ -27,6 +28,24 @@ afterAll(() => {
 });
 
 describe('what a key opens', () => {
+  it('keeps the tie and the set as they are when only an hour at the party moves: the step goes on', async () => {
+    const at = (beginsAt: string) => ({ ...COACH, tie: { name: 'Harbour Night' }, fitting: { id: 'f' }, party: { beginsAt } });
+    answer([200, at('18:50')], [200, at('18:47')]);
+    const { result } = renderHook(() => usePocketCoach(KEY));
+    const settled = () => act(() => new Promise((soon) => setTimeout(soon, 30)));
+    await settled();
+    const before = result.current;
+    act(() => void window.dispatchEvent(new Event('online')));
+    await settled();
+    const after = result.current;
+    if (before.state !== 'ready' || after.state !== 'ready') throw new Error('the coach is not there');
+    expect(after.coach.party?.beginsAt).toBe('18:47');
+    expect([after.coach.tie, after.coach.fitting].map((part, i) => part === [before.coach.tie, before.coach.fitting][i])).toEqual([
+      true,
+      true,
+    ]);
+  });
+
   it('is asked for under the key, and kept for when there is no network', async () => {
     answer([200, COACH]);
     expect(await askShop(KEY)).toEqual({ state: 'ready', coach: COACH, isKept: false });

@@ -88,7 +88,9 @@ export function usePocketCoach(key: string): PocketReading {
         // the same again is no reason to begin the step anew
         before.state === 'ready' && next.state === 'ready' && sameCoach(before.coach, next.coach)
           ? { ...before, isKept: next.isKept }
-          : next,
+          : before.state === 'ready' && next.state === 'ready'
+            ? { ...next, coach: shareUnchanged(before.coach, next.coach) }
+            : next,
       );
       if (next.state === 'ready' && !next.isKept) await sendTries();
     },
@@ -112,6 +114,13 @@ export function usePocketCoach(key: string): PocketReading {
     };
   }, [key, ask]);
   return key === '' ? { state: 'gone', why: 'This address has no key. Scan the code on your card, or ask the shop for a link.' } : reading;
+}
+
+/** The newer coach, with those parts of the older one that are the same: an hour that moves at a party begins no step anew. */
+function shareUnchanged(older: PocketCoach, newer: PocketCoach): PocketCoach {
+  const parts = Object.entries(newer) as [keyof PocketCoach, unknown][];
+  const shared = parts.map(([name, part]) => [name, JSON.stringify(older[name]) === JSON.stringify(part) ? older[name] : part] as const);
+  return Object.fromEntries<unknown>(shared) as unknown as PocketCoach;
 }
 
 const sameCoach = (a: PocketCoach, b: PocketCoach): boolean => JSON.stringify(a) === JSON.stringify(b);

@@ -3,7 +3,13 @@ import { collarGirthMm, lastStep, neckPathMm, prepareTie, settingAt } from '@eas
 import type { CoachSubject } from '../features/coach/coachSubject.ts';
 
 /** What the pocket coach shows: the tie, neck, hand and set that the shop gave out. */
-export function subjectOfPocket({ tie, fitting, collar: written, longEnd, wearer }: PocketCoach): CoachSubject {
+export function subjectOfPocket({
+  tie,
+  fitting,
+  collar: written,
+  longEnd,
+  wearer,
+}: Pick<PocketCoach, 'tie' | 'fitting' | 'collar' | 'longEnd' | 'wearer'>): CoachSubject {
   const collar = { label: written.label, system: written.system };
   return {
     tie,

@@ -32,7 +32,7 @@ export async function exchangeRoutes(app: FastifyInstance): Promise<void> {
 
   routes.get(
     '/:kind',
-    { schema: { tags, params, querystring: exportQuery, response: { 200: file, 400: problem, 503: problem } } },
+    { schema: { tags, params, querystring: exportQuery, response: { 200: file, 400: problem, 413: problem, 503: problem } } },
     async (request, reply) => {
       const { kind } = request.params;
       const { format, ids } = request.query;

@@ -181,6 +181,15 @@ describe('a party that is put off', () => {
 });
 
 describe('members', () => {
+  it('a wearer stands on the list once, however often and by however many counters they are added', async () => {
+    const wearer = await enter({ name: 'On it once' });
+    const id = await enterParty();
+    const one = { name: wearer.name, wearerId: wearer.id };
+    expect((await add(id, one, one)).members).toHaveLength(1);
+    await Promise.all([add(id, one), add(id, one, { name: 'Somebody else' })]);
+    expect((await page(id)).members.map(({ name }) => name)).toEqual(['On it once', 'Somebody else']);
+  });
+
   it('are what is known of them: their record, other parties on the day, and what they told goes before the record', async () => {
     const wearer = await enter({ name: 'Ada Larch', collar: '15 1/2' });
     const [id, other] = [await enterParty(), await enterParty({ name: 'Second sitting', hour: '21:00' })];

@@ -45,6 +45,7 @@ export interface PartyService {
   readonly change: (id: string, version: number, data: PartyData) => Promise<Party>;
   /** Called off, its ties are free again; on again, they are asked for again. */
   readonly callOff: (id: string, version: number, off: boolean) => Promise<Party>;
+  /** Adds people to the list. A wearer stands on it once: who is on it already is left as they are. */
   readonly addMembers: (id: string, members: readonly (MemberData & { readonly id: string })[]) => Promise<PartyPage>;
   readonly changeMember: (id: string, memberId: string, version: number, data: MemberData) => Promise<PartyMember>;
   readonly removeMember: (id: string, memberId: string, version: number) => Promise<void>;
@@ -293,10 +294,13 @@ export function partyService(database: Database): PartyService {
         const there = await parties.lockMembers(id, transaction);
         await lockTies(usedBy(members), transaction);
         const known = new Map(there.map((member) => [member.id, member]));
+        const listed = new Set(there.map(({ wearerId }) => wearerId));
         const fresh = members.filter((member) => {
           const stored = known.get(member.id);
           if (stored && stored.name !== member.name) throw new ProblemError('keyInUse', { current: stored });
-          return !stored;
+          const isListed = member.wearerId !== null && listed.has(member.wearerId);
+          listed.add(member.wearerId);
+          return !stored && !isListed;
         });
         if (there.length + fresh.length > MOST_MEMBERS)
           throw new ProblemError('tooLarge', {

@@ -177,7 +177,7 @@ it('lists whose records are due by the years that the shop keeps them, and none 
 });
 
 /** Tables that hold something of a person and are in no privacy file, each with why. */
-const NOT_TOLD: Readonly<Record<string, string>> = {
+const NOT_IN_FILE: Readonly<Record<string, string>> = {
   wearer_words: 'parts of the name, to search by',
   labels: 'a card that is in the file already, on its way to the printer',
   party_links: 'the hash of a key; where it leads to is in the file',
@@ -205,7 +205,7 @@ async function wholeFile(): Promise<ReadonlyMap<string, readonly string[]>> {
   }
 }
 
-it('what a privacy file tells of somebody is what is erased of them, over all tables, and the shop’s whole file holds no more', async () => {
+it('what a privacy file says of somebody is what is erased of them, over all tables, and the shop’s whole file holds no more', async () => {
   const name = 'Wilhelmina Okonjo-Drax';
   const { wearer, fitting } = await somebody(name);
   // a place on a party’s list with a link of their own, and a label that waits
@@ -220,7 +220,7 @@ it('what a privacy file tells of somebody is what is erased of them, over all ta
   await labelRepository(shop.app.database).add('none', { id: uuid(), title, svg }, new Date());
 
   const held = (await get(`/api/wearers/${wearer.id}/held`)).json<HeldRecords>();
-  const told: Readonly<Record<string, number>> = {
+  const inFile: Readonly<Record<string, number>> = {
     wearers: 1 + held.mergedRecords.length,
     wearer_measures: held.measures.length,
     wearer_ties: held.ties.length,
@@ -235,13 +235,13 @@ it('what a privacy file tells of somebody is what is erased of them, over all ta
     const count = rows.filter(isOfThem).length;
     return count === 0 ? [] : [[table, count] as const];
   });
-  for (const [table, count] of found) if (!(table in NOT_TOLD)) expect([table, told[table]]).toEqual([table, count]);
-  expect(found.map(([table]) => table)).toEqual(expect.arrayContaining([...Object.keys(told), ...Object.keys(NOT_TOLD)]));
+  for (const [table, count] of found) if (!(table in NOT_IN_FILE)) expect([table, inFile[table]]).toEqual([table, count]);
+  expect(found.map(([table]) => table)).toEqual(expect.arrayContaining([...Object.keys(inFile), ...Object.keys(NOT_IN_FILE)]));
 
-  // the whole file holds of them what the privacy file tells, and the words their name is searched by
+  // the whole file holds of them what the privacy file says, and the words their name is searched by
   for (const [table, lines] of await wholeFile()) {
     const count = lines.filter(isOfThem).length;
-    if (count > 0 && !(table in NOT_TOLD)) expect([table, told[table]]).toEqual([table, count]);
+    if (count > 0 && !(table in NOT_IN_FILE)) expect([table, inFile[table]]).toEqual([table, count]);
   }
 
   const { version } = (await get(`/api/wearers/${wearer.id}`)).json<Wearer>();

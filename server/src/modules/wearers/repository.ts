@@ -71,8 +71,9 @@ export interface WearerRepository {
     names: readonly string[],
     transaction: Transaction | null,
   ) => Promise<readonly (Pick<KeptWearer, 'name' | 'collar' | 'collarEstimated'> & { readonly id: string })[]>;
-  /** What is kept of everybody, by key, a page at a time; `last` is the page's last key, or null where there is no more. */
+  /** What is kept of some, by their names. */
   readonly keptOf: (ids: readonly string[]) => Promise<readonly KeptWearer[]>;
+  /** What is kept of everybody, by key, a page at a time; `last` is the page's last key, or null where there is no more. */
   readonly page: (after: string, limit: number) => Promise<{ readonly wearers: readonly KeptWearer[]; readonly last: string | null }>;
   readonly insert: (wearers: readonly WholeWearer[], at: Date, transaction: Transaction) => Promise<void>;
   /** @returns false where there is no such wearer or it no longer has this version. */
@@ -116,6 +117,14 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
     const [row] = await readRows<WearerRow>(sequelize, `SELECT ${columns} FROM wearers WHERE id = ?${suffix}`, [id], transaction);
     return row === undefined || row.id === NOBODY_ID ? null : toWearer(row);
   };
+  const keptRows = (where: string, values: readonly (string | number)[]) =>
+    readRows<Pick<WearerRow, 'id' | Exclude<keyof Columns, 'measures'>> & { measures: string }>(
+      sequelize,
+      // as text: a hundred thousand documents and dates made into objects one by one take longer than all else
+      `SELECT ${selected(wearers, { only: ['id', ...KEPT_COLUMNS], documentsAsText: true })}
+        FROM wearers WHERE merged_into IS NULL AND ${where}`,
+      values,
+    );
   const writeMeasures = async (
     measures: readonly { readonly wearerId: string; readonly measure: NewMeasure }[],
     at: Date,
@@ -251,23 +260,9 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
         ...{ id, name, collar: { text, system, label }, collarEstimated: Boolean(collarEstimated) },
       }));
     },
-    keptOf: async (ids) => {
-      const rows = await readRows<Pick<WearerRow, 'id' | Exclude<keyof Columns, 'measures'>> & { measures: string }>(
-        sequelize,
-        `SELECT ${selected(wearers, { only: ['id', ...KEPT_COLUMNS], documentsAsText: true })}
-          FROM wearers WHERE merged_into IS NULL AND id IN (${ids.map(() => '?').join(', ')}) ORDER BY name, id`,
-        ids,
-      );
-      return rows.map(toKept);
-    },
+    keptOf: async (ids) => (await keptRows(`id IN (${ids.map(() => '?').join(', ')}) ORDER BY name, id`, ids)).map(toKept),
     page: async (after, limit) => {
-      const rows = await readRows<Pick<WearerRow, 'id' | Exclude<keyof Columns, 'measures'>> & { measures: string }>(
-        sequelize,
-        // as text: a hundred thousand documents and dates made into objects one by one take longer than all else
-        `SELECT ${selected(wearers, { only: ['id', ...KEPT_COLUMNS], documentsAsText: true })}
-          FROM wearers WHERE merged_into IS NULL AND id > ? ORDER BY id LIMIT ?`,
-        [after, limit],
-      );
+      const rows = await keptRows('id > ? ORDER BY id LIMIT ?', [after, limit]);
       return { wearers: rows.map(toKept), last: rows.at(-1)?.id ?? null };
     },
     insert: async (all, at, transaction) => {

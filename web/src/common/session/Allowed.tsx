@@ -1,19 +1,21 @@
 import { RIGHTS, ROLE_WORDS, type Action } from '@easytuck/contract';
-import { createTheme, ThemeProvider } from '@mui/material/styles';
+import { ThemeProvider, type Theme } from '@mui/material/styles';
 import type { ReactNode } from 'react';
 import { Face } from '../faces/Face.tsx';
-import { theme } from '../../theme.ts';
 import { ReadOnly } from './readOnly.ts';
 import { useMay, usePerson } from './sessionStore.ts';
 
-const READ_ONLY_THEME = createTheme(theme, { components: { MuiInputBase: { defaultProps: { readOnly: true } } } });
+const readOnly = (theme: Theme): Theme => ({
+  ...theme,
+  components: { ...theme.components, MuiInputBase: { ...theme.components?.MuiInputBase, defaultProps: { readOnly: true } } },
+});
 
 /** Fields that everybody may read: people who may not change them cannot type in them. */
 export function FieldsOf({ what, children }: { what: Action; children: ReactNode }) {
   if (useMay()(what)) return <>{children}</>;
   return (
     <ReadOnly value={true}>
-      <ThemeProvider theme={READ_ONLY_THEME}>{children}</ThemeProvider>
+      <ThemeProvider theme={readOnly}>{children}</ThemeProvider>
     </ReadOnly>
   );
 }

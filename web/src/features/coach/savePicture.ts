@@ -1,5 +1,6 @@
 import { STILL_COLOURS } from '@easytuck/contract';
 import { stillSvg } from '@easytuck/core';
+import { saveFile } from '../../common/saveFile.ts';
 import type { BakedPoses } from './bakedPoses.ts';
 import { framedView } from './framing.ts';
 import { SHOWN_PER_AWAY, stillAt } from './stage/StillCanvas.tsx';
@@ -13,7 +14,5 @@ export function savePicture(baked: BakedPoses, stepIndex: number, time: number, 
   const heightMm = view.awayMm * SHOWN_PER_AWAY;
   const box = { widthMm: heightMm * PICTURE_ASPECT, heightMm, liftMm: view.liftMm, asideMm: view.asideMm ?? 0, isMirror: view.isMirror };
   const svg = stillSvg(stillAt(baked, time, view, withHands), STILL_COLOURS, box);
-  const address = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }));
-  Object.assign(document.createElement('a'), { href: address, download: `${name}.svg` }).click();
-  URL.revokeObjectURL(address);
+  saveFile(`${name}.svg`, 'image/svg+xml', svg);
 }

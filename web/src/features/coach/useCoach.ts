@@ -202,12 +202,13 @@ function useReducedMotion(): boolean {
 const hasVoice = (): boolean => 'speechSynthesis' in window && window.speechSynthesis.getVoices().length > 0;
 
 /** As {@link hasVoice}, for what is shown: voices may be found only after the page is there. */
-export const useHasVoice = (): boolean =>
-  useSyncExternalStore((onChange) => {
-    if (!('speechSynthesis' in window)) return () => undefined;
-    window.speechSynthesis.addEventListener('voiceschanged', onChange);
-    return () => window.speechSynthesis.removeEventListener('voiceschanged', onChange);
-  }, hasVoice);
+export const useHasVoice = (): boolean => useSyncExternalStore(followVoices, hasVoice);
+
+function followVoices(onChange: () => void): () => void {
+  if (!('speechSynthesis' in window)) return () => undefined;
+  window.speechSynthesis.addEventListener('voiceschanged', onChange);
+  return () => window.speechSynthesis.removeEventListener('voiceschanged', onChange);
+}
 
 function useSpeech(isOn: boolean, words: StepWords): void {
   const say = useCallback((text: string) => {

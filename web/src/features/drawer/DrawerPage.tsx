@@ -6,17 +6,12 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
-import { exportAddress } from '../../common/api/exchange.ts';
 import { putTieAway, useTies } from '../../common/api/ties.ts';
 import { EmptyDrawer } from '../../common/EmptyDrawer.tsx';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { holds } from '../../common/foldName.ts';
-import { NotSaved } from '../../common/forms/NotSaved.tsx';
-import { useSaving } from '../../common/forms/useSaving.ts';
-import { notify } from '../../common/notices.tsx';
-import { SelectBox, SelectionBar, useSelection } from '../../common/selection.tsx';
-import { readStored, writeStored } from '../../common/stored.ts';
+import { ArchiveChosen, ExportChosen, OrderChoice, SelectBox, SelectionBar, useOrder, useSelection } from '../../common/selection.tsx';
 import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { preparedOf } from '../../common/preparedOf.ts';
@@ -110,7 +105,7 @@ const DRAWN_AT_ONCE = 120;
 
 interface TieTagsProps {
   readonly ties: readonly Tie[];
-  /** How many are put away. */
+  /** How many are archived. */
   readonly away: number;
   readonly isAway: boolean;
   readonly onAway: (isAway: boolean) => void;
@@ -118,41 +113,25 @@ interface TieTagsProps {
 
 function TieTags({ ties: found, away, isAway, onAway }: TieTagsProps) {
   const [drawn, setDrawn] = useState(DRAWN_AT_ONCE);
-  const [sort, setSort] = useState<TieSort>(readSort);
-  const selection = useSelection();
-  const ties = useMemo(() => (sort === 'drawer' ? found : [...found].sort(TIE_ORDERS[sort].compare)), [found, sort]);
-  const shown = ties.slice(0, drawn);
+  const [sort, setSort] = useOrder('drawer', ORDERS);
+  const ties = useMemo(() => (sort === 'drawer' ? found : [...found].sort(COMPARE[sort])), [found, sort]);
+  const selection = useSelection(ties.slice(0, drawn));
   return (
     <>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, mb: 1.5, minHeight: 44 }}>
         <Box role="status">
-          {ties.length === 1 ? '1 tie' : `${ties.length} ties`}
-          {isAway ? ' put away' : ''}
+          {countOf(ties.length)}
+          {isAway ? ' archived' : ''}
           {ties.length > drawn ? `, ${drawn} of them shown` : ''}
         </Box>
-        {(away > 0 || isAway) && <Button onClick={() => onAway(!isAway)}>{isAway ? 'Back to the drawer' : `${away} put away`}</Button>}
-        <TextField
-          select
-          label="Sorted by"
-          value={sort}
-          onChange={(event) => {
-            const next = event.target.value as TieSort;
-            setSort(next);
-            writeStored(SORT_KEY, next);
-          }}
-          sx={{ width: '11rem' }}
-        >
-          {Object.entries(TIE_ORDERS).map(([value, { words }]) => (
-            <MenuItem key={value} value={value}>
-              {words}
-            </MenuItem>
-          ))}
-        </TextField>
-        {shown.length > 0 && (
-          <SelectionBar selection={selection} all={shown.map(({ id }) => id)}>
-            <WithTies chosen={shown.filter(({ id }) => selection.ids.has(id))} onDone={selection.end} />
-          </SelectionBar>
-        )}
+        {(away > 0 || isAway) && <Button onClick={() => onAway(!isAway)}>{isAway ? 'Back to the drawer' : `${away} archived`}</Button>}
+        <OrderChoice order={sort} orders={ORDERS} onChange={setSort} />
+        <SelectionBar selection={selection}>
+          <May what="ties.change">
+            <ArchiveChosen selection={selection} archive={putTieAway} count={countOf} />
+          </May>
+          <ExportChosen kind="ties" selection={selection} />
+        </SelectionBar>
       </Box>
       {ties.length === 0 && <Face title="No tie is like that">Fewer letters or another shape may find more.</Face>}
       <Box
@@ -166,9 +145,9 @@ function TieTags({ ties: found, away, isAway, onAway }: TieTagsProps) {
           gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'repeat(2, minmax(0, 1fr))', lg: 'repeat(4, minmax(0, 1fr))' },
         }}
       >
-        {shown.map((tie) => (
+        {selection.shown.map((tie) => (
           <li key={tie.id}>
-            <SelectBox selection={selection} id={tie.id} name={tie.name} />
+            <SelectBox selection={selection} record={tie} />
             <TieTag tie={tie} />
           </li>
         ))}
@@ -182,60 +161,26 @@ function TieTags({ ties: found, away, isAway, onAway }: TieTagsProps) {
   );
 }
 
-const SORT_KEY = 'easytuck.drawer.sort';
+const countOf = (count: number): string => (count === 1 ? '1 tie' : `${count} ties`);
+
+type TieOrder = 'drawer' | 'name' | 'cloth' | 'stock' | 'hardware';
+const ORDERS: readonly (readonly [TieOrder, string])[] = [
+  ['drawer', 'as in the drawer'],
+  ['name', 'name'],
+  ['cloth', 'cloth'],
+  ['stock', 'stock, fewest first'],
+  ['hardware', 'hardware'],
+];
 const byText =
   (of: (tie: Tie) => string) =>
   (a: Tie, b: Tie): number =>
     of(a).localeCompare(of(b), 'en');
-/** Orders of the drawer. */
-const TIE_ORDERS = {
-  drawer: { words: 'as in the drawer', compare: () => 0 },
-  name: { words: 'name', compare: byText(({ name }) => name) },
-  cloth: { words: 'cloth', compare: byText((tie) => `${clothWords(tie)} ${tie.faces.outer.name}`) },
-  stock: { words: 'stock, fewest first', compare: (a: Tie, b: Tie) => a.inStock - b.inStock },
-  hardware: { words: 'hardware', compare: byText((tie) => hardwareWords(tie.hardware)) },
-} as const;
-type TieSort = keyof typeof TIE_ORDERS;
-const readSort = (): TieSort =>
-  readStored<TieSort>(SORT_KEY, (value) => (typeof value === 'string' && value in TIE_ORDERS ? (value as TieSort) : null), 'drawer');
-
-/** What can be done with several ties at once. */
-function WithTies({ chosen, onDone }: { chosen: readonly Tie[]; onDone: () => void }) {
-  const may = useMay();
-  const ids = chosen.map(({ id }) => id);
-  const move = async (isAway: boolean, ties: readonly Tie[]): Promise<readonly Tie[]> => {
-    const saved: Tie[] = [];
-    for (const each of ties) saved.push(await putTieAway(each, isAway));
-    return saved;
-  };
-  const away = useSaving(async () => {
-    const isAway = chosen.some(({ awayAt }) => awayAt === null);
-    const saved = await move(isAway, chosen);
-    const count = saved.length === 1 ? '1 tie' : `${saved.length} ties`;
-    notify(`${count} ${isAway ? 'archived' : 'back in the drawer'}.`, () => void move(!isAway, saved));
-    onDone();
-  });
-  return (
-    <>
-      {may('ties.change') && (
-        <Button variant="outlined" disabled={away.isBusy} onClick={() => void away.save()}>
-          {chosen.some(({ awayAt }) => awayAt === null) ? 'Archive' : 'Back in the drawer'}
-        </Button>
-      )}
-      {may('tables.export') && (
-        <>
-          <Button variant="outlined" component="a" href={exportAddress('ties', 'csv', ids)} download>
-            CSV
-          </Button>
-          <Button variant="outlined" component="a" href={exportAddress('ties', 'xlsx', ids)} download>
-            Excel
-          </Button>
-        </>
-      )}
-      <NotSaved failure={away.failure} what="done" kept="" />
-    </>
-  );
-}
+const COMPARE: Readonly<Record<Exclude<TieOrder, 'drawer'>, (a: Tie, b: Tie) => number>> = {
+  name: byText(({ name }) => name),
+  cloth: byText((tie) => `${clothWords(tie)} ${tie.faces.outer.name}`),
+  stock: (a, b) => a.inStock - b.inStock,
+  hardware: byText((tie) => hardwareWords(tie.hardware)),
+};
 
 /** Room for a usual blade; longer ones shrink the drawing of their own tag only. */
 const TAG_MM = 206;

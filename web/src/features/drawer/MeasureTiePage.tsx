@@ -207,7 +207,7 @@ function PutAway({ tie }: { tie: Tie }) {
   const { save, isBusy, failure } = useSaving(async (away: boolean) => {
     const saved = await putTieAway(tie, away);
     notify(
-      away ? `${tie.name} is put away.` : `${tie.name} is back in the drawer.`,
+      away ? `${tie.name} is archived.` : `${tie.name} is back in the drawer.`,
       away ? () => void putTieAway(saved, false) : undefined,
     );
     if (away) await navigate('/drawer');
@@ -216,10 +216,10 @@ function PutAway({ tie }: { tie: Tie }) {
     <>
       <May what="ties.change">
         <Button variant="outlined" disabled={isBusy} onClick={() => void save(tie.awayAt === null)}>
-          {tie.awayAt === null ? 'Put away' : 'Take out again'}
+          {tie.awayAt === null ? 'Archive' : 'Take out of the archive'}
         </Button>
       </May>
-      <NotSaved failure={failure} what="put away" kept="" />
+      <NotSaved failure={failure} what="archived" kept="" />
     </>
   );
 }

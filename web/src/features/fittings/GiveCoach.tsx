@@ -7,6 +7,7 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { giveLink, openPaperWithLink, useLinks, withdrawLink } from '../../common/api/links.ts';
 import { printLabel } from '../../common/api/printer.ts';
+import { copyText } from '../../common/copyText.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { LinkCode } from '../../common/LinkCode.tsx';
@@ -84,13 +85,8 @@ function Given({ given: { address, key, isReachable, link }, fitting }: { given:
       : openPaperWithLink(fitting.id, key, what),
   );
   const words = wordsFor(fitting, address, link.endsAt);
-  const copy = (): void => {
-    navigator.clipboard.writeText(address).then(
-      () => notify('The link is copied.'),
-      () => notify('The browser did not let it be copied. Mark it and copy it by hand.'),
-    );
-  };
-  useShortcuts('Fitting', [{ key: 'y', says: 'copy the link', run: copy }]);
+  const copy = (): void => copyText(address, 'The link');
+  useShortcuts('Fitting', [{ key: 'l', says: 'copy the link', run: copy }]);
   return (
     <Box
       sx={{

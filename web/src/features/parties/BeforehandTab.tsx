@@ -22,7 +22,7 @@ import { useStaff } from '../../common/staff.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { FIGURES, SIZE } from '../../theme.ts';
 import { focusOnce } from './byKey.ts';
-import { copyText } from './copyText.ts';
+import { copyText } from '../../common/copyText.ts';
 import type { PartProps } from './PartyPage.tsx';
 import { chanceWords, collarWords, reminderFor, type MemberLine } from './partyViewModel.ts';
 

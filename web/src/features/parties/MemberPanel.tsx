@@ -39,7 +39,7 @@ import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useStaff } from '../../common/staff.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
-import { copyText } from './copyText.ts';
+import { copyText } from '../../common/copyText.ts';
 import { EMPTY_MEMBER, MEMBER_FIELD_WORDS, memberResolver, toMemberForm, type MemberForm } from './memberForm.ts';
 import { Given } from './PartyLinks.tsx';
 import { chanceWords, collarWords, FIELD_OF, reminderFor, type MemberLine } from './partyViewModel.ts';

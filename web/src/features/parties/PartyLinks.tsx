@@ -16,7 +16,7 @@ import { notify } from '../../common/notices.tsx';
 import { Section } from '../../common/Section.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { COLOURS } from '../../theme.ts';
-import { copyText } from './copyText.ts';
+import { copyText } from '../../common/copyText.ts';
 import { linkMessage } from './linkMessage.ts';
 
 const SHOWN_LINKS = 4;

@@ -7,6 +7,7 @@ import { dayWords } from '../../common/dueWords.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
 import { QUIET } from '../../common/looks.ts';
 import { Page } from '../../common/Page.tsx';
+import { saveFile } from '../../common/saveFile.ts';
 import { Section } from '../../common/Section.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { OnlyFor } from '../../common/session/Allowed.tsx';
@@ -37,10 +38,16 @@ function Held() {
                 <Button variant="outlined" component={Link} to={`/wearers/${id}`}>
                   Back to the record
                 </Button>
-                <Button variant="outlined" onClick={() => saveFile(held, 'json', 'application/json', JSON.stringify(held, null, 1))}>
+                <Button
+                  variant="outlined"
+                  onClick={() => saveFile(fileName(held, 'json'), 'application/json', JSON.stringify(held, null, 1))}
+                >
                   Save as data
                 </Button>
-                <Button variant="contained" onClick={() => saveFile(held, 'txt', 'text/plain', textOf(intro, sections))}>
+                <Button
+                  variant="contained"
+                  onClick={() => saveFile(fileName(held, 'txt'), 'text/plain;charset=utf-8', textOf(intro, sections))}
+                >
                   Save as text
                 </Button>
               </>
@@ -111,11 +118,4 @@ const textOf = (intro: string, sections: readonly HeldSection[]): string =>
     '',
   ].join('\n');
 
-function saveFile(held: HeldRecords, ending: string, type: string, content: string): void {
-  const address = URL.createObjectURL(new Blob([content], { type: `${type};charset=utf-8` }));
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = `held-about-${held.of.replace(/[^\p{L}\p{N}]+/gu, '-')}.${ending}`;
-  link.click();
-  URL.revokeObjectURL(address);
-}
+const fileName = (held: HeldRecords, ending: string): string => `held-about-${held.of.replace(/[^\p{L}\p{N}]+/gu, '-')}.${ending}`;

@@ -65,7 +65,7 @@ function PutAway({ wearer, isFitted }: { wearer: Wearer; isFitted: boolean }) {
     }
     const saved = await putWearerAway(wearer, what === 'away');
     notify(
-      what === 'away' ? `${wearer.name} is put away.` : `${wearer.name} is back in the list.`,
+      what === 'away' ? `${wearer.name} is archived.` : `${wearer.name} is back in the list.`,
       what === 'away' ? () => void putWearerAway(saved, false) : undefined,
     );
     if (what === 'away') await navigate('/wearers');
@@ -79,7 +79,7 @@ function PutAway({ wearer, isFitted }: { wearer: Wearer; isFitted: boolean }) {
           </Button>
         )}
         <Button variant="outlined" disabled={isBusy} onClick={() => void save(wearer.awayAt === null ? 'away' : 'back')}>
-          {wearer.awayAt === null ? 'Put away' : 'Take out again'}
+          {wearer.awayAt === null ? 'Archive' : 'Take out of the archive'}
         </Button>
       </May>
       <NotSaved failure={failure} what="done" kept="" />
@@ -143,7 +143,7 @@ function KnownWearerPage({ id }: { id: string }) {
           >
             {known.awayAt !== null && (
               <Alert severity="info" sx={{ mb: 2 }}>
-                This record is put away. It is not listed or found by name until it is taken out again.
+                This record is archived. It is not listed or found by name until you take it out of the archive.
               </Alert>
             )}
             <LikelyDoubles wearer={known} />

@@ -5,10 +5,9 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import dayjs from 'dayjs';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
-import { exportAddress } from '../../common/api/exchange.ts';
 import { addMembers, useParties } from '../../common/api/parties.ts';
 import { putWearerAway, useWearerList } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
@@ -18,8 +17,16 @@ import { Loaded } from '../../common/faces/Loaded.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { notify } from '../../common/notices.tsx';
-import { SelectBox, SelectionBar, useSelection, type Selection } from '../../common/selection.tsx';
-import { readStored, writeStored } from '../../common/stored.ts';
+import {
+  ArchiveChosen,
+  ExportChosen,
+  OrderChoice,
+  SelectBox,
+  SelectionBar,
+  useOrder,
+  useSelection,
+  type Selection,
+} from '../../common/selection.tsx';
 import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
@@ -34,7 +41,7 @@ type Shown = (typeof SHOWN)[number];
 const SHOWN_WORDS = [
   { value: 'current', text: 'lately seen first' },
   { value: 'due', text: 'due next' },
-  { value: 'away', text: 'put away' },
+  { value: 'away', text: 'archived' },
 ] as const satisfies readonly { value: Shown; text: string }[];
 
 /** Everybody on record, a page at a time, found by letters of the name; what is looked for stands in the address. */
@@ -55,10 +62,9 @@ export function WearersPage() {
     setSearch(next, { replace });
   };
   const searched = useDeferredValue(letters.trim());
-  const [sort, setSort] = useState<WearerSort>(readSort);
-  const selection = useSelection();
+  const [sort, setSort] = useOrder('wearers', SORTS);
   const reading = useWearerList({ letters: show === 'current' ? searched : '', show, sort, offset: page * PAGE, limit: PAGE });
-  const shown = reading.data?.wearers ?? [];
+  const selection = useSelection(reading.data?.wearers ?? NOBODY_LISTED);
   return (
     <Page
       title="Wearers"
@@ -89,37 +95,25 @@ export function WearersPage() {
           options={SHOWN_WORDS}
           small
         />
-        {show === 'due' && shown.length > 0 && (
+        {show === 'due' && selection.shown.length > 0 && (
           <Button variant="outlined" component="a" href="/api/wearers/due.ics" download sx={{ minHeight: 36 }}>
             Calendar file
           </Button>
         )}
         {show === 'current' && searched === '' && (
-          <TextField
-            select
-            label="Sorted by"
-            value={sort}
-            onChange={(event) => {
-              const next = event.target.value as WearerSort;
+          <OrderChoice
+            order={sort}
+            orders={SORTS}
+            onChange={(next) => {
               setSort(next);
-              writeStored(SORT_KEY, next);
               change({});
             }}
-            sx={{ width: '11rem' }}
-          >
-            {SORTS.map(([value, words]) => (
-              <MenuItem key={value} value={value}>
-                {words}
-              </MenuItem>
-            ))}
-          </TextField>
+          />
         )}
         <Box role="status">{reading.data && countWords(reading.data, page)}</Box>
-        {shown.length > 0 && (
-          <SelectionBar selection={selection} all={shown.map(({ id }) => id)}>
-            <WithWearers chosen={shown.filter(({ id }) => selection.ids.has(id))} onDone={selection.end} />
-          </SelectionBar>
-        )}
+        <SelectionBar selection={selection}>
+          <WithWearers selection={selection} />
+        </SelectionBar>
       </Box>
       <Loaded reading={reading}>
         {({ wearers, total, isTotalExact }) =>
@@ -141,76 +135,54 @@ export function WearersPage() {
   );
 }
 
-const SORT_KEY = 'easytuck.wearers.sort';
+const NOBODY_LISTED: readonly Wearer[] = [];
 const SORTS: readonly (readonly [WearerSort, string])[] = [
   ['seen', 'last seen first'],
   ['name', 'name'],
   ['collar', 'collar size'],
   ['day', 'day it is for'],
 ];
-const readSort = (): WearerSort => readStored(SORT_KEY, (value) => SORTS.find(([each]) => each === value)?.[0] ?? null, 'seen');
 
 /** What can be done with several wearers at once. */
-function WithWearers({ chosen, onDone }: { chosen: readonly Wearer[]; onDone: () => void }) {
-  const may = useMay();
+function WithWearers({ selection }: { selection: Selection<Wearer> }) {
   const parties = useParties('coming').data?.parties ?? [];
-  const ids = chosen.map(({ id }) => id);
-  const move = async (isAway: boolean, wearers: readonly Wearer[]): Promise<readonly Wearer[]> => {
-    const saved: Wearer[] = [];
-    for (const each of wearers) saved.push(await putWearerAway(each, isAway));
-    return saved;
-  };
-  const away = useSaving(async () => {
-    const isAway = chosen.some(({ awayAt }) => awayAt === null);
-    const saved = await move(isAway, chosen);
-    notify(`${countOf(saved.length)} ${isAway ? 'archived' : 'taken out of the archive'}.`, () => void move(!isAway, saved));
-    onDone();
-  });
+  const { chosen, end } = selection;
   const add = useSaving(async (party: { readonly id: string; readonly name: string }) => {
-    await addMembers(
-      party.id,
-      chosen.map(({ id, name }) => ({ id: uuid(), name, wearerId: id })),
-    );
-    notify(`${countOf(chosen.length)} added to ${party.name}.`);
-    onDone();
+    const members = chosen.map(({ id, name }) => ({ id: uuid(), name, wearerId: id }));
+    const { members: listed } = await addMembers(party.id, members);
+    const added = members.filter(({ id }) => listed.some((each) => each.id === id)).length;
+    const before = members.length - added;
+    notify(`${countOf(added)} added to ${party.name}.${before === 0 ? '' : ` ${countOf(before)} on its list already.`}`);
+    end();
   });
   return (
     <>
-      {may('wearers.change') && (
-        <Button variant="outlined" disabled={away.isBusy} onClick={() => void away.save()}>
-          {chosen.some(({ awayAt }) => awayAt === null) ? 'Archive' : 'Take out of the archive'}
-        </Button>
+      <May what="wearers.change">
+        <ArchiveChosen selection={selection} archive={putWearerAway} count={countOf} />
+      </May>
+      {parties.length > 0 && (
+        <May what="parties.change">
+          <TextField
+            select
+            label="Add to a party"
+            value=""
+            disabled={add.isBusy}
+            onChange={(event) => {
+              const party = parties.find(({ id }) => id === event.target.value);
+              if (party) void add.save(party);
+            }}
+            sx={{ width: '13rem' }}
+          >
+            {parties.map(({ id, name }) => (
+              <MenuItem key={id} value={id}>
+                {name}
+              </MenuItem>
+            ))}
+          </TextField>
+          <NotSaved failure={add.failure} what="added" kept="" />
+        </May>
       )}
-      {may('parties.change') && parties.length > 0 && (
-        <TextField
-          select
-          label="Add to a party"
-          value=""
-          disabled={add.isBusy}
-          onChange={(event) => {
-            const party = parties.find(({ id }) => id === event.target.value);
-            if (party) void add.save(party);
-          }}
-          sx={{ width: '13rem' }}
-        >
-          {parties.map(({ id, name }) => (
-            <MenuItem key={id} value={id}>
-              {name}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-      {may('tables.export') && (
-        <>
-          <Button variant="outlined" component="a" href={exportAddress('wearers', 'csv', ids)} download>
-            CSV
-          </Button>
-          <Button variant="outlined" component="a" href={exportAddress('wearers', 'xlsx', ids)} download>
-            Excel
-          </Button>
-        </>
-      )}
-      <NotSaved failure={away.failure ?? add.failure} what="done" kept="" />
+      <ExportChosen kind="wearers" selection={selection} />
     </>
   );
 }
@@ -243,12 +215,12 @@ function Pager({ page, isMore, onPage }: { page: number; isMore: boolean; onPage
   );
 }
 
-function WearerList({ wearers, selection }: { wearers: readonly Wearer[]; selection: Selection }) {
+function WearerList({ wearers, selection }: { wearers: readonly Wearer[]; selection: Selection<Wearer> }) {
   return (
     <Box component="ul" sx={RULED_LIST}>
       {wearers.map((wearer) => (
         <Box component="li" key={wearer.id} sx={{ ...RULED_LINE, display: 'flex' }}>
-          <SelectBox selection={selection} id={wearer.id} name={wearer.name} />
+          <SelectBox selection={selection} record={wearer} />
           <Box
             component={Link}
             to={`/wearers/${wearer.id}`}
@@ -296,7 +268,7 @@ function WearerList({ wearers, selection }: { wearers: readonly Wearer[]; select
 
 function Nobody({ letters, show }: { letters: string; show: Shown }) {
   if (show === 'due') return <Face title="Nobody is due">A wearer’s record has room for what the tie is for, and the day.</Face>;
-  if (show === 'away') return <Face title="Nobody is put away">A record that is no longer needed is put away on its own page.</Face>;
+  if (show === 'away') return <Face title="Nobody is archived">Archive a record that you no longer need on its own page.</Face>;
   return letters === '' ? (
     <Face title="Nobody on record yet">A wearer is entered with the first fitting, on the Bench, or here.</Face>
   ) : (

@@ -13,7 +13,7 @@ import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../../common/looks.ts';
 import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
-import { copyText } from '../copyText.ts';
+import { copyText } from '../../../common/copyText.ts';
 import { linkMessage } from '../linkMessage.ts';
 import { chanceWords } from '../partyViewModel.ts';
 import { CollarSizeField } from './CollarSizeField.tsx';

@@ -1,4 +1,4 @@
-import { notify } from '../../common/notices.tsx';
+import { notify } from './notices.tsx';
 
 /** Copies a text, and says whether the browser let it. */
 export function copyText(text: string, what: string): void {

@@ -12,7 +12,7 @@ const { shop } = testShop();
 
 describe('migrations', () => {
   it('stop the start with a sentence where a newer version has been at the records', async () => {
-    await withEmptyDatabase(shop, async (sequelize) => {
+    await withEmptyDatabase(shop, async ({ sequelize }) => {
       await migrate(sequelize);
       await sequelize.query("INSERT INTO migrations (name) VALUES ('2031-05-01-10-00-from-later')");
       await expect(migrate(sequelize)).rejects.toThrow(StartRefused);
@@ -21,7 +21,7 @@ describe('migrations', () => {
   });
 
   it('are preceded by a backup where there are records, and by nothing where it fails', async () => {
-    await withEmptyDatabase(shop, async (sequelize) => {
+    await withEmptyDatabase(shop, async ({ sequelize }) => {
       const asked: (readonly string[])[] = [];
       const before = async (applied: readonly string[]): Promise<void> => void asked.push(applied);
       await migrate(sequelize, { before, only: KNOWN_MIGRATIONS.slice(0, 3) });

@@ -1,9 +1,10 @@
+import { createConnection } from 'mariadb';
 import type { Sequelize } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { TestShop } from '../testing.ts';
 import { connectDatabase } from './connect.ts';
 
-interface EmptyDatabase {
+export interface EmptyDatabase {
   readonly url: string;
   readonly sequelize: Sequelize;
   readonly drop: () => Promise<void>;
@@ -27,11 +28,39 @@ export async function emptyDatabase(shop: TestShop): Promise<EmptyDatabase> {
 }
 
 /** Works on an {@link emptyDatabase}, and drops it. */
-export async function withEmptyDatabase<T>(shop: TestShop, work: (sequelize: Sequelize) => Promise<T>): Promise<T> {
-  const { sequelize, drop } = await emptyDatabase(shop);
+export async function withEmptyDatabase<T>(shop: TestShop, work: (database: EmptyDatabase) => Promise<T>): Promise<T> {
+  const database = await emptyDatabase(shop);
   try {
-    return await work(sequelize);
+    return await work(database);
   } finally {
-    await drop();
+    await database.drop();
+  }
+}
+
+/** Makes all tables of one database in another, empty one on the same server, with their rows. */
+export async function copyTables(from: string, to: string): Promise<void> {
+  const [source, target] = [new URL(from), new URL(to)];
+  const connection = await createConnection({
+    host: target.hostname,
+    port: Number(target.port),
+    user: target.username,
+    password: decodeURIComponent(target.password),
+    database: target.pathname.slice(1),
+    multipleStatements: true,
+  });
+  const old = source.pathname.slice(1);
+  try {
+    const tables = await connection.query<{ name: string }[]>(
+      'SELECT table_name AS name FROM information_schema.tables WHERE table_schema = ?',
+      [old],
+    );
+    const statements = ['SET foreign_key_checks = 0'];
+    for (const { name } of tables) {
+      const [made] = await connection.query<{ 'Create Table': string }[]>(`SHOW CREATE TABLE ${old}.${name}`);
+      statements.push(made?.['Create Table'] ?? '', `INSERT INTO ${name} SELECT * FROM ${old}.${name}`);
+    }
+    await connection.query(statements.join(';\n'));
+  } finally {
+    await connection.end();
   }
 }

@@ -21,6 +21,7 @@ import { letPeopleSave, longestAwayMs } from './people.mjs';
 /** Time that is looked at after a fault was undone, for whoever was still waiting. */
 const AFTER_MS = 700;
 const SETTLED_WITHIN_MS = 30_000;
+const SAVED_AGAIN_WITHIN_MS = 90_000;
 
 /** Kinds of faults by how a table calls them. @type {Readonly<Record<string, import('./faults.mjs').Fault>>} */
 const KINDS = {
@@ -98,6 +99,7 @@ export async function runChaos(cluster, { singles, storm, perShop, smallDisk, sa
         if (machine === null) continue;
         const from = performance.now();
         await fault(cluster, machine);
+        await savedAgain(book, cluster.addresses, kind);
         await sleep(AFTER_MS);
         faults += 1;
         longest = Math.max(longest, longestAwayMs(book, cluster.addresses, from, performance.now()));
@@ -133,6 +135,18 @@ export async function runChaos(cluster, { singles, storm, perShop, smallDisk, sa
   } finally {
     await people.stop();
   }
+}
+
+/**
+ * Waits until a change has been acknowledged at every shop since now.
+ * @param {import('./people.mjs').Book} book @param {readonly string[]} addresses @param {string} kind of the fault before
+ * @throws where a shop cannot save again
+ */
+async function savedAgain(book, addresses, kind) {
+  const from = performance.now();
+  const waiting = () => addresses.filter((address) => !(book.acknowledgedAt.get(address) ?? []).some((at) => at > from));
+  for (; waiting().length > 0; await sleep(50))
+    if (performance.now() - from > SAVED_AGAIN_WITHIN_MS) throw new Error(`nobody can save at ${waiting().join(', ')} after: ${kind}`);
 }
 
 /**

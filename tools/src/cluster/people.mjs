@@ -9,6 +9,8 @@ import { sleep } from '../lib/privateDatabase.mjs';
 const ANSWER_WITHIN_MS = 12_000;
 const AGAIN_MS = 25;
 const LATE_MS = 7_000;
+/** After the saving ended an answer is waited for so long: a cluster that never comes back must not hold up whoever says so. */
+const LAST_ANSWER_MS = 30_000;
 /** So many records are changed by everybody at once. */
 const SHARED = 4;
 /** Every so many fittings one is revised. */
@@ -25,6 +27,7 @@ const REVISE_EVERY = 3;
  *   answers: Map<number, number>,
  *   wrong: string[],
  *   slow: string[],
+ *   waitUntil: number,
  * }} Book
  */
 
@@ -38,6 +41,7 @@ export const emptyBook = () => ({
   answers: new Map(),
   wrong: [],
   slow: [],
+  waitUntil: Number.POSITIVE_INFINITY,
 });
 
 /**
@@ -64,9 +68,10 @@ export async function letPeopleSave(addresses, perShop) {
   );
   return {
     book,
-    /** Ends the saving; each last change is still sent until it is answered. */
+    /** Ends the saving; each last change is still sent until it is answered, or for so long. */
     stop: async () => {
       isSaving = false;
+      book.waitUntil = performance.now() + LAST_ANSWER_MS;
       await Promise.all(working);
     },
   };
@@ -140,7 +145,7 @@ async function changeShared({ address, name, book, isSaving }, id) {
 }
 
 /**
- * Sends a change again and again until it is answered with anything but "not now".
+ * Sends a change again and again until it is answered with anything but "not now", or nobody waits any longer.
  * @param {string} address @param {Book} book @param {string} method @param {string} path @param {object} [body]
  * @returns {Promise<{ status: number, body: any, tries: number }>}
  */
@@ -164,6 +169,7 @@ async function untilAnswered(address, book, method, path, body) {
       book.wrong.push(`${method} ${path} ${answer.status} ${JSON.stringify(answer.body).slice(0, 200)}`);
       return { ...answer, tries };
     }
+    if (performance.now() > book.waitUntil) return { ...answer, tries };
     await sleep(AGAIN_MS);
   }
 }

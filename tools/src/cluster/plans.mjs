@@ -27,6 +27,14 @@ export const MAJORITY_FAULTS = [
   'two nodes stopped for 15 s',
   'node stopped for 20 s',
 ];
+/** After these nobody can save until the machines have found out who begins. */
+const TAKES_MAJORITY = new Set(['all machines without current', ...MAJORITY_FAULTS.filter((kind) => /^(two|three|all) /.test(kind))]);
+/** @param {string} kind */
+export const takesMajority = (kind) => TAKES_MAJORITY.has(kind);
+
+/** How long a shop may be without service after a fault, in milliseconds: a node takes over, or one begins again. */
+export const ALLOWED_AWAY_MS = { single: 10_000, majority: 40_000 };
+
 /** @param {number} times @returns {Record<string, number>} */
 const majorityFaults = (times) => Object.fromEntries(MAJORITY_FAULTS.map((kind) => [kind, times]));
 

@@ -16,7 +16,7 @@ export const FULL_PLAN = {
 };
 
 /** What takes the majority away, and what comes near it. */
-export const MAJORITY_FAULTS = [
+const MAJORITY_FAULTS = [
   'two nodes killed at once',
   'two nodes killed half a second apart',
   'two nodes killed a second apart',

@@ -1,7 +1,6 @@
 import type { Fitting, PaperSize, Reader } from '@easytuck/contract';
 import type { LengthUnit, OfferedWay } from '@easytuck/core';
-import { availableParallelism } from 'node:os';
-import { inThread } from '../../inThread.ts';
+import { threadPool } from '../../threadPool.ts';
 import { threadModule } from '../../threads.ts';
 
 /** A coach sheet to be drawn: of a fitting, in a way, for a reader; with the wearer’s link as a code, if there is one. */
@@ -12,7 +11,7 @@ interface SheetToDraw {
   readonly address: string | null;
 }
 
-/** What a thread that draws sheets is given. */
+/** Coach sheets that go into one file. */
 export interface SheetsJob {
   readonly sheets: readonly SheetToDraw[];
   readonly unit: LengthUnit;
@@ -20,26 +19,8 @@ export interface SheetsJob {
   readonly title: string;
 }
 
-const MOST_MEMORY_MB = 768;
-/** A sheet keeps a core busy for seconds: one core is left to the requests, each of the others draws one at a time, and the rest wait. */
-const MOST_AT_ONCE = Math.max(1, availableParallelism() - 1);
-
-let drawing = 0;
-const waiting: (() => void)[] = [];
-
 /**
- * Draws coach sheets as one PDF, in a thread, so that other requests are answered meanwhile.
+ * Draws coach sheets as one PDF, in a thread: a sheet keeps a core busy for a second or two, in which requests are answered.
  * @throws what the thread threw.
  */
-export async function drawSheets(job: SheetsJob): Promise<Uint8Array> {
-  if (drawing >= MOST_AT_ONCE) await new Promise<void>((resolve) => waiting.push(resolve));
-  else drawing += 1;
-  try {
-    return await inThread<Uint8Array>(threadModule('sheets'), { data: { ...job }, mostMemoryMb: MOST_MEMORY_MB });
-  } finally {
-    // the place goes to the one that has waited longest
-    const next = waiting.shift();
-    if (next) next();
-    else drawing -= 1;
-  }
-}
+export const drawSheets: (job: SheetsJob) => Promise<Uint8Array> = threadPool<Uint8Array>(threadModule('sheets'));

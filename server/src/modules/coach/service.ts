@@ -3,7 +3,7 @@ import type { PaperSize, Reader } from '@easytuck/contract';
 import type { Database } from '../../plugins/database.ts';
 import { fittingService } from '../fittings/service.ts';
 import { shopRepository } from '../shop/repository.ts';
-import { layOutCoachSheet } from '../../paper/layouts/layOutCoachSheet.ts';
+import { drawSheets } from './drawSheets.ts';
 
 /** What the coach can put on paper. */
 export interface CoachService {
@@ -24,12 +24,12 @@ export function coachService(database: Database): CoachService {
     sheetPdf: async (fittingId, way, told, paper, address) => {
       const fitting = await fittings.get(fittingId);
       const { unit, paper: usual } = await settings.read();
-      const { measureText, renderPdf } = await import('../../paper/typeset.ts');
-      const pages = layOutCoachSheet(fitting, way, told, unit, paper ?? usual, measureText, address);
-      return renderPdf(
-        `Tying, step by step: ${fitting.wearer.name}`,
-        pages.map((display) => ({ widthMm: display.widthMm, heightMm: display.heightMm, placed: [{ display, x: 0, y: 0 }] })),
-      );
+      return drawSheets({
+        sheets: [{ fitting, way, reader: told, address: address ?? null }],
+        unit,
+        paper: paper ?? usual,
+        title: `Tying, step by step: ${fitting.wearer.name}`,
+      });
     },
   };
 }

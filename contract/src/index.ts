@@ -27,4 +27,4 @@ export { fieldError, problem, PROBLEMS, type FieldError, type Problem, type Prob
 export * from './words/index.ts';
 export { heldInWords, type HeldEntry, type HeldFormat, type HeldSection } from './words/heldWords.ts';
 export { hardwareSteps } from './words/hardwareSteps.ts';
-export { PALETTE, STILL_COLOURS } from './palette.ts';
+export { DARK_PALETTE, PALETTE, STILL_COLOURS, type ColourName } from './palette.ts';

@@ -25,6 +25,33 @@ export const PALETTE = {
   bad: '#8f1230',
 } as const;
 
+export type ColourName = keyof typeof PALETTE;
+
+/** The same for dark rooms, as behind a stage: cloth and skin stay what they are, and lines are light on dark. */
+export const DARK_PALETTE: Readonly<Record<ColourName, string>> = {
+  paper: '#161b1f',
+  card: '#1f262b',
+  white: '#ffffff',
+  ink: '#ece6d8',
+  pencil: '#b3b6af',
+  thread: '#7b7a6e',
+  rule: '#3b4248',
+  long: '#7fb9cf',
+  longLining: '#3d6070',
+  short: '#e8a07a',
+  shortLining: '#734a31',
+  tape: '#4b4325',
+  skin: '#6d5b4b',
+  shirt: '#39424a',
+  shirtShade: '#2d353b',
+  linen: '#343d44',
+  sleeve: '#5a656e',
+  linenShade: '#283036',
+  good: '#8ac9a3',
+  fair: '#e2b860',
+  bad: '#f59cab',
+};
+
 /** A still in these colours: each end in its own, skin and linen beside it. */
 export const STILL_COLOURS: StillColours = {
   longOuter: PALETTE.long,

@@ -74,7 +74,7 @@ for (const [part, is] of [
   test.describe(`the ${part} third of all pages`, () => {
     test.describe.configure({ mode: 'parallel' });
 
-    test('lie within the window from 320 to 3840 px and with letters twice as large, nothing cut off, nothing over another, axe finds nothing, and what is chosen is seen in forced colours', async ({
+    test('lie within the window from 320 to 3840 px and with letters twice as large, nothing cut off, nothing over another, axe finds nothing in light or dark colours, and what is chosen is seen in forced colours', async ({
       browser,
       shop,
     }) => {
@@ -93,7 +93,10 @@ for (const [part, is] of [
           if (wrong.length > 0) found[`${walked.name}, ${name}`] = wrong;
         }
         await page.setViewportSize(SIZES[0]);
-        await page.emulateMedia({ forcedColors: 'active' });
+        await page.emulateMedia({ colorScheme: 'dark' });
+        const inTheDark = await axeFindings(page);
+        if (inTheDark.length > 0) found[`${walked.name}, dark`] = inTheDark;
+        await page.emulateMedia({ colorScheme: 'light', forcedColors: 'active' });
         const { groups, alike } = await chosenInForcedColours(page);
         await page.emulateMedia({ forcedColors: 'none' });
         groupCount += groups;

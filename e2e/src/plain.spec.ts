@@ -22,6 +22,36 @@ async function measure(page: Page, texts: readonly string[]): Promise<void> {
   for (const [i, text] of texts.entries()) await half(page, HALVES[i] ?? '').fill(text);
 }
 
+test('dark colours stay on this device, and paper stays light', async ({ page, shop }) => {
+  const ground = (): Promise<string> => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  const isLight = async (): Promise<boolean> => Number(/\d+/.exec(await ground())?.[0]) > 200;
+  await page.goto(`${shop.address}/shop#colours`);
+  const choice = page.getByRole('group', { name: 'Colours' });
+  await expect(choice.getByRole('radio', { name: 'as the device' })).toBeChecked();
+  expect(await isLight()).toBe(true);
+  await choice.getByText('dark').click();
+  expect(await isLight()).toBe(false);
+  await page.reload();
+  await expect(choice.getByRole('radio', { name: 'dark' })).toBeChecked();
+  expect(await isLight()).toBe(false);
+  await page.emulateMedia({ media: 'print' });
+  expect(await isLight()).toBe(true);
+  const pale = await page.evaluate(() =>
+    [...document.querySelectorAll('main *')]
+      .filter(
+        (each) => each.checkVisibility() && [...each.childNodes].some((node) => node.nodeType === 3 && node.textContent?.trim() !== ''),
+      )
+      .filter((each) => Number(/\d+/.exec(getComputedStyle(each).color)?.[0]) > 150)
+      .map((each) => each.textContent),
+  );
+  expect(pale).toEqual([]);
+  await page.emulateMedia({ media: 'screen' });
+  await choice.getByText('as the device').click();
+  expect(await isLight()).toBe(true);
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await expect.poll(isLight).toBe(false);
+});
+
 test.describe('whoever reads', () => {
   test('is told their own sides, and the drawing is turned', async ({ page, shop }) => {
     await atTheDesk(page, shop);

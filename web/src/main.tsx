@@ -10,7 +10,7 @@ import { router } from './router.tsx';
 import { loadSession } from './common/api/session.ts';
 import { isWorthRetrying } from './common/api/request.ts';
 import { UnitProvider } from './common/UnitProvider.tsx';
-import { theme } from './theme.ts';
+import { COLOURS_KEY, theme } from './theme.ts';
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no place for the application');
@@ -31,8 +31,8 @@ if (!isGuestPage) void loadSession();
 const pages = <RouterProvider router={router} />;
 createRoot(root).render(
   <StrictMode>
-    <ThemeProvider theme={theme}>
-      <CssBaseline />
+    <ThemeProvider theme={theme} defaultMode="system" modeStorageKey={COLOURS_KEY} disableTransitionOnChange noSsr>
+      <CssBaseline enableColorScheme />
       <SWRConfig value={{ shouldRetryOnError: isWorthRetrying, errorRetryInterval: 1_500, errorRetryCount: 10_000, dedupingInterval: 500 }}>
         {isGuestPage ? pages : <UnitProvider>{pages}</UnitProvider>}
       </SWRConfig>

@@ -1,8 +1,34 @@
-import { PALETTE } from '@easytuck/contract';
-import { createTheme } from '@mui/material/styles';
+import { DARK_PALETTE, PALETTE, type ColourName } from '@easytuck/contract';
+import { createTheme, type ColorSystemOptions } from '@mui/material/styles';
 
-/** The palette of the workroom, by the name that the screen knows it under. */
-export const COLOURS = PALETTE;
+type Palette = Readonly<Record<ColourName, string>>;
+
+const names = Object.keys(PALETTE) as ColourName[];
+
+/** The colours of the screen, light or dark, as CSS variables. */
+export const COLOURS = Object.fromEntries(names.map((name) => [name, `var(--${name})`])) as Palette;
+
+const variables = (palette: Palette): Record<string, string> => Object.fromEntries(names.map((name) => [`--${name}`, palette[name]]));
+
+/** Below what lies above the page. */
+export const SHADOW = '0 8px 24px rgba(0, 0, 0, 0.2)';
+
+const schemeOf = (palette: Palette, onAccent: string): ColorSystemOptions => ({
+  palette: {
+    primary: { main: palette.long, contrastText: onAccent },
+    secondary: { main: palette.short, contrastText: onAccent },
+    success: { main: palette.good },
+    warning: { main: palette.fair },
+    error: { main: palette.bad },
+    info: { main: palette.long },
+    text: { primary: palette.ink, secondary: palette.pencil },
+    background: { default: palette.paper, paper: palette.card },
+    divider: palette.rule,
+  },
+});
+
+/** Which colours this device shows; `system`: as the device itself does. */
+export const COLOURS_KEY = 'easytuck.colours';
 
 /** Widest that a page gets: it grows with the type on very large screens. */
 export const PAGE_WIDTH = '82.5rem';
@@ -35,18 +61,8 @@ export const SIZE = {
 export const theme = createTheme({
   // in letters, not pixels: whoever reads with larger ones gets the layout of a smaller window
   breakpoints: { unit: 'em', values: { xs: 0, sm: 37.5, md: 56.25, lg: 75, xl: 96 } },
-  palette: {
-    mode: 'light',
-    primary: { main: COLOURS.long, contrastText: COLOURS.white },
-    secondary: { main: COLOURS.short, contrastText: COLOURS.white },
-    success: { main: COLOURS.good },
-    warning: { main: COLOURS.fair },
-    error: { main: COLOURS.bad },
-    info: { main: COLOURS.long },
-    text: { primary: COLOURS.ink, secondary: COLOURS.pencil },
-    background: { default: COLOURS.paper, paper: COLOURS.card },
-    divider: COLOURS.rule,
-  },
+  cssVariables: { colorSchemeSelector: '[data-colours="%s"]' },
+  colorSchemes: { light: schemeOf(PALETTE, PALETTE.white), dark: schemeOf(DARK_PALETTE, DARK_PALETTE.paper) },
   shape: { borderRadius: 3 },
   typography: {
     fontFamily: TEXT,
@@ -60,8 +76,18 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         ':root': {
-          ...Object.fromEntries(Object.entries(COLOURS).map(([name, colour]) => [`--${name}`, colour])),
+          ...variables(PALETTE),
           ...Object.fromEntries(Object.entries(SIZE).map(([name, size]) => [`--size-${name}`, size])),
+        },
+        // paper stays what it is
+        ':root[data-colours="dark"]': {
+          '@media screen': variables(DARK_PALETTE),
+          '@media print': {
+            '--mui-palette-text-primary': PALETTE.ink,
+            '--mui-palette-text-secondary': PALETTE.pencil,
+            '--mui-palette-primary-main': PALETTE.long,
+            '--mui-palette-divider': PALETTE.rule,
+          },
         },
         // on a screen that is seen from further off, type and page grow
         html: { '@media (min-width: 150em)': { fontSize: '125%' }, '@media (min-width: 212.5em)': { fontSize: '162.5%' } },
@@ -69,7 +95,7 @@ export const theme = createTheme({
         body: { fontVariantNumeric: 'lining-nums', overflowWrap: 'break-word' },
         // on paper: the page without what only a screen can do, in ink on white
         '@media print': {
-          'body, main': { backgroundColor: COLOURS.white },
+          'body, main': { backgroundColor: PALETTE.white, color: PALETTE.ink },
           'header, button, [role="search"], input[type="search"], .screen-only, .MuiButton-root, .MuiToggleButtonGroup-root': {
             display: 'none !important',
           },
@@ -150,7 +176,7 @@ export const theme = createTheme({
     // A menu is gone when it closes: a backdrop that lingers would swallow the next touch.
     MuiMenu: {
       defaultProps: { transitionDuration: 0 },
-      styleOverrides: { paper: { border: `1px solid ${COLOURS.thread}`, boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)' } },
+      styleOverrides: { paper: { border: `1px solid ${COLOURS.thread}`, boxShadow: SHADOW } },
     },
     MuiAlert: {
       styleOverrides: {

@@ -33,7 +33,7 @@ const ROOMS = [
 ] as const;
 
 const pageAt = (to: string, name: string): Findable => ({ kind: 'page', name, about: '', to, fitAt: null });
-const FOUND_PAGES = ROOMS.map(({ to, name }) => pageAt(to, name));
+const FOUND_PAGES = [...ROOMS.map(({ to, name }) => pageAt(to, name)), pageAt('/shop#colours', 'Colours: light or dark')];
 /** What can be begun, and the right that it needs. */
 const FOUND_BEGINNINGS = [
   { needs: 'wearers.change', page: pageAt('/wearers/new', 'New wearer') },

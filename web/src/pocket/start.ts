@@ -1,7 +1,13 @@
-import { PALETTE } from '@easytuck/contract';
+import { DARK_PALETTE, PALETTE } from '@easytuck/contract';
 import './pocket.css';
 
-for (const [name, colour] of Object.entries(PALETTE)) document.documentElement.style.setProperty(`--${name}`, colour);
+const isDark = window.matchMedia('(prefers-color-scheme: dark)');
+const paint = (): void => {
+  for (const [name, colour] of Object.entries(isDark.matches ? DARK_PALETTE : PALETTE))
+    document.documentElement.style.setProperty(`--${name}`, colour);
+};
+paint();
+isDark.addEventListener('change', paint);
 
 // On a slow network whatever comes beside it holds up what is looked at first: the program follows once that is there.
 const { easytuckEarly } = window;

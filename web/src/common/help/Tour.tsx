@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useEffect, useRef } from 'react';
 import { useLocation } from 'react-router';
-import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import { COLOURS, FIGURES, SHADOW, SIZE } from '../../theme.ts';
 import { useShortcuts } from '../shortcuts/shortcuts.ts';
 import { TOUR } from './tourSteps.ts';
 import { QUIET_PLAIN } from '../looks.ts';
@@ -36,7 +36,7 @@ export function Tour({ step, onStep, onEnd }: { step: number; onStep: (step: num
         p: 2,
         backgroundColor: COLOURS.card,
         border: `2px solid ${COLOURS.ink}`,
-        boxShadow: '0 8px 24px rgba(36, 48, 58, 0.24)',
+        boxShadow: SHADOW,
         '&:focus': { outline: 'none' },
       }}
     >

@@ -43,7 +43,9 @@ export function SignInOver() {
       maxWidth="xs"
       fullWidth
       // what is below may be somebody else's by now
-      slotProps={{ backdrop: { sx: { backgroundColor: 'rgba(244, 239, 228, 0.9)', backdropFilter: 'blur(14px)' } } }}
+      slotProps={{
+        backdrop: { sx: { backgroundColor: `color-mix(in srgb, ${COLOURS.paper} 90%, transparent)`, backdropFilter: 'blur(14px)' } },
+      }}
     >
       <Box sx={{ p: { xs: 2, sm: 3 }, backgroundColor: COLOURS.card }}>
         <Box id="sign-in-over" component="h2" sx={{ fontFamily: FIGURES, fontSize: SIZE.large, m: 0, mb: 0.5 }}>

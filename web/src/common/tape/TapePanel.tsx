@@ -5,7 +5,7 @@ import Checkbox from '@mui/material/Checkbox';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import Slider from '@mui/material/Slider';
 import { useState } from 'react';
-import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import { COLOURS, FIGURES, SHADOW, SIZE } from '../../theme.ts';
 import { Choice } from '../Choice.tsx';
 import { Page } from '../Page.tsx';
 import { useShortcuts } from '../shortcuts/shortcuts.ts';
@@ -49,9 +49,7 @@ export function TapePanel({ onClose, docked = true }: { onClose?: () => void; do
         if (!(event.target instanceof HTMLInputElement)) event.preventDefault();
       }}
       sx={{
-        ...(docked
-          ? { position: 'fixed', right: 20, bottom: 16, zIndex: 1300, boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)' }
-          : { mx: 'auto', mt: 4 }),
+        ...(docked ? { position: 'fixed', right: 20, bottom: 16, zIndex: 1300, boxShadow: SHADOW } : { mx: 'auto', mt: 4 }),
         width: '21.25rem',
         maxWidth: '100%',
         p: 2,

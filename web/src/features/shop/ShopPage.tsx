@@ -32,6 +32,7 @@ import { useUnits } from '../../common/UnitProvider.tsx';
 import { SCHOOL_WORDS, WING_WORDS } from '../../common/words.ts';
 import { Backups } from './Backups.tsx';
 import { CollarStock } from './CollarStock.tsx';
+import { ColoursChoice } from './ColoursChoice.tsx';
 import { DueRecords } from './DueRecords.tsx';
 import { Printer } from './Printer.tsx';
 import { WhoWorksHere } from './WhoWorksHere.tsx';
@@ -77,6 +78,9 @@ export function ShopPage() {
           </May>
           <Section title="Label printer" id="printer">
             <Printer />
+          </Section>
+          <Section title="Colours on this device" id="colours">
+            <ColoursChoice />
           </Section>
           <Section title="Tape measure">
             <p style={{ marginTop: 0 }}>

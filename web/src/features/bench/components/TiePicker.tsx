@@ -4,7 +4,7 @@ import ButtonBase from '@mui/material/ButtonBase';
 import Popover from '@mui/material/Popover';
 import { lazy, memo, Suspense, useRef, useState, type Dispatch } from 'react';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
-import { COLOURS, SIZE } from '../../../theme.ts';
+import { COLOURS, SHADOW, SIZE } from '../../../theme.ts';
 import type { BenchEvent } from '../benchReducer.ts';
 import type { RankingFor } from '../ranking.ts';
 import type { Offers as OffersList } from './Offers.tsx';
@@ -86,7 +86,7 @@ export const TiePicker = memo(function TiePicker({ ties, tieId, rankingFor, disp
               width: '42.5rem',
               maxWidth: 'calc(100vw - 32px)',
               border: `1px solid ${COLOURS.thread}`,
-              boxShadow: '0 8px 24px rgba(36, 48, 58, 0.16)',
+              boxShadow: SHADOW,
             },
           },
         }}

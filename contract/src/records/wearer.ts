@@ -122,7 +122,10 @@ export const likeQuery = z.object({
 /** Merging another record into this one: versions of both as they were seen. */
 export const mergeInput = z.object({ fromId: recordId, version, fromVersion: version });
 
-/** A tie that a wearer owns. */
-export const ownedTie = z.object({ tieId: recordId, tieName: z.string(), since: moment });
+/** A tie that a wearer owns; one of them may be marked as their usual one. */
+export const ownedTie = z.object({ tieId: recordId, tieName: z.string(), since: moment, isUsual: z.boolean() });
 export type OwnedTie = z.infer<typeof ownedTie>;
-export const ownedTies = z.object({ ties: z.array(ownedTie) });
+
+/** Ties that a wearer owns, and the one that they usually wear: the marked one, else the one given out to them most often, if twice at least. */
+export const wearerTies = z.object({ ties: z.array(ownedTie), usualTieId: recordId.nullable() });
+export type WearerTies = z.infer<typeof wearerTies>;

@@ -108,7 +108,7 @@ describe('a backup', () => {
     // rows belong together as before: nothing can be added that belongs to nobody
     await expect(
       other.sequelize.query(
-        "INSERT INTO wearer_ties VALUES ('01a20b94-353d-7204-b92c-7f530cb63fff', '01a20b94-353d-7204-b92c-7f530cb63fff', UTC_TIMESTAMP(3))",
+        "INSERT INTO wearer_ties (wearer_id, tie_id, since) VALUES ('01a20b94-353d-7204-b92c-7f530cb63fff', '01a20b94-353d-7204-b92c-7f530cb63fff', UTC_TIMESTAMP(3))",
       ),
     ).rejects.toThrow();
     await other.drop();

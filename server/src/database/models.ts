@@ -40,10 +40,11 @@ export interface WearerMeasureRow {
 }
 
 /** A tie that a wearer owns. */
-interface WearerTieRow {
+export interface WearerTieRow {
   wearerId: string;
   tieId: string;
   since: Date;
+  isUsual: boolean | number;
 }
 
 /** A tying; never changed. */
@@ -232,7 +233,12 @@ export function defineModels(sequelize: Sequelize): Models {
     ),
     wearerTies: sequelize.define(
       'wearerTie',
-      { wearerId: { ...required(KEY), primaryKey: true }, tieId: { ...required(KEY), primaryKey: true }, since: time() },
+      {
+        wearerId: { ...required(KEY), primaryKey: true },
+        tieId: { ...required(KEY), primaryKey: true },
+        since: time(),
+        isUsual: required(DataTypes.BOOLEAN),
+      },
       { tableName: 'wearer_ties' },
     ),
     tyings: sequelize.define(

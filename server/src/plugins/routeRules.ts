@@ -51,6 +51,8 @@ export const ROUTE_RULES: Readonly<Record<string, RouteRule>> = {
   'POST /api/wearers/:id/merge': rule('wearers.change', 'merged two wearers'),
   'GET /api/wearers/:id/ties': rule('wearers.read'),
   'PUT /api/wearers/:id/ties/:tieId': rule('wearers.change', 'put a tie among a wearer’s own'),
+  'PUT /api/wearers/:id/usual-tie/:tieId': rule('wearers.change', 'marked a wearer’s usual tie'),
+  'DELETE /api/wearers/:id/usual-tie': rule('wearers.change', 'marked no tie as a wearer’s usual one'),
   'DELETE /api/wearers/:id/ties/:tieId': rule('wearers.change', 'took a tie from a wearer’s own'),
   'GET /api/wearers/:id/held': rule('wearers.tell', 'took away what is held of a wearer'),
   'GET /api/wearers/:id/erasure': rule('wearers.erase'),

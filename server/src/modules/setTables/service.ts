@@ -82,7 +82,7 @@ export function tableService(database: Database): TableService {
       requireReady(database);
       const wearer = await wearers.get(wearerId);
       const house = await settings.read();
-      const mine = new Set((await owned.ownedTies(wearer.id)).map(({ tieId }) => tieId));
+      const mine = new Set((await owned.ties(wearer.id)).ties.map(({ tieId }) => tieId));
       const given = await fittings.list(fittingQuery.parse({ wearerId: wearer.id }), MOST_FITTINGS);
       const own = await ownTakeUps(database, wearer.id);
       // the collar they were last fitted in is the collar they wear

@@ -3,16 +3,16 @@ import { inserted, selected } from '../../database/columns.ts';
 import {
   takenMeasure,
   wearerMeasures,
-  type OwnedTie,
   type TakenMeasure,
   type WearerSort,
   type Wearer,
+  type WearerTies,
   type WearerMeasures,
   type WrittenCollar,
 } from '@easytuck/contract';
 import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import { readDocument, type WearerMeasureRow, type WearerRow } from '../../database/models.ts';
+import { readDocument, type WearerMeasureRow, type WearerRow, type WearerTieRow } from '../../database/models.ts';
 import { insertRows } from '../../database/insertRows.ts';
 import { readRows } from '../../database/readRows.ts';
 import { writeRows } from '../../database/writeRows.ts';
@@ -100,8 +100,10 @@ export interface WearerRepository {
   readonly markSeen: (id: string, at: Date, transaction: Transaction) => Promise<void>;
   /** Latest first. */
   readonly history: (id: string) => Promise<TakenMeasure[]>;
-  readonly ownedTies: (id: string) => Promise<OwnedTie[]>;
+  readonly ties: (id: string) => Promise<WearerTies>;
   readonly own: (id: string, tieId: string, at: Date, transaction: Transaction) => Promise<void>;
+  /** Marks a tie that the wearer owns as their usual one, and no other; null: none. */
+  readonly markUsual: (id: string, tieId: string | null, transaction: Transaction) => Promise<void>;
   readonly disown: (id: string, tieId: string, transaction?: Transaction) => Promise<void>;
   /** Moves all that belongs to one wearer to another and leaves a pointer. */
   readonly moveInto: (fromId: string, intoId: string, at: Date, transaction: Transaction) => Promise<void>;
@@ -338,17 +340,28 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       })) as unknown as WearerMeasureRow[];
       return rows.map((row) => takenMeasure.parse({ ...row, ...(readDocument(row.value) as object), takenAt: row.takenAt.toISOString() }));
     },
-    ownedTies: async (id) => {
-      const rows = await readRows<{ tieId: string; tieName: string; since: Date }>(
+    ties: async (id) => {
+      const rows = await readRows<{ tieId: string; tieName: string; since: Date; isUsual: number }>(
         sequelize,
-        `SELECT o.tie_id AS tieId, t.name AS tieName, o.since FROM wearer_ties o JOIN ties t ON t.id = o.tie_id
+        `SELECT o.tie_id AS tieId, t.name AS tieName, o.since, o.is_usual AS isUsual FROM wearer_ties o JOIN ties t ON t.id = o.tie_id
           WHERE o.wearer_id = ? ORDER BY o.since DESC, o.tie_id`,
         [id],
       );
-      return rows.map(({ since, ...rest }) => ({ ...rest, since: since.toISOString() }));
+      const [mostGiven] = await readRows<{ tieId: string }>(
+        sequelize,
+        `SELECT tie_id AS tieId FROM fittings WHERE wearer_id = ? AND is_latest GROUP BY tie_id HAVING COUNT(*) > 1
+          ORDER BY COUNT(*) DESC, MAX(given_out_at) DESC LIMIT 1`,
+        [id],
+      );
+      const ties = rows.map(({ since, isUsual, ...rest }) => ({ ...rest, since: since.toISOString(), isUsual: Boolean(isUsual) }));
+      return { ties, usualTieId: ties.find(({ isUsual }) => isUsual)?.tieId ?? mostGiven?.tieId ?? null };
     },
     own: async (id, tieId, at, transaction) => {
-      await wearerTies.bulkCreate([{ wearerId: id, tieId, since: at }], { ignoreDuplicates: true, transaction });
+      await wearerTies.bulkCreate([{ wearerId: id, tieId, since: at, isUsual: false }], { ignoreDuplicates: true, transaction });
+    },
+    markUsual: async (id, tieId, transaction) => {
+      await wearerTies.update({ isUsual: false }, { where: { wearerId: id, isUsual: true }, transaction });
+      if (tieId !== null) await wearerTies.update({ isUsual: true }, { where: { wearerId: id, tieId }, transaction });
     },
     disown: async (id, tieId, transaction) => {
       await wearerTies.destroy({ where: { wearerId: id, tieId }, transaction: transaction ?? null });
@@ -357,9 +370,10 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       const where = { wearerId: fromId };
       for (const table of ['wearer_measures', 'fittings', 'tyings', 'coach_links', 'party_members'])
         await sequelize.query(`UPDATE ${table} SET wearer_id = ? WHERE wearer_id = ?`, { replacements: [intoId, fromId], transaction });
-      const owned = (await wearerTies.findAll({ where, raw: true, transaction })) as unknown as { tieId: string; since: Date }[];
+      const owned = (await wearerTies.findAll({ where, raw: true, transaction })) as unknown as WearerTieRow[];
+      const hasUsual = (await wearerTies.count({ where: { wearerId: intoId, isUsual: true }, transaction })) > 0;
       await wearerTies.bulkCreate(
-        owned.map(({ tieId, since }) => ({ wearerId: intoId, tieId, since })),
+        owned.map(({ tieId, since, isUsual }) => ({ wearerId: intoId, tieId, since, isUsual: Boolean(isUsual) && !hasUsual })),
         { ignoreDuplicates: true, transaction },
       );
       await wearerTies.destroy({ where, transaction });

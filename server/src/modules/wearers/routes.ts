@@ -4,7 +4,7 @@ import {
   measureHistory,
   mergeInput,
   newWearer,
-  ownedTies,
+  wearerTies,
   problem,
   putAwayInput,
   recordId,
@@ -85,17 +85,18 @@ export async function wearerRoutes(app: FastifyInstance): Promise<void> {
     const { fromId, version: based, fromVersion } = request.body;
     return service.merge(request.params.id, based, fromId, fromVersion);
   });
-  routes.get('/:id/ties', { schema: { tags, params, response: { 200: ownedTies, ...refusals } } }, async (request) => ({
-    ties: await service.ownedTies(request.params.id),
-  }));
-  routes.put('/:id/ties/:tieId', { schema: { tags, params: tieParams, response: { 200: ownedTies, ...refusals } } }, async (request) => ({
-    ties: await service.own(request.params.id, request.params.tieId),
-  }));
-  routes.delete(
-    '/:id/ties/:tieId',
-    { schema: { tags, params: tieParams, response: { 200: ownedTies, ...refusals } } },
-    async (request) => ({
-      ties: await service.disown(request.params.id, request.params.tieId),
-    }),
+  const tiesAnswer = { 200: wearerTies, ...refusals };
+  routes.get('/:id/ties', { schema: { tags, params, response: tiesAnswer } }, async (request) => service.ties(request.params.id));
+  routes.put('/:id/ties/:tieId', { schema: { tags, params: tieParams, response: tiesAnswer } }, async (request) =>
+    service.own(request.params.id, request.params.tieId),
+  );
+  routes.delete('/:id/ties/:tieId', { schema: { tags, params: tieParams, response: tiesAnswer } }, async (request) =>
+    service.disown(request.params.id, request.params.tieId),
+  );
+  routes.put('/:id/usual-tie/:tieId', { schema: { tags, params: tieParams, response: tiesAnswer } }, async (request) =>
+    service.markUsual(request.params.id, request.params.tieId),
+  );
+  routes.delete('/:id/usual-tie', { schema: { tags, params, response: tiesAnswer } }, async (request) =>
+    service.markUsual(request.params.id, null),
   );
 }

@@ -3,17 +3,18 @@ import {
   MOST_COUNTED,
   type LikeWearer,
   type MeasureKind,
-  type OwnedTie,
   type TakenMeasure,
   type Wearer,
   type WearerData,
   type WearerList,
   type WearerMeasures,
   type WearerQuery,
+  type WearerTies,
   MEASURE_KEYS,
 } from '@easytuck/contract';
 import { estimateCollar, formatCollarLabel, parseCollarSize, type CollarSystem } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
+import type { Transaction } from 'sequelize';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { invalidField, ProblemError } from '../../problem.ts';
@@ -41,9 +42,11 @@ export interface WearerService {
   readonly putAway: (id: string, version: number, away: boolean) => Promise<Wearer>;
   /** Deletes a record that nothing goes back to; `inUse` where something does. */
   readonly remove: (id: string, version: number) => Promise<void>;
-  readonly ownedTies: (id: string) => Promise<OwnedTie[]>;
-  readonly own: (id: string, tieId: string) => Promise<OwnedTie[]>;
-  readonly disown: (id: string, tieId: string) => Promise<OwnedTie[]>;
+  readonly ties: (id: string) => Promise<WearerTies>;
+  readonly own: (id: string, tieId: string) => Promise<WearerTies>;
+  /** Marks a tie as the wearer’s usual one, which they then own; null: none is marked. */
+  readonly markUsual: (id: string, tieId: string | null) => Promise<WearerTies>;
+  readonly disown: (id: string, tieId: string) => Promise<WearerTies>;
 }
 
 /** Characters that a record's note has room for. */
@@ -67,6 +70,27 @@ export function wearerService(database: Database): WearerService {
     const found = await repository.follow(id);
     if (!found) throw noSuchWearer();
     return found;
+  };
+  /**
+   * Does something to the ties of a wearer, who owns the named one from then on.
+   * @returns the wearer’s key.
+   */
+  const changeTies = async (
+    id: string,
+    tieId: string | null,
+    change: (owner: string, transaction: Transaction) => Promise<void>,
+  ): Promise<string> => {
+    requireReady(database);
+    return withTransaction(database.sequelize, async (transaction) => {
+      const found = await repository.lockFollowed(id, transaction);
+      if (!found) throw noSuchWearer();
+      if (tieId !== null) {
+        if (!(await ties.find(tieId, transaction))) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
+        await repository.own(found.id, tieId, new Date(), transaction);
+      }
+      await change(found.id, transaction);
+      return found.id;
+    });
   };
   return {
     get,
@@ -165,22 +189,14 @@ export function wearerService(database: Database): WearerService {
         await repository.remove(id, transaction);
       });
     },
-    ownedTies: async (id) => repository.ownedTies((await follow(id)).id),
-    own: async (id, tieId) => {
-      requireReady(database);
-      const owner = await withTransaction(database.sequelize, async (transaction) => {
-        const found = await repository.lockFollowed(id, transaction);
-        if (!found) throw noSuchWearer();
-        if (!(await ties.find(tieId, transaction))) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
-        await repository.own(found.id, tieId, new Date(), transaction);
-        return found.id;
-      });
-      return repository.ownedTies(owner);
-    },
+    ties: async (id) => repository.ties((await follow(id)).id),
+    own: async (id, tieId) => repository.ties(await changeTies(id, tieId, async () => {})),
+    markUsual: async (id, tieId) =>
+      repository.ties(await changeTies(id, tieId, (owner, transaction) => repository.markUsual(owner, tieId, transaction))),
     disown: async (id, tieId) => {
       const { id: owner } = await follow(id);
       await repository.disown(owner, tieId);
-      return repository.ownedTies(owner);
+      return repository.ties(owner);
     },
   };
 }

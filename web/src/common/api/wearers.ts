@@ -1,17 +1,17 @@
 import {
   likeWearers,
   measureHistory,
-  ownedTies,
   wearer,
   wearerList,
+  wearerTies,
   type LikeWearer,
   type NewWearer,
-  type OwnedTie,
   type TakenMeasure,
   type Wearer,
   type WearerSort,
   type WearerChange,
   type WearerList,
+  type WearerTies,
 } from '@easytuck/contract';
 import useSWR, { mutate } from 'swr';
 import { z } from 'zod';
@@ -107,14 +107,21 @@ export function useMeasures(id: string): Reading<readonly TakenMeasure[]> {
   return useSWR(keys.measures(id), async (key: string) => (await request('GET', key, measureHistory)).measures);
 }
 
-/** Ties that a wearer owns. */
-export function useOwnedTies(id: string): Reading<readonly OwnedTie[]> {
-  return useSWR(keys.ties(id), async (key: string) => (await request('GET', key, ownedTies)).ties);
+/** Ties that a wearer owns, and which they usually wear; of nobody nothing is asked. */
+export function useWearerTies(id: string | null): Reading<WearerTies> {
+  return useSWR(id === null ? null : keys.ties(id), (key: string) => request('GET', key, wearerTies));
 }
 
 /** Puts a tie among those a wearer owns, or takes it out. */
 export async function setOwned(id: string, tieId: string, isOwned: boolean): Promise<void> {
-  const { ties } = await request(isOwned ? 'PUT' : 'DELETE', `${keys.ties(id)}/${tieId}`, ownedTies);
+  const ties = await request(isOwned ? 'PUT' : 'DELETE', `${keys.ties(id)}/${tieId}`, wearerTies);
+  await mutate(keys.ties(id), ties, { revalidate: false });
+}
+
+/** Marks a tie as a wearer’s usual one; null: none is marked. */
+export async function markUsual(id: string, tieId: string | null): Promise<void> {
+  const address = `/api/wearers/${id}/usual-tie`;
+  const ties = await (tieId === null ? request('DELETE', address, wearerTies) : request('PUT', `${address}/${tieId}`, wearerTies));
   await mutate(keys.ties(id), ties, { revalidate: false });
 }
 

@@ -10,7 +10,7 @@ import { useFitting } from '../../common/api/fittings.ts';
 import { ApiProblem } from '../../common/api/request.ts';
 import { useShopReading } from '../../common/api/shop.ts';
 import { useTies } from '../../common/api/ties.ts';
-import { useWearer } from '../../common/api/wearers.ts';
+import { useWearer, useWearerTies } from '../../common/api/wearers.ts';
 import type { ViewSide } from '../../common/drawing/stageLayout.ts';
 import { EmptyDrawer } from '../../common/EmptyDrawer.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
@@ -79,6 +79,7 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
   useEffect(() => {
     if (chosen && chosen.mergedInto === null) dispatch({ type: 'recordSeen', wearer: chosen });
   }, [chosen, dispatch]);
+  const usualTieId = useWearerTies(chosen?.id ?? null).data?.usualTieId ?? null;
   const [fullness, hands] = [chosen?.fullness ?? null, chosen?.dexterity ?? null];
   const isEstimate = chosen?.collarEstimated === true && chosen.collar.text === draft.collarText;
   const setSide = useCallback((next: ViewSide) => {
@@ -95,8 +96,8 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
   const { worn, fit } = view;
   const { longEnd, occasion, collarStyle, wings } = draft;
   const rankingFor = useMemo<RankingFor>(
-    () => ({ worn, longEnd, school: house.school, smallMm: house.smallMm, taste: { occasion, fullness, hands } }),
-    [worn, longEnd, house.school, house.smallMm, occasion, fullness, hands],
+    () => ({ worn, longEnd, school: house.school, smallMm: house.smallMm, taste: { occasion, fullness, hands }, usualTieId }),
+    [worn, longEnd, house.school, house.smallMm, occasion, fullness, hands, usualTieId],
   );
   const advice = useMemo(
     () =>

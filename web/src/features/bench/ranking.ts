@@ -12,12 +12,15 @@ export interface RankingFor {
   /** How far the house's small school goes under the collar size, in mm. */
   readonly smallMm: number;
   readonly taste: Taste;
+  /** The tie that the wearer usually wears: it is offered first where it can be worn. */
+  readonly usualTieId: string | null;
 }
 
 /** A tie that is offered, ranked or not. */
 export interface Offer {
   readonly tie: Tie;
   readonly ranked: RankedTie | null;
+  readonly isUsual: boolean;
 }
 
 /** What the list is narrowed to; an empty word and `any` leave it as it is. */
@@ -30,9 +33,15 @@ export interface OfferFilter {
 
 export const NO_FILTER: OfferFilter = { letters: '', cloth: 'any', hardware: 'any', onlyInStock: false };
 
-/** Ranked once the collar is known, else as they lie in the drawer. */
-export function offersOf(ties: readonly Tie[], { worn, longEnd, school, smallMm, taste }: RankingFor): readonly Offer[] {
-  if (!worn) return ties.map((tie) => ({ tie, ranked: null }));
+/** Ranked once the collar is known, else as they lie in the drawer; the wearer’s usual tie first, unless it cannot be worn. */
+export function offersOf(ties: readonly Tie[], options: RankingFor): readonly Offer[] {
+  const offers = inOrder(ties, options);
+  const usual = offers.find(({ isUsual, ranked }) => isUsual && ranked?.kind !== 'unwearable');
+  return usual ? [usual, ...offers.filter((offer) => offer !== usual)] : offers;
+}
+
+function inOrder(ties: readonly Tie[], { worn, longEnd, school, smallMm, taste, usualTieId }: RankingFor): readonly Offer[] {
+  if (!worn) return ties.map((tie) => ({ tie, ranked: null, isUsual: tie.id === usualTieId }));
   const byId = new Map(ties.map((tie) => [tie.id, tie]));
   const candidates = ties.map((tie) => ({
     id: tie.id,
@@ -42,7 +51,7 @@ export function offersOf(ties: readonly Tie[], { worn, longEnd, school, smallMm,
   }));
   return rankTies(candidates, worn, { school, smallMm, longEnd }, taste).flatMap((ranked) => {
     const tie = byId.get(ranked.id);
-    return tie ? [{ tie, ranked }] : [];
+    return tie ? [{ tie, ranked, isUsual: tie.id === usualTieId }] : [];
   });
 }
 

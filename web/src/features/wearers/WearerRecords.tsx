@@ -10,7 +10,7 @@ import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { useTies } from '../../common/api/ties.ts';
 import { keepTying, recordTying, useTyingsOf } from '../../common/api/tyings.ts';
-import { setOwned, useMeasures, useOwnedTies } from '../../common/api/wearers.ts';
+import { markUsual, setOwned, useMeasures, useWearerTies } from '../../common/api/wearers.ts';
 import { dayWords } from '../../common/dueWords.ts';
 import { notify } from '../../common/notices.tsx';
 import { Choice } from '../../common/Choice.tsx';
@@ -122,14 +122,15 @@ function MeasuresByDay({ measures }: { measures: readonly TakenMeasure[] }) {
   );
 }
 
-/** Ties that the wearer owns, put there and taken out by hand. */
+/** Ties that the wearer owns, put there and taken out by hand, and which of them is the usual one. */
 export function OwnedTies({ wearerId }: { wearerId: string }) {
-  const owned = useOwnedTies(wearerId);
+  const owned = useWearerTies(wearerId);
   const all = useTies().data ?? [];
   const { save: change, failure } = useSaving((tieId: string, isOwned: boolean) => setOwned(wearerId, tieId, isOwned));
+  const { save: mark, failure: notMarked } = useSaving((tieId: string | null) => markUsual(wearerId, tieId));
   return (
     <Loaded reading={owned}>
-      {(ties) => (
+      {({ ties, usualTieId }) => (
         <>
           {ties.length > 0 && (
             <Box sx={{ mb: 1 }}>
@@ -140,13 +141,22 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
           )}
           {ties.length > 0 && (
             <Box component="ul" sx={list}>
-              {ties.map(({ tieId, tieName, since }) => (
+              {ties.map(({ tieId, tieName, since, isUsual }) => (
                 <Box component="li" key={tieId} sx={{ ...line, display: 'flex', alignItems: 'center', gap: 2, px: 1 }}>
                   <Box component={Link} to={`/drawer/${tieId}`} sx={{ flex: 1, color: 'text.primary' }}>
                     {tieName}
                   </Box>
-                  <Box sx={QUIET_ASIDE}>since {dayWords(since)}</Box>
+                  <Box sx={QUIET_ASIDE}>
+                    {tieId === usualTieId ? 'usual tie, ' : ''}since {dayWords(since)}
+                  </Box>
                   <May what="wearers.change">
+                    <Button
+                      size="small"
+                      aria-label={isUsual ? `${tieName} is not the usual tie` : `${tieName} is the usual tie`}
+                      onClick={() => void mark(isUsual ? null : tieId)}
+                    >
+                      {isUsual ? 'Not usual' : 'Make usual'}
+                    </Button>
                     <Button size="small" aria-label={`Remove ${tieName}`} onClick={() => void change(tieId, false)}>
                       Remove
                     </Button>
@@ -173,7 +183,7 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
                 ))}
             </TextField>
           </May>
-          <NotSaved failure={failure} kept="" />
+          <NotSaved failure={failure ?? notMarked} kept="" />
         </>
       )}
     </Loaded>

@@ -167,7 +167,7 @@ const OfferLine = memo(
         <TieLine
           tie={offer.tie}
           isPale={offer.ranked?.kind === 'unwearable'}
-          below={offer.ranked && <Reasons ranked={offer.ranked} />}
+          below={(offer.isUsual || offer.ranked) && <Reasons offer={offer} />}
           beside={offer.ranked?.kind === 'wearable' && <WouldGive ranked={offer.ranked} />}
         />
       </Box>
@@ -212,13 +212,23 @@ function PlainSelect({
   );
 }
 
-function Reasons({ ranked }: { ranked: RankedTie }): ReactNode {
+function Reasons({ offer: { ranked, isUsual } }: { offer: Offer }): ReactNode {
   const { length } = useUnits();
-  if (ranked.kind === 'unwearable')
-    return <Box sx={{ fontSize: SIZE.note, color: 'error.main' }}>✕ {explainUnusable(ranked.why, length)}</Box>;
+  const usual = isUsual && (
+    <Box component="b" sx={{ mr: 1.25 }}>
+      Usual tie
+    </Box>
+  );
+  if (ranked?.kind === 'unwearable')
+    return (
+      <Box sx={{ fontSize: SIZE.note, color: 'error.main' }}>
+        {usual}✕ {explainUnusable(ranked.why, length)}
+      </Box>
+    );
   return (
     <Box sx={{ fontSize: SIZE.note }}>
-      {ranked.reasons.map((reason) => (
+      {usual}
+      {ranked?.reasons.map((reason) => (
         <Box
           component="span"
           key={reason.what}

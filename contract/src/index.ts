@@ -15,6 +15,7 @@ export * from './records/tying.ts';
 export * from './records/watch.ts';
 export * from './records/backup.ts';
 export * from './records/person.ts';
+export * from './records/calendar.ts';
 export * from './records/link.ts';
 export * from './records/party.ts';
 export * from './party/memberFacts.ts';

@@ -123,16 +123,16 @@ test('an empty shop leads to its first tie, and from there to the bench', async 
       'Tip to waist': '62 mm',
       'Tip to belly': '124 mm',
       'Tip to nose': '186 mm',
-      Belly: '65 mm',
-      Waist: '80 mm',
+      'Belly width': '65 mm',
+      'Waist width': '80 mm',
       'Tip to tip': '791.5 mm',
     }))
       await type(name, text);
     await page.reload();
     await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toHaveValue('The first');
     await page.getByRole('button', { name: 'Put in the drawer' }).click();
-    await expect(page.getByText('The waist width is 80 mm, wider than the belly (65 mm)', { exact: false })).toBeVisible();
-    await type('Waist', '30 mm');
+    await expect(page.getByText('The waist width is 3 1⁄8 in, wider than the belly', { exact: false })).toBeVisible();
+    await type('Waist width', '30 mm');
     await expect(page.getByRole('group', { name: 'The blade as measured' })).toBeVisible();
     await page.getByRole('button', { name: 'Put in the drawer' }).click();
     await expect(page.getByRole('link', { name: /The first/ })).toBeVisible();

@@ -346,6 +346,7 @@ test.describe('the records', () => {
   test('the house’s habits are where a fitting starts', async ({ page, shop }) => {
     await page.goto(`${shop.address}/shop`);
     await page.getByRole('textbox', { name: 'Ease' }).fill('9 in');
+    await page.keyboard.press('Tab');
     await expect(page.getByText('Ease: from', { exact: false })).toBeVisible();
     await page.reload();
     await expect(page.getByRole('textbox', { name: 'Ease' })).toHaveValue('9 in');

@@ -19,6 +19,7 @@ import { watchRoutes } from './modules/watch/routes.ts';
 import { wearerRoutes } from './modules/wearers/routes.ts';
 import { database, type Database } from './plugins/database.ts';
 import { deedRoutes } from './modules/deeds/routes.ts';
+import { calendarRoutes } from './modules/calendars/routes.ts';
 import { linkRoutes } from './modules/links/routes.ts';
 import { peopleRoutes } from './modules/people/routes.ts';
 import { partyRoutes } from './modules/parties/routes.ts';
@@ -131,6 +132,7 @@ export async function buildApp({
   await app.register(peopleRoutes, { prefix: '/api' });
   await app.register(deedRoutes, { prefix: '/api' });
   await app.register(linkRoutes, { prefix: '/api', address });
+  await app.register(calendarRoutes, { prefix: '/api', address });
   await app.register(privacyRoutes, { prefix: '/api' });
   await app.register(watchRoutes, { prefix: '/api', machine });
   await app.register(backupRoutes, { prefix: '/api', folder: backupFolder, machine });

@@ -9,6 +9,7 @@ import { tellFibreFromWeave } from './2026-11-28-19-00-tell-fibre-from-weave.ts'
 import { countTheCollarsStand } from './2026-11-29-05-30-count-the-collars-stand.ts';
 import { knowWhoWorksHere } from './2026-11-29-09-00-know-who-works-here.ts';
 import { markUsualTies } from './2026-12-01-19-40-mark-usual-ties.ts';
+import { subscribeToCalendars } from './2026-12-01-20-00-subscribe-to-calendars.ts';
 import { planParties } from './2026-11-29-18-30-plan-parties.ts';
 import { timeTyings } from './2026-11-25-03-30-time-tyings.ts';
 import { workOnSeveralMachines } from './2026-11-29-22-00-work-on-several-machines.ts';
@@ -26,4 +27,5 @@ export const migrations: readonly MigrationStep[] = [
   planParties,
   workOnSeveralMachines,
   markUsualTies,
+  subscribeToCalendars,
 ];

@@ -74,6 +74,11 @@ export const ROUTE_RULES: Readonly<Record<string, RouteRule>> = {
   'GET /api/fittings/:id/recomputed': rule('fittings.read'),
   'POST /api/fittings': rule('fittings.giveOut', 'issued a card'),
 
+  'GET /api/calendars': rule('wearers.read'),
+  'POST /api/calendars': rule('links.give', 'made a calendar subscription'),
+  'DELETE /api/calendars/:id': rule('links.give', 'ended a calendar subscription'),
+  'GET /api/calendars/:key/due.ics': rule('anybody'),
+
   'GET /api/links': rule('fittings.read'),
   'POST /api/links': rule('links.give', 'gave a wearer the coach'),
   'PUT /api/links/:id/withdrawn': rule('links.give', 'withdrew a wearer’s coach'),

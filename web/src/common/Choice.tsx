@@ -63,6 +63,10 @@ function PlainChoice<V extends string>({
               '@media (forced-colors: active)': {
                 '&:has(:checked)': { forcedColorAdjust: 'none', backgroundColor: 'Highlight', color: 'HighlightText' },
               },
+              // paper has no grounds: what is chosen is underlined there
+              '@media print': {
+                '&:has(:checked)': { backgroundColor: 'transparent', color: 'inherit', fontWeight: 700, textDecoration: 'underline' },
+              },
               '&:has(:focus-visible)': {
                 outline: `2px solid ${COLOURS.long}`,
                 outlineOffset: -3,

@@ -18,15 +18,11 @@ import type { FastifyInstance } from 'fastify';
 import type { ZodTypeProvider } from 'fastify-type-provider-zod';
 import { z } from 'zod';
 import { bySignedIn } from '../../plugins/whoIsThere.ts';
-import { sendAs } from '../sendFile.ts';
-import { shopRepository } from '../shop/repository.ts';
-import { dueCalendarOf } from './dueCalendar.ts';
 import { wearerService } from './service.ts';
 
 const params = z.object({ id: recordId });
 const tieParams = z.object({ id: recordId, tieId: recordId });
 const tags = ['wearers'];
-const MOST_IN_CALENDAR = 1_000;
 const refusals = { 400: problem, 404: problem, 409: problem, 503: problem };
 
 export async function wearerRoutes(app: FastifyInstance): Promise<void> {
@@ -39,15 +35,6 @@ export async function wearerRoutes(app: FastifyInstance): Promise<void> {
   routes.get('/like', { schema: { tags, querystring: likeQuery, response: { 200: likeWearers, ...refusals } } }, async ({ query }) => ({
     wearers: await service.like(query.name, query.collar, query.except),
   }));
-  routes.get(
-    '/due.ics',
-    { schema: { tags, response: { 200: z.any().describe('The days that wearers’ ties are for, as a calendar.'), 503: problem } } },
-    async (_request, reply) => {
-      const { wearers } = await service.list({ q: '', show: 'due', sort: 'seen', counted: 'no', offset: 0, limit: MOST_IN_CALENDAR });
-      const text = dueCalendarOf(wearers, (await shopRepository(app.database).read()).name);
-      return sendAs(reply, 'text/calendar; charset=utf-8', 'attachment; filename="due.ics"', Buffer.from(text));
-    },
-  );
   routes.get('/:id', { schema: { tags, params, response: { 200: wearer, 404: problem, 503: problem } } }, async (request) =>
     service.get(request.params.id),
   );

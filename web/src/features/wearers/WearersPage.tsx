@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import dayjs from 'dayjs';
-import { useDeferredValue } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { addMembers, useParties } from '../../common/api/parties.ts';
@@ -29,6 +29,7 @@ import {
 } from '../../common/selection.tsx';
 import { SearchField } from '../../common/forms/SearchField.tsx';
 import { Page } from '../../common/Page.tsx';
+import { CalendarDialog } from './CalendarDialog.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { RULED_LINE, RULED_LIST } from '../../common/looks.ts';
 import { May } from '../../common/session/May.tsx';
@@ -63,6 +64,7 @@ export function WearersPage() {
   };
   const searched = useDeferredValue(letters.trim());
   const [sort, setSort] = useOrder('wearers', SORTS);
+  const [isCalendarOpen, setCalendarOpen] = useState(false);
   const reading = useWearerList({ letters: show === 'current' ? searched : '', show, sort, offset: page * PAGE, limit: PAGE });
   const selection = useSelection(reading.data?.wearers ?? NOBODY_LISTED);
   return (
@@ -96,8 +98,8 @@ export function WearersPage() {
           small
         />
         {show === 'due' && selection.shown.length > 0 && (
-          <Button variant="outlined" component="a" href="/api/wearers/due.ics" download sx={{ minHeight: 36 }}>
-            Calendar file
+          <Button variant="outlined" aria-haspopup="dialog" onClick={() => setCalendarOpen(true)} sx={{ minHeight: 36 }}>
+            Calendar
           </Button>
         )}
         {show === 'current' && searched === '' && (
@@ -115,6 +117,7 @@ export function WearersPage() {
           <WithWearers selection={selection} />
         </SelectionBar>
       </Box>
+      {isCalendarOpen && <CalendarDialog onClose={() => setCalendarOpen(false)} />}
       <Loaded reading={reading}>
         {({ wearers, total, isTotalExact }) =>
           wearers.length > 0 ? (

@@ -315,7 +315,9 @@ function WearerName({ draft, error, dispatch }: { draft: BenchDraft; error: stri
         if (reason === 'input') dispatch({ type: 'nameTyped', name });
         if (reason === 'clear') dispatch({ type: 'nameTyped', name: '' });
       }}
-      onChange={(_event, wearer) => {
+      onChange={(event, wearer) => {
+        // else the same Enter would press the button that has the keyboard by then
+        event.preventDefault();
         // Enter takes the first that was found, as soon as it is; Tab keeps a name that nobody on record has as somebody new.
         const chosen = typeof wearer === 'string' ? (isAnswered ? options[0] : undefined) : wearer;
         setOpen(false);

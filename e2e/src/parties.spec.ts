@@ -48,7 +48,7 @@ test('a party from an empty list to the last bow: the lead’s link, members who
   await typeDay(page, 'Day', new Date(Date.now() + 86_400_000));
   await page.getByRole('textbox', { name: 'All bows tied by' }).fill('7.30 pm');
   await page.getByRole('textbox', { name: 'Lead', exact: true }).fill('Purser Quill');
-  await page.getByRole('textbox', { name: 'Lead', exact: true }).press('Enter');
+  await page.getByRole('textbox', { name: 'Lead', exact: true }).press('Control+Enter');
   await expect(page.getByRole('heading', { name: 'Ferry crew’s supper' })).toBeVisible();
   await expect(page.getByText('tomorrow, 19:30')).toBeVisible();
   await expect(page.getByText('nobody on the list yet')).toBeVisible();
@@ -243,7 +243,7 @@ test('a wedding of eight by the keyboard, from nothing to the first tick, in at 
   const hour = page.getByRole('textbox', { name: 'All bows tied by' });
   while (!(await hour.evaluate((field) => field === document.activeElement))) await press('Tab');
   await type('15');
-  await press('Enter');
+  await press('Control+Enter');
   await expect(page.getByRole('heading', { name: 'Wed' })).toBeVisible();
   await expect(page.getByRole('combobox', { name: 'Add a person' })).toBeFocused();
   const names = ['Ada', 'Bo', 'Cy', 'Di', 'Ed', 'Flo', 'Gus', 'Hal'];

@@ -166,6 +166,59 @@ test.describe('by keyboard alone', () => {
     expect(strokes).toBeLessThanOrEqual(60);
   });
 
+  test('somebody new, from their name to the revised card, takes 60 keys or fewer: Enter goes on, Ctrl and Enter save, one key records and revises', async ({
+    page,
+    shop,
+  }) => {
+    await page.goto(`${shop.address}/wearers`);
+    await expect(page.getByRole('list').first()).toBeVisible();
+    let strokes = 0;
+    const press = async (...keys: string[]): Promise<void> => {
+      for (const key of keys) {
+        strokes += 1;
+        await page.keyboard.press(key);
+      }
+    };
+    const type = (text: string): Promise<void> => press(...Array.from(text));
+    await press('n');
+    await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toBeFocused();
+    await type('Zed Moor');
+    await press('Enter');
+    await expect(page.getByRole('textbox', { name: 'Collar size' })).toBeFocused();
+    await type('16');
+    await press('Control+Enter');
+    await expect(page.getByRole('heading', { name: 'Zed Moor', level: 1 })).toBeVisible();
+    await press('f');
+    await expect(new Bench(page, shop.address).name).toHaveValue('Zed Moor');
+    await press('t');
+    await expect(page.getByRole('listbox', { name: 'Ties' }).getByRole('option').first()).toBeVisible();
+    await press('Enter', 'Control+Enter');
+    await expect(page.getByText(/^issued/)).toBeVisible();
+    await press('e');
+    await expect(half(page, 'Front loop')).toBeFocused();
+    const { result, tie } = await page.evaluate(async () => {
+      const id = new URLSearchParams(location.search).get('fitting') ?? '';
+      return (await (await fetch(`/api/fittings/${id}`)).json()) as { result: { spreadMm: number }; tie: { id: string } };
+    });
+    for (const [i, by] of [3, 4, 3, 3].entries()) {
+      await type(((result.spreadMm / 2 + by) / 25.4).toFixed(2));
+      if (i < 3) await press('Enter');
+    }
+    await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Even within');
+    await press('Escape', 'Shift+R');
+    await expect(page.getByText('Revision 2 beside')).toBeVisible();
+    expect(strokes).toBeLessThanOrEqual(60);
+    // as step by step: the tying is on record, the tie goes by it, and the card goes by the tie
+    const { takeUp } = (await (await page.request.get(`${shop.address}/api/ties/${tie.id}`)).json()) as { takeUp: object | null };
+    expect(takeUp).not.toBeNull();
+    await page.goBack();
+    await expect(page.getByRole('button', { name: 'Applied to this tie' })).toBeVisible();
+    const next = await page.getByText(/^Next time: /).innerText();
+    await page.goForward();
+    const lead = /lead ([^,.]+) in/.exec(next)?.[1] ?? 'nothing';
+    await expect(page.getByRole('main')).toContainText(lead);
+  });
+
   test('a focused button is pressed by Space, and a choice is moved by its arrows, also where keys mean something else', async ({
     page,
     shop,

@@ -14,8 +14,9 @@ import {
 } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
-import { useEffect, useMemo, useState, type KeyboardEvent } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { goToNextField } from '../../common/forms/nextField.ts';
 import { useShop } from '../../common/api/shop.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { HALVES, HalfWidthFields, useHalfWidths, type Half } from '../../common/tying/HalfWidths.tsx';
@@ -159,7 +160,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
           </Box>
           <Box
             data-balance
-            onKeyDown={goOn}
+            onKeyDownCapture={goToNextField}
             sx={{
               mt: 2,
               display: 'grid',
@@ -280,12 +281,5 @@ function readOff(value: unknown): typeof NOTHING_OFF | null {
 }
 
 const goToFirst = (): void => document.querySelector<HTMLInputElement>('[data-balance] input')?.focus();
-
-/** Enter goes on to the next field. */
-function goOn(event: KeyboardEvent<HTMLElement>): void {
-  if (event.key !== 'Enter' || event.ctrlKey || event.metaKey || !(event.target instanceof HTMLInputElement)) return;
-  const fields = [...event.currentTarget.querySelectorAll('input')];
-  fields[fields.indexOf(event.target) + 1]?.focus();
-}
 
 const NOTHING_READ: Readonly<Record<Half, null>> = { frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null };

@@ -19,6 +19,7 @@ import Typography from '@mui/material/Typography';
 import { useCallback, useMemo, useState, type ReactNode } from 'react';
 import { Controller, useWatch, type Control, type FieldErrors, type UseFormRegister, type UseFormSetValue } from 'react-hook-form';
 import { Link, useNavigate, useParams } from 'react-router';
+import { FieldsForm } from '../../common/forms/FieldsForm.tsx';
 import { currentOf } from '../../common/api/request.ts';
 import { changeTie, createTie, putTieAway, useTie, useTies } from '../../common/api/ties.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
@@ -103,13 +104,9 @@ function TieEditor({ tie }: { tie: Tie | null }) {
         )
       }
     >
-      <Box
-        component="form"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
+      <FieldsForm
+        onSave={() => void submit()}
+        saveKeySays="save the tie"
         onFocus={(event) => setFocused(event.target instanceof HTMLInputElement ? event.target.name : '')}
       >
         <FieldsOf what="ties.change">
@@ -153,7 +150,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
             </Button>
           </May>
         </Box>
-      </Box>
+      </FieldsForm>
     </Page>
   );
 }
@@ -312,6 +309,9 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
         ([inSwitchedUnit(NO_UNIT.has(name) ? '' : form[name], unit), hint.trim()].filter((each) => each !== '').join('; ') || ' ')
       }
       multiline={name === 'note'}
+      // a new record begins with its name
+      // eslint-disable-next-line jsx-a11y/no-autofocus
+      autoFocus={name === 'name' && tieId === null}
       slotProps={{ inputLabel: { shrink: true }, htmlInput: { autoComplete: 'off', ...(NO_TAPE.has(name) ? {} : TAPE_FIELD) } }}
     />
   );

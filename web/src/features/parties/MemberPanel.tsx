@@ -24,6 +24,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Controller } from 'react-hook-form';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
+import { FieldsForm } from '../../common/forms/FieldsForm.tsx';
 import { addMembers, changeMember, givePartyLink, issueCards, moveTies, removeMember } from '../../common/api/parties.ts';
 import { currentOf } from '../../common/api/request.ts';
 import { Choice } from '../../common/Choice.tsx';
@@ -35,7 +36,6 @@ import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET_ASIDE } from '../../common/looks.ts';
 import { notify } from '../../common/notices.tsx';
 import { useMay } from '../../common/session/sessionStore.ts';
-import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useStaff } from '../../common/staff.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
@@ -95,7 +95,6 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
     target?.scrollIntoView({ block: 'nearest' });
   }, [at, member.id]);
   const goOn = (): void => void (isChanged && mayChange ? submit() : Promise.resolve()).then(onNext);
-  useShortcuts('Party', [{ key: 'Enter', mod: true, says: 'save, and on to the next thing to do', run: goOn }]);
   const text = (name: keyof MemberForm, hint = ' ') => (
     <TextField
       label={MEMBER_FIELD_WORDS[name]}
@@ -166,13 +165,10 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
         onDecide={decide}
       />
       <NotSaved failure={currentOf(failure, partyMember) ? null : failure} />
-      <Box
-        component="form"
-        noValidate
-        onSubmit={(event) => {
-          event.preventDefault();
-          void submit();
-        }}
+      <FieldsForm
+        onSave={() => void submit()}
+        saveKeySays="save, and on to the next thing to do"
+        onSaveKey={goOn}
         sx={{ display: 'grid', gap: 1.25 }}
       >
         {text('name')}
@@ -263,7 +259,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
             )}
           </Box>
         )}
-      </Box>
+      </FieldsForm>
       <Actions page={page} line={line} isChanged={isChanged} onRemoved={onClose} />
     </Box>
   );

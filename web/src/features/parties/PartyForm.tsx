@@ -15,6 +15,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useCallback, useMemo } from 'react';
 import { Controller, useWatch } from 'react-hook-form';
+import { FieldsForm } from '../../common/forms/FieldsForm.tsx';
 import { changeParty, createParty } from '../../common/api/parties.ts';
 import { currentOf } from '../../common/api/request.ts';
 import { dayWords } from '../../common/dueWords.ts';
@@ -129,15 +130,7 @@ export function PartyForm({
     />
   );
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-      sx={{ display: 'grid', gap: 1.5, maxWidth: '50rem' }}
-    >
+    <FieldsForm onSave={() => void submit()} saveKeySays="save the party" sx={{ display: 'grid', gap: 1.5, maxWidth: '50rem' }}>
       <ClashNotice<Form>
         what="this party"
         clashes={clashes}
@@ -186,6 +179,6 @@ export function PartyForm({
           </Button>
         )}
       </Box>
-    </Box>
+    </FieldsForm>
   );
 }

@@ -14,6 +14,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useMemo, useState } from 'react';
 import { Controller, type FieldErrors, type Resolver } from 'react-hook-form';
+import { FieldsForm } from '../../common/forms/FieldsForm.tsx';
 import { changeCollar, createCollar, removeCollar, useCollars } from '../../common/api/collars.ts';
 import { currentOf } from '../../common/api/request.ts';
 import { exactLength } from '../../common/exactLength.ts';
@@ -173,14 +174,9 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
     for (const [field] of LENGTHS) setValue(field, typical[field], { shouldValidate: true });
   };
   return (
-    <Box
-      component="form"
-      aria-label={collar ? collar.name : 'A new collar'}
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
+    <FieldsForm
+      onSave={() => void submit()}
+      label={collar ? collar.name : 'A new collar'}
       sx={{
         display: 'grid',
         columnGap: 2,
@@ -236,6 +232,6 @@ function CollarEditor({ collar, onDone }: { collar: StockCollar | null; onDone: 
       </Box>
       <NotSaved failure={currentOf(failure, stockCollar) ? null : failure} sx={WHOLE_ROW} />
       <NotSaved failure={removal.failure} what="taken out of stock" kept="" sx={WHOLE_ROW} />
-    </Box>
+    </FieldsForm>
   );
 }

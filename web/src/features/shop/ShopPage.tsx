@@ -16,6 +16,7 @@ import TextField from '@mui/material/TextField';
 import { Fragment, useMemo } from 'react';
 import { Controller, type FieldErrors, type Resolver } from 'react-hook-form';
 import { Link } from 'react-router';
+import { FieldsForm } from '../../common/forms/FieldsForm.tsx';
 import { currentOf } from '../../common/api/request.ts';
 import { changeShop, useShopReading } from '../../common/api/shop.ts';
 import { exactLength } from '../../common/exactLength.ts';
@@ -255,15 +256,7 @@ function Settings({ settings }: { settings: ShopSettings }) {
     />
   );
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-      sx={{ display: 'grid', gap: 2 }}
-    >
+    <FieldsForm onSave={() => void submit()} saveKeySays="save the habits" sx={{ display: 'grid', gap: 2 }}>
       <ClashNotice<SettingsForm>
         what="these habits"
         clashes={clashes}
@@ -299,6 +292,6 @@ function Settings({ settings }: { settings: ShopSettings }) {
           </Button>
         )}
       </Box>
-    </Box>
+    </FieldsForm>
   );
 }

@@ -14,6 +14,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useCallback, useMemo, type ReactNode } from 'react';
 import { Controller, useWatch, type Control } from 'react-hook-form';
+import { FieldsForm } from '../../common/forms/FieldsForm.tsx';
 import { currentOf } from '../../common/api/request.ts';
 import { changeWearer, createWearer } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
@@ -76,6 +77,9 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
       error={errors[name] !== undefined}
       helperText={errors[name]?.message ?? (LENGTHS.has(name) ? <LengthHint control={control} name={name} hint={hint} /> : hint)}
       multiline={name === 'note'}
+      // a new record begins with its name
+      // eslint-disable-next-line jsx-a11y/no-autofocus
+      autoFocus={name === 'name' && wearer === null}
       slotProps={{
         inputLabel: { shrink: true },
         htmlInput: { autoComplete: 'off', ...(NO_TAPE.has(name) ? {} : TAPE_FIELD) },
@@ -104,15 +108,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
     ...CHOICE_MEASURES.filter((measure) => measure.row === row).map(choose),
   ];
   return (
-    <Box
-      component="form"
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        void submit();
-      }}
-      sx={{ display: 'grid', gap: 1.5 }}
-    >
+    <FieldsForm onSave={() => void submit()} saveKeySays="save the wearer" sx={{ display: 'grid', gap: 1.5 }}>
       <ClashNotice<Form>
         what="this wearer"
         clashes={clashes}
@@ -181,7 +177,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
           </Button>
         )}
       </Box>
-    </Box>
+    </FieldsForm>
   );
 }
 

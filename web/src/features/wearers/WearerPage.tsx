@@ -23,6 +23,8 @@ import { FittingList, MeasureHistory, OwnedTies, Tyings } from './WearerRecords.
 import { QUIET } from '../../common/looks.ts';
 import { OnlyFor } from '../../common/session/Allowed.tsx';
 import { May } from '../../common/session/May.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
+import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 
 /** One wearer, or a new one: the record, measures over time, ties, and every fitting and tying. */
 export function WearerPage() {
@@ -116,6 +118,8 @@ function KnownWearerPage({ id }: { id: string }) {
   const navigate = useNavigate();
   const wearer = useWearer(id);
   const fittings = useFittingsOf(id);
+  const mayFit = useMay()('fittings.giveOut');
+  useShortcuts('Wearer', mayFit ? [{ key: 'f', says: 'fit a tie at the Bench', run: () => void navigate(`/?wearer=${id}`) }] : []);
   return (
     <Loaded reading={wearer}>
       {(known) =>

@@ -8,6 +8,7 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 as uuid } from 'uuid';
+import { FieldsForm } from '../../common/forms/FieldsForm.tsx';
 import { useTies } from '../../common/api/ties.ts';
 import { keepTying, recordTying, useTyingsOf } from '../../common/api/tyings.ts';
 import { markUsual, setOwned, useMeasures, useWearerTies } from '../../common/api/wearers.ts';
@@ -258,13 +259,11 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
   });
   if (ties.length === 0) return null;
   return (
-    <Box
-      component="form"
-      aria-label="A new tying"
-      onSubmit={(event) => {
-        event.preventDefault();
+    <FieldsForm
+      onSave={() => {
         if (halves.isRight) void save();
       }}
+      label="A new tying"
       sx={{
         mt: 2,
         display: 'grid',
@@ -295,6 +294,6 @@ function NewTying({ wearer, ties, lastTieId }: { wearer: Wearer; ties: readonly 
         Put on record
       </Button>
       <NotSaved failure={failure} sx={WHOLE_ROW} />
-    </Box>
+    </FieldsForm>
   );
 }

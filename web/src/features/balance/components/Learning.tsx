@@ -1,23 +1,13 @@
-import { kinshipOf, type KinLearning, type Fitting, type Tie, type TieData, type Tying, type Wearer } from '@easytuck/contract';
+import { kinshipOf, type KinLearning, type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
 import {
   clothBehaviour,
-  learnTie,
-  MODEL_VERSION,
-  inAnybodysHands,
   mostTelling,
   NINETY_PERCENT,
-  observationsOf,
   prepareTie,
   priorOfKin,
-  roundToSetting,
-  setForSpreadMm,
   takeUpGrounds,
-  takeUpsForWearer,
-  WEARER_TYINGS,
-  withTakeUps,
   type Kinship,
   type Normal,
-  type TakeUpBeliefs,
 } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -37,9 +27,11 @@ import { clothWords, settingWords } from '../../../common/words.ts';
 import { useShortcuts } from '../../../common/shortcuts/shortcuts.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS, SIZE } from '../../../theme.ts';
-import { effectOn, type DeskTie, type ReadHalves } from '../balanceDesk.ts';
+import type { DeskTie, ReadHalves } from '../balanceDesk.ts';
+import { isApplied, keptOf, lessonOf, type Lesson } from '../lesson.ts';
 import { QUIET, QUIET_ASIDE } from '../../../common/looks.ts';
 import { May } from '../../../common/session/May.tsx';
+import { useMay } from '../../../common/session/sessionStore.ts';
 
 const History = lazy(async () => ({ default: (await import('./History.tsx')).History }));
 
@@ -71,84 +63,90 @@ export function Learning({
   const [id, setId] = useState(() => uuid());
   // what the model says of the tie before anything was learned
   const model = useMemo(() => prepareTie({ ...tie, takeUp: null }), [tie]);
-  const observations = useMemo(() => observationsOf(tyings), [tyings]);
   // what other ties of its maker and its cloth showed is a better start than its shape and its marks alone
   const kin = useKinLearning(tie.id).data?.ties ?? NO_TIES;
   const kinship = useMemo(() => kinshipOf(tie), [tie]);
   const start = useMemo(() => priorOfKin(model, kinship, kin), [model, kinship, kin]);
-  const now = useMemo(() => learnTie(model, observations, start), [model, observations, start]);
+  const ground = useMemo(
+    () => ({ model, start, desk, fitting, hardware: tie.hardware, wearerId: wearer.id }),
+    [model, start, desk, fitting, tie.hardware, wearer.id],
+  );
+  const lesson = useMemo(() => lessonOf(tyings, ground), [tyings, ground]);
+  const { learned: now, count, isSurprised, own, isByThem, effect, next, nextLeadMm } = lesson;
   const grounds = takeUpGrounds(model.measured);
-  // asked about as long as nothing was measured since
-  const isSurprised = now.surprisingIds.includes(observations.at(-1)?.id ?? '');
-  const isTaken =
-    tie.takeUp !== null &&
-    Math.abs(tie.takeUp.shortMm - now.beliefs.short.meanMm) < 0.05 &&
-    Math.abs(tie.takeUp.longMm - now.beliefs.long.meanMm) < 0.05;
-  const { believed } = now;
-  const count = believed.length;
-  const own = takeUpsForWearer(model, believed, wearer.id, start);
-  const isByThem = believed.filter(({ wearerId }) => wearerId === wearer.id).length >= WEARER_TYINGS;
-  const held = isByThem ? own : inAnybodysHands(now.beliefs);
-  const effect = effectOn(desk, model, held);
-  const calibrated = withTakeUps(model, held);
-  const next = roundToSetting(tie.hardware, setForSpreadMm(calibrated, desk.neckPathMm, fitting.result.spreadMm)).nearest;
-  const nextLeadMm = Math.round(effect.evenLeadMm * 10) / 10;
+  const isTaken = isApplied(tie, lesson);
   const isTaught = count > 0 || kin.length > 0;
   const [cardId, setCardId] = useState(() => uuid());
   const { save: run, isBusy, failure } = useSaving((work: () => Promise<void>) => work());
+  const record = async (isConfirmed: boolean): Promise<Tying | null> => {
+    if (!read) return null;
+    const saved = await recordTying({
+      id,
+      wearerId: wearer.id,
+      tieId: tie.id,
+      fittingId: fitting.id,
+      outcome: 'tied',
+      ...read,
+      setMm: desk.setMm,
+      leadMm: desk.leadMm,
+      neckPathMm: desk.neckPathMm,
+      isConfirmed,
+    });
+    setId(uuid());
+    notify('The tying is on record.');
+    onSaved();
+    return saved;
+  };
+  const apply = async (taught: Lesson): Promise<void> => {
+    const { id: tieId, createdAt: _created, updatedAt: _updated, awayAt: _away, ...rest } = tie;
+    await changeTie(tieId, { ...rest, takeUp: keptOf(taught) });
+    notify(`${tie.name} now goes by its tyings.`);
+  };
+  const issue = async (taught: Lesson): Promise<void> => {
+    const {
+      id: _id,
+      givenOutAt: _at,
+      wearer: who,
+      tie: _tie,
+      modelVersion: _model,
+      result: _result,
+      revision: _revision,
+      card: _card,
+      collar,
+      ...worn
+    } = fitting;
+    const given = await giveOutFitting({
+      ...worn,
+      id: cardId,
+      wearer: { kind: 'known', id: who.id },
+      collar: collar.text,
+      tieId: tie.id,
+      school: 'own',
+      step: taught.next.step,
+      leadMm: taught.nextLeadMm,
+      revises: fitting.id,
+    });
+    setCardId(uuid());
+    await navigate(`/fittings/${given.id}`);
+  };
   const keep = (isConfirmed: boolean): Promise<void> =>
     run(async () => {
-      if (!read) return;
-      await recordTying({
-        id,
-        wearerId: wearer.id,
-        tieId: tie.id,
-        fittingId: fitting.id,
-        outcome: 'tied',
-        ...read,
-        setMm: desk.setMm,
-        leadMm: desk.leadMm,
-        neckPathMm: desk.neckPathMm,
-        isConfirmed,
-      });
-      setId(uuid());
-      notify('The tying is on record.');
-      onSaved();
+      await record(isConfirmed);
     });
-  const takeIn = (): Promise<void> =>
+  const takeIn = (): Promise<void> => run(() => apply(lesson));
+  const newCard = (): Promise<void> => run(() => issue(lesson));
+  const recordAndRevise = (): Promise<void> =>
     run(async () => {
-      const { id: tieId, createdAt: _created, updatedAt: _updated, awayAt: _away, ...rest } = tie;
-      await changeTie(tieId, { ...rest, takeUp: learnedOf(now.beliefs) });
-      notify(`${tie.name} now goes by its tyings.`);
+      const saved = await record(false);
+      if (!saved) return;
+      const taught = lessonOf([...tyings, saved], ground);
+      // what can hardly be right changes nothing before somebody has looked at it
+      if (taught.isSurprised) return;
+      await apply(taught);
+      await issue(taught);
     });
-  const newCard = (): Promise<void> =>
-    run(async () => {
-      const {
-        id: _id,
-        givenOutAt: _at,
-        wearer: who,
-        tie: _tie,
-        modelVersion: _model,
-        result: _result,
-        revision: _revision,
-        card: _card,
-        collar,
-        ...worn
-      } = fitting;
-      const given = await giveOutFitting({
-        ...worn,
-        id: cardId,
-        wearer: { kind: 'known', id: who.id },
-        collar: collar.text,
-        tieId: tie.id,
-        school: 'own',
-        step: next.step,
-        leadMm: nextLeadMm,
-        revises: fitting.id,
-      });
-      setCardId(uuid());
-      await navigate(`/fittings/${given.id}`);
-    });
+  const may = useMay();
+  const mayRevise = may('tyings.record') && may('ties.change') && may('fittings.giveOut');
   useShortcuts('Balance', [
     {
       key: 'Enter',
@@ -158,6 +156,17 @@ export function Learning({
         if (read !== null && !isDoubted && !isBusy) void keep(false);
       },
     },
+    ...(mayRevise
+      ? [
+          {
+            key: 'R',
+            says: 'put it on record, apply it to the tie and issue the revised card',
+            run: () => {
+              if (read !== null && !isDoubted && !isBusy) void recordAndRevise();
+            },
+          },
+        ]
+      : []),
     {
       key: 'a',
       says: 'apply what was learned to this tie',
@@ -190,6 +199,11 @@ export function Learning({
               <Button variant="contained" disabled={read === null || isDoubted || isBusy} onClick={() => void keep(false)}>
                 Put the tying on record
               </Button>
+              {mayRevise && (
+                <Button variant="outlined" disabled={read === null || isDoubted || isBusy} onClick={() => void recordAndRevise()}>
+                  Record and revise the card
+                </Button>
+              )}
             </May>
             {(isSurprised || isDoubted) && (
               <Button variant="outlined" disabled={read === null || isBusy} onClick={() => void keep(true)}>
@@ -280,7 +294,7 @@ export function Learning({
           )}
         </Box>
       </Box>
-      {observations.length > 0 && (
+      {lesson.observed > 0 && (
         <Suspense fallback={null}>
           <History
             tyings={tyings}
@@ -297,12 +311,6 @@ export function Learning({
 }
 
 const NO_TIES: KinLearning['ties'] = [];
-
-/** What is kept with the tie of what was learned. */
-const learnedOf = ({ short, long, whole, evenLead }: TakeUpBeliefs): NonNullable<TieData['takeUp']> => ({
-  ...{ shortMm: short.meanMm, longMm: long.meanMm, wholeSdMm: whole.sdMm, leadSdMm: evenLead.sdMm },
-  model: MODEL_VERSION,
-});
 
 /** Whether somebody has read how thick it is: it differs from what is usual for its cloth. */
 const isThicknessRead = (tie: Tie): boolean => tie.cloth.thicknessMm !== clothBehaviour(tie).thicknessMm;

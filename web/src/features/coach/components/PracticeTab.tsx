@@ -9,6 +9,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import dayjs from 'dayjs';
 import { lazy, Suspense, useEffect, useState } from 'react';
+import { FieldsForm } from '../../../common/forms/FieldsForm.tsx';
 import { recordTying, useTyingsOf } from '../../../common/api/tyings.ts';
 import { useWearers } from '../../../common/api/wearers.ts';
 import { Choice } from '../../../common/Choice.tsx';
@@ -184,13 +185,11 @@ function Outcome({
     onSaved();
   });
   return (
-    <Box
-      component="form"
-      aria-label="How the try went"
-      onSubmit={(event) => {
-        event.preventDefault();
+    <FieldsForm
+      onSave={() => {
         if (halves.isRight) void save();
       }}
+      label="How the try went"
       sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: 'repeat(2, minmax(0, 1fr))' }}
     >
       <Box sx={WHOLE_ROW}>
@@ -225,7 +224,7 @@ function Outcome({
         {wearerId === null && <Box sx={QUIET}>Say who practised first.</Box>}
       </Box>
       <NotSaved failure={failure} kept="The try is kept here." sx={WHOLE_ROW} />
-    </Box>
+    </FieldsForm>
   );
 }
 

@@ -23,11 +23,15 @@ const keys = {
 
 /** Fittings given out to a wearer, latest first. */
 export function useFittingsOf(wearerId: string | null): Reading<readonly Fitting[]> {
-  return useSWR(
-    wearerId === null ? null : keys.ofWearer(wearerId),
-    async (key: string) => (await request('GET', key, fittingList)).fittings,
-  );
+  return useSWR(wearerId === null ? null : keys.ofWearer(wearerId), readList);
 }
+
+/** The card that was issued to a wearer last; null where none was. */
+export async function latestCardOf(wearerId: string): Promise<Fitting | null> {
+  return (await readList(keys.ofWearer(wearerId))).find(({ card }) => card !== null) ?? null;
+}
+
+const readList = async (key: string): Promise<readonly Fitting[]> => (await request('GET', key, fittingList)).fittings;
 
 /** One fitting, as it was given out; nothing is asked for null. */
 export function useFitting(id: string | null): Reading<Fitting> {

@@ -149,13 +149,14 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
             typed={halves.typed}
             onType={halves.type}
           />
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', columnGap: 2, color: 'text.secondary', mt: 0.5 }}>
+          {/* each side's name stays below its side, however narrow */}
+          <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', columnGap: 2, color: 'text.secondary', mt: 0.5 }}>
             <span>{sideName(isMirror ? 'left' : 'right', reader)}</span>
-            <Box component="span" sx={{ textAlign: 'center' }}>
-              chalk line: the target; open dots: estimated
-            </Box>
             <Box component="span" sx={{ textAlign: 'right' }}>
               {sideName(isMirror ? 'right' : 'left', reader)}
+            </Box>
+            <Box component="span" sx={{ gridColumn: '1 / -1', textAlign: 'center' }}>
+              chalk line: the target; open dots: estimated
             </Box>
           </Box>
           <Box

@@ -65,7 +65,7 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
           {subscriptions.length > 0 && (
             <Box component="ul" aria-label="Subscriptions" sx={{ ...RULED_LIST, width: '100%' }}>
               {subscriptions.map(({ id, madeAt, madeBy, readAt }, i) => (
-                <Box component="li" key={id} sx={{ ...RULED_LINE, alignItems: 'center' }}>
+                <Box component="li" key={id} sx={{ ...RULED_LINE, display: 'flex', alignItems: 'center', gap: 2 }}>
                   <Box sx={{ flex: 1 }}>
                     Made {dayWords(madeAt)}
                     {madeBy === '' ? '' : ` by ${madeBy}`}, {readAt === null ? 'not read yet' : `last read ${dayWords(readAt)}`}

@@ -8,7 +8,9 @@ import dayjs from 'dayjs';
 import { useDeferredValue, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
+import { latestCardOf } from '../../common/api/fittings.ts';
 import { addMembers, useParties } from '../../common/api/parties.ts';
+import { printLabel } from '../../common/api/printer.ts';
 import { putWearerAway, useWearerList } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { dueWords } from '../../common/dueWords.ts';
@@ -40,7 +42,7 @@ const PAGE = 50;
 const SHOWN = ['current', 'due', 'away'] as const;
 type Shown = (typeof SHOWN)[number];
 const SHOWN_WORDS = [
-  { value: 'current', text: 'lately seen first' },
+  { value: 'current', text: 'everybody' },
   { value: 'due', text: 'due next' },
   { value: 'away', text: 'archived' },
 ] as const satisfies readonly { value: Shown; text: string }[];
@@ -158,8 +160,23 @@ function WithWearers({ selection }: { selection: Selection<Wearer> }) {
     notify(`${countOf(added)} added to ${party.name}.${before === 0 ? '' : ` ${countOf(before)} on its list already.`}`);
     end();
   });
+  const labels = useSaving(async () => {
+    const cards = (await Promise.all(chosen.map(({ id }) => latestCardOf(id)))).filter((card) => card !== null);
+    for (const { id } of cards) await printLabel(uuid(), id);
+    const without = chosen.length - cards.length;
+    notify(
+      `${cards.length === 1 ? '1 label' : `${cards.length} labels`} sent to the printer.${without === 0 ? '' : ` ${countOf(without)} without a card.`}`,
+    );
+    end();
+  });
   return (
     <>
+      <May what="printer.use">
+        <Button variant="outlined" disabled={labels.isBusy} onClick={() => void labels.save()}>
+          Print labels
+        </Button>
+        <NotSaved failure={labels.failure} what="printed" kept="" />
+      </May>
       <May what="wearers.change">
         <ArchiveChosen selection={selection} archive={putWearerAway} count={countOf} />
       </May>

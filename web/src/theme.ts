@@ -91,6 +91,8 @@ export const theme = createTheme({
         },
         // on a screen that is seen from further off, type and page grow
         html: { '@media (min-width: 150em)': { fontSize: '125%' }, '@media (min-width: 212.5em)': { fontSize: '162.5%' } },
+        // a grid without columns is as wide as its place, not as its widest part
+        '*': { gridAutoColumns: 'minmax(0, 1fr)' },
         // a name without a space is broken rather than pushed out of the window
         body: { fontVariantNumeric: 'lining-nums', overflowWrap: 'break-word' },
         // on paper: the page without what only a screen can do, in ink on white

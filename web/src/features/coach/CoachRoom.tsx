@@ -241,7 +241,7 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
                 variant="determinate"
                 value={100 * reading.share}
                 aria-label="Working out the movement"
-                sx={{ width: '16.25rem' }}
+                sx={{ width: '16.25rem', maxWidth: '100%' }}
               />
             </Box>
           )}

@@ -142,7 +142,8 @@ function Due({ dispatch }: { dispatch: Dispatch<BenchEvent> }) {
                 width: '100%',
                 minHeight: 44,
                 px: 1,
-                gap: 2,
+                columnGap: 2,
+                flexWrap: 'wrap',
                 justifyContent: 'space-between',
                 textAlign: 'left',
                 '&:hover': { backgroundColor: COLOURS.card },
@@ -151,7 +152,7 @@ function Due({ dispatch }: { dispatch: Dispatch<BenchEvent> }) {
               <Box component="span" sx={{ fontWeight: 560 }}>
                 {wearer.name}
               </Box>
-              <Box component="span" sx={{ color: 'text.secondary', textAlign: 'right' }}>
+              <Box component="span" sx={{ color: 'text.secondary', textAlign: 'right', ml: 'auto' }}>
                 {wearer.eventName === '' ? '' : `${wearer.eventName}, `}
                 {wearer.eventOn === null ? '' : dueWords(wearer.eventOn, dayjs())}
               </Box>

@@ -125,7 +125,7 @@ function SchoolTicket({ name, view, belly, smallMm, chosen, onChoose }: SchoolTi
         onChange={onChoose}
         style={{ position: 'absolute', opacity: 0, inset: 0, pointerEvents: 'none' }}
       />
-      <Box sx={{ display: 'flex', justifyContent: 'space-between', gap: 1 }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', justifyContent: 'space-between', columnGap: 1 }}>
         <Box component="span" sx={{ fontFamily: FIGURES, fontWeight: 600, fontSize: SIZE.clear }}>
           {chosen ? '● ' : ''}
           {words.name}

@@ -30,7 +30,9 @@ export function Controls({ coach: { state, dispatch }, children }: { coach: Coac
       >
         Next
       </Button>
-      <Box sx={{ flex: '1 1 12.5rem', minWidth: '11.25rem', maxWidth: '18.75rem', mx: 'auto', alignSelf: 'center' }}>{children}</Box>
+      <Box sx={{ flex: '1 1 12.5rem', minWidth: 'min(11.25rem, 100%)', maxWidth: '18.75rem', mx: 'auto', alignSelf: 'center' }}>
+        {children}
+      </Box>
       <Choice
         label="Speed"
         value={String(state.speed)}

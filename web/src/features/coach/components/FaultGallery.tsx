@@ -45,7 +45,14 @@ export function FaultGallery({
       >
         <Box
           component="fieldset"
-          sx={{ border: 0, m: 0, p: 0, display: 'grid', gap: 1.25, gridTemplateColumns: 'repeat(auto-fill, minmax(11.125rem, 1fr))' }}
+          sx={{
+            border: 0,
+            m: 0,
+            p: 0,
+            display: 'grid',
+            gap: 1.25,
+            gridTemplateColumns: 'repeat(auto-fill, minmax(min(11.125rem, 100%), 1fr))',
+          }}
         >
           <Box component="legend" sx={{ fontSize: SIZE.clear, p: 0, mb: 1.25 }}>
             {reader === 'facing'

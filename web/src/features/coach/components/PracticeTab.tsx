@@ -89,7 +89,7 @@ function Clock({ timer: { practice, stop }, onStart }: { timer: PracticeClock; o
   const now = useNow(practice !== null && practice.stoppedAt === null);
   const running = practice !== null && practice.stoppedAt === null;
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 2 }}>
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2 }}>
       <Box
         role="timer"
         aria-label="Time of this try"
@@ -242,33 +242,35 @@ function Tries({ wearerId, tieId }: { wearerId: string; tieId: string }) {
             <Suspense fallback={<Box sx={{ height: 260 }} />}>
               <PracticeChart tries={[...tries].reverse()} />
             </Suspense>
-            <Box
-              component="table"
-              sx={{
-                borderCollapse: 'collapse',
-                width: '100%',
-                mt: 2,
-                '& th, & td': { textAlign: 'left', py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}` },
-              }}
-            >
-              <thead>
-                <tr>
-                  <th scope="col">Day</th>
-                  <th scope="col">Time</th>
-                  <th scope="col">How it went</th>
-                  <th scope="col">Longest at</th>
-                </tr>
-              </thead>
-              <tbody>
-                {tries.map((tying) => (
-                  <tr key={tying.id}>
-                    <td>{dayjs(tying.tiedAt).format('D MMM YYYY, HH:mm')}</td>
-                    <td style={{ fontVariantNumeric: 'tabular-nums' }}>{clock(tying.durationMs ?? 0)}</td>
-                    <td>{outcomeWords(tying)}</td>
-                    <td>{longestStep(tying)}</td>
+            <Box sx={{ overflowX: 'auto' }}>
+              <Box
+                component="table"
+                sx={{
+                  borderCollapse: 'collapse',
+                  width: '100%',
+                  mt: 2,
+                  '& th, & td': { textAlign: 'left', py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}` },
+                }}
+              >
+                <thead>
+                  <tr>
+                    <th scope="col">Day</th>
+                    <th scope="col">Time</th>
+                    <th scope="col">How it went</th>
+                    <th scope="col">Longest at</th>
                   </tr>
-                ))}
-              </tbody>
+                </thead>
+                <tbody>
+                  {tries.map((tying) => (
+                    <tr key={tying.id}>
+                      <td>{dayjs(tying.tiedAt).format('D MMM YYYY, HH:mm')}</td>
+                      <td style={{ fontVariantNumeric: 'tabular-nums' }}>{clock(tying.durationMs ?? 0)}</td>
+                      <td>{outcomeWords(tying)}</td>
+                      <td>{longestStep(tying)}</td>
+                    </tr>
+                  ))}
+                </tbody>
+              </Box>
             </Box>
           </>
         );

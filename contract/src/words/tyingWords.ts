@@ -103,7 +103,7 @@ const ON_NECK: Ground = {
   middle: 'the collar button',
   up: 'towards the chin',
   close: 'the neck',
-  snug: 'Snug at the button, with room for a finger at the throat.',
+  snug: 'Snug at the button, with room for one finger between band and throat.',
   park: (own) => `over the shoulder on ${own}`,
   parkTo: 'over the shoulder',
   off: 'off the shoulder',
@@ -134,6 +134,8 @@ const ON_LEG: Ground = {
 const BEFORE_FIRST =
   'It is the knot of a shoelace with two differences: the ends are folded before they are looped, and the second loop goes in behind. Watch all steps once before the first try, and rest the arms between tries. Dry or rough hands snag silk.';
 
+const ASK_FIRST = 'Ask before you touch the collar, say what you do, and stop when asked.';
+
 const AT_NIGHT = 'At the end of the evening, pull one flat end: it is open.';
 
 function leadWords(step: TyingStep, context: StepContext): StepWords {
@@ -145,7 +147,7 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
     case 'prepare':
       return {
         name: 'Drape',
-        act: `${late ? `Let the band out to ${late.longest} for tying. ` : ''}Collar up, top button closed. Lay the tie round the collar, seam to the shirt, and draw it to and fro until it lies flat.`,
+        act: `${isHelped ? `${ASK_FIRST} ` : ''}${late ? `Let the band out to ${late.longest} for tying. ` : ''}Collar up, top button closed. Lay the tie round the collar, seam to the shirt, and draw it to and fro until it lies flat.`,
         hands: [
           `${ownHand}: holds one blade at its widest line, ${behind} behind, ${inFront} in front.`,
           `${otherHand}: holds the other blade the same way. Draw in turn.`,
@@ -278,7 +280,7 @@ function leadWords(step: TyingStep, context: StepContext): StepWords {
         name: 'Collar down',
         act: `${late ? `Take the band back in to ${late.mark} at the back. ` : ''}Turn the collar down over the band all the way round, and look again.`,
         hands: [`${ownHand}: turns its side down.`, `${otherHand}: turns its side down.`],
-        check: `No band shows, the button is hidden, the bow lies on the collar${isHelped ? ', a finger fits at the throat' : ''}.`,
+        check: `No band shows, the button is hidden, the bow lies on the collar, one finger fits between band and throat.`,
         trap: 'Dizziness, headache, shortness of breath: loosen it at once.',
         more: AT_NIGHT,
       };
@@ -340,7 +342,7 @@ function thighWords(step: TyingStep, context: StepContext, mark: string): StepWo
       name: 'Over to the neck',
       act: `Open the hook, or slide the band off, without letting go of the bow. Set the band to ${mark}, fasten it round the collar, and turn the collar down over it.`,
       hands: [`${ownHand}: holds the bow.`, `${otherHand}: opens the band, leads it round the neck, and fastens it.`],
-      check: 'No band shows, the button is hidden, a finger fits at the throat.',
+      check: 'No band shows, the button is hidden, one finger fits between band and throat.',
       trap: 'A band that cannot be opened does not come off the leg as a tied bow. Dizziness, headache, shortness of breath: loosen it at once.',
       more: AT_NIGHT,
     };
@@ -350,7 +352,7 @@ function thighWords(step: TyingStep, context: StepContext, mark: string): StepWo
 /** Steps of the way with even ends that differ from the others: neither end is the longer, so they are named by which lies on top. */
 function evenEndsWords(step: TyingStep, context: StepContext): StepWords | null {
   const { late } = context;
-  const { own, other, ownHand, otherHand, behind, inFront } = named(context);
+  const { own, other, ownHand, otherHand, isHelped, behind, inFront } = named(context);
   switch (step) {
     case 'prepare':
     case 'balance':
@@ -391,7 +393,7 @@ function evenEndsWords(step: TyingStep, context: StepContext): StepWords | null 
     case 'wrap':
       return {
         name: 'Round the finger',
-        act: `Lay the upper end down over the forefinger, which points across the button, and keep it aside on ${other}: with the hand, in the teeth, or in a clip.`,
+        act: `Lay the upper end down over the forefinger, which points across the button, and keep it aside on ${other}: with the hand${isHelped ? '' : ', in the teeth,'} or in a clip.`,
         hands: [
           `${ownHand}: the forefinger points across the button, under the upper end.`,
           `${otherHand}: lays the upper end over it and keeps it aside.`,
@@ -441,7 +443,7 @@ function evenEndsWords(step: TyingStep, context: StepContext): StepWords | null 
         name: 'Band in, collar down',
         act: `Take the band in ${late ? `to ${late.mark} ` : ''}at the back, or have it taken in. Turn the collar down over it all the way round, and look again.`,
         hands: [`${ownHand}: turns its side down.`, `${otherHand}: turns its side down.`],
-        check: 'The bow sits at the button, a finger fits at the throat, no band shows.',
+        check: 'The bow sits at the button, one finger fits between band and throat, no band shows.',
         trap: 'Dizziness, headache, shortness of breath: loosen it at once.',
         more: AT_NIGHT,
       };

@@ -145,7 +145,7 @@ export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
   creased: {
     seen: 'Creases across the front',
     cause: 'The front bow was crushed while the back bow was pushed.',
-    remedy: 'Stretch the wings out and smooth them; steam it later.',
+    remedy: 'Stretch the wings out and smooth them. Steam it later, off the neck; no iron on velvet.',
     backTo: 'backBow',
   },
   loosened: {

@@ -111,6 +111,21 @@ describe('stepWords', () => {
     expect(told('backBow', { longEnd: 'right' }).act).toContain('from your left to your right');
   });
 
+  // common practice, no source: ask first, nothing in a helper's teeth, one finger between band and throat
+  it.each(['wearer', 'facing', 'behind'] as const)('keeps the throat safe and is fit to be read to %s', (reader) => {
+    for (const way of ['main', 'pinchAndTurn', 'plainPush', 'evenEnds'] as const) {
+      const steps = stepsOf(way).map((step) => [step, told(step, { way, reader })] as const);
+      const texts = steps.map(
+        ([step, { act, hands, check, trap, more }]) => [step, [act, ...hands, check, trap, more ?? ''].join(' ')] as const,
+      );
+      const saying = (what: RegExp) => texts.filter(([, text]) => what.test(text)).map(([step]) => step);
+      expect([way, saying(/Ask before you touch/)]).toEqual([way, reader === 'wearer' ? [] : ['prepare']]);
+      expect([way, saying(/in the teeth/)]).toEqual([way, reader === 'wearer' && way === 'evenEnds' ? ['wrap'] : []]);
+      expect([way, saying(/two fingers/i)]).toEqual([way, []]);
+      expect([way, texts.at(-1)?.[1]]).toEqual([way, expect.stringContaining('one finger fits between band and throat')]);
+    }
+  });
+
   it('says the same of both hands, with left and right exchanged', () => {
     const swap = (text: string): string =>
       text.replace(

@@ -242,8 +242,8 @@ function SetTab({
           {pocket.eventOn !== null && ` For ${pocket.eventName === '' ? '' : `${pocket.eventName} on `}${dayOf(pocket.eventOn)}.`}
         </p>
         <p className="caution">
-          Two fingers must fit under the collar. Never draw it so tight that it presses the throat. If you feel dizzy, short of breath or
-          have a headache, loosen it at once, and ask a doctor if it does not pass.
+          One finger must fit between band and throat. Never draw it so tight that it presses the throat. If you feel dizzy, short of breath
+          or have a headache, loosen it at once, and ask a doctor if it does not pass.
         </p>
         <SetDetails pocket={pocket} subject={subject} linkKey={linkKey} length={length} />
         <Keep />

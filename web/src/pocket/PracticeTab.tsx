@@ -67,7 +67,7 @@ export function PracticeTab({
       <h2>Tries so far</h2>
       {tries.length > 0 && <p>{forecastWords(tries)}</p>}
       {tries.length === 0 ? (
-        <p className="quiet">None yet. Five or six in a row teach more than one a day.</p>
+        <p className="quiet">None yet.</p>
       ) : (
         <ul className="tries">
           {tries.map((each) => (

@@ -36,10 +36,10 @@ describe('dress custom', () => {
     expect([first('whiteTie'), first('blackTie'), first('other')]).toEqual(['white', 'black', 'black']);
   });
 
-  it('knows both schools of wings, and where spare ends go on a button-down', () => {
+  it('knows both schools of wings, and what is done with a button-down', () => {
     expect(collarCustoms('blackTie', 'wing', 'behind')).toEqual(['wingsBehind']);
     expect(collarCustoms('blackTie', 'wing', 'over')).toEqual(['wingsOver']);
     expect(collarCustoms('whiteTie', 'buttonDown', 'behind')).toEqual(['wingForWhiteTie', 'buttonDownInformal']);
-    expect(collarCustoms('business', 'buttonDown', 'behind')).toEqual(['tuckSpareEnds']);
+    expect(collarCustoms('business', 'buttonDown', 'behind')).toEqual(['tuckUnderLeaf']);
   });
 });

@@ -95,13 +95,13 @@ function byDay(dress: TieDress, heightMm: number): readonly Custom[] {
 const says = (speaks: Custom['speaks'], what: Custom['what']): Custom => ({ speaks, what });
 
 /** What dress custom says of the collar for an occasion, whatever the tie. */
-export type CollarCustom = 'wingForWhiteTie' | 'buttonDownInformal' | 'wingsBehind' | 'wingsOver' | 'spreadCarriesWide' | 'tuckSpareEnds';
+export type CollarCustom = 'wingForWhiteTie' | 'buttonDownInformal' | 'wingsBehind' | 'wingsOver' | 'spreadCarriesWide' | 'tuckUnderLeaf';
 
 /** Advice on the collar for an occasion, with both schools of wings. */
 export function collarCustoms(occasion: Occasion, style: CollarStyle, wings: WingSchool): readonly CollarCustom[] {
   const customs: CollarCustom[] = [];
   if (occasion === 'whiteTie' && style !== 'wing') customs.push('wingForWhiteTie');
-  if (style === 'buttonDown') customs.push(occasion === 'whiteTie' || occasion === 'blackTie' ? 'buttonDownInformal' : 'tuckSpareEnds');
+  if (style === 'buttonDown') customs.push(occasion === 'whiteTie' || occasion === 'blackTie' ? 'buttonDownInformal' : 'tuckUnderLeaf');
   if (style === 'wing') customs.push(wings === 'behind' ? 'wingsBehind' : 'wingsOver');
   if (style === 'spread') customs.push('spreadCarriesWide');
   return customs;

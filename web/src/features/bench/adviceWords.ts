@@ -17,6 +17,6 @@ export const COLLAR_ADVICE: Readonly<Record<CollarCustom, string>> = {
   wingsBehind: 'Wings behind the bow, as most wear it.',
   wingsOver: 'Wings over the bow, as some wear it.',
   spreadCarriesWide: 'A spread collar carries a wider bow than a narrow point collar.',
-  tuckSpareEnds:
+  tuckUnderLeaf:
     'On a button-down, undo the points first. At the end tuck the back bow’s wings under the leaf and button the points again.',
 };

@@ -27,7 +27,7 @@ export const PALETTE = {
 
 export type ColourName = keyof typeof PALETTE;
 
-/** The same for dark rooms, as behind a stage: cloth and skin stay what they are, and lines are light on dark. */
+/** The same for dark rooms, as behind a stage: grounds are dark, lines and letters light. */
 export const DARK_PALETTE: Readonly<Record<ColourName, string>> = {
   paper: '#161b1f',
   card: '#1f262b',

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { Bench } from './bench.ts';
+import { countedKeys } from './countedKeys.ts';
 import { Coach } from './coach.ts';
 import { newKey } from './killRounds.ts';
 import { expect, test, type Shop } from './shop.ts';
@@ -119,14 +120,7 @@ test.describe('no verdict', () => {
 test.describe('by keyboard alone', () => {
   test('the whole job, from the empty bench to the revised card, takes 60 keys or fewer', async ({ page, shop }) => {
     await new Bench(page, shop.address).open();
-    let strokes = 0;
-    const press = async (...keys: string[]): Promise<void> => {
-      for (const key of keys) {
-        strokes += 1;
-        await page.keyboard.press(key);
-      }
-    };
-    const type = (text: string): Promise<void> => press(...Array.from(text));
+    const { press, type, count } = countedKeys(page);
     await press('w');
     await type('piet');
     await expect(page.getByRole('option', { name: /Piet van Hollum/ })).toBeVisible();
@@ -134,7 +128,7 @@ test.describe('by keyboard alone', () => {
     await expect(page.getByRole('listbox', { name: 'Ties' }).getByRole('option').first()).toBeVisible();
     await press('Enter', 'Control+Enter');
     await expect(page.getByRole('heading', { name: 'Piet van Hollum' })).toBeVisible();
-    expect(strokes).toBeLessThanOrEqual(12);
+    expect(count()).toBeLessThanOrEqual(12);
 
     // the bow is tied and uneven
     await press('e');
@@ -163,7 +157,7 @@ test.describe('by keyboard alone', () => {
     await expect(page.getByRole('button', { name: 'Issue revised card' })).toBeEnabled();
     await press('r');
     await expect(page.getByText('Revision 2 beside')).toBeVisible();
-    expect(strokes).toBeLessThanOrEqual(60);
+    expect(count()).toBeLessThanOrEqual(60);
   });
 
   test('somebody new, from their name to the revised card, takes 60 keys or fewer: Enter goes on, Ctrl and Enter save, one key records and revises', async ({
@@ -172,14 +166,7 @@ test.describe('by keyboard alone', () => {
   }) => {
     await page.goto(`${shop.address}/wearers`);
     await expect(page.getByRole('list').first()).toBeVisible();
-    let strokes = 0;
-    const press = async (...keys: string[]): Promise<void> => {
-      for (const key of keys) {
-        strokes += 1;
-        await page.keyboard.press(key);
-      }
-    };
-    const type = (text: string): Promise<void> => press(...Array.from(text));
+    const { press, type, count } = countedKeys(page);
     await press('n');
     await expect(page.getByRole('textbox', { name: 'Name', exact: true })).toBeFocused();
     await type('Zed Moor');
@@ -207,7 +194,7 @@ test.describe('by keyboard alone', () => {
     await expect(page.getByRole('status', { name: 'Verdict' })).toContainText('Even within');
     await press('Escape', 'Shift+R');
     await expect(page.getByText('Revision 2 beside')).toBeVisible();
-    expect(strokes).toBeLessThanOrEqual(60);
+    expect(count()).toBeLessThanOrEqual(60);
     // as step by step: the tying is on record, the tie goes by it, and the card goes by the tie
     const { takeUp } = (await (await page.request.get(`${shop.address}/api/ties/${tie.id}`)).json()) as { takeUp: object | null };
     expect(takeUp).not.toBeNull();

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { Bench } from './bench.ts';
+import { countedKeys } from './countedKeys.ts';
 import { expect, test } from './shop.ts';
 
 const inches = (text: string): string => text.replace(/ (\d\/\d)/, '\u202f$1').replace('/', '\u2044');
@@ -17,11 +18,7 @@ async function fitted(page: Page, address: string, wearer = 'Corin Attleby', tie
 test.describe('the fitter at work', () => {
   test('a whole fitting of a known wearer takes 12 keystrokes or fewer', async ({ page, shop }) => {
     await new Bench(page, shop.address).open();
-    let strokes = 0;
-    const press = async (key: string): Promise<void> => {
-      strokes += 1;
-      await page.keyboard.press(key);
-    };
+    const { press, count } = countedKeys(page);
     await press('w');
     for (const letter of 'piet') await press(letter);
     await expect(page.getByRole('option', { name: /Piet van Hollum/ })).toBeVisible();
@@ -32,7 +29,7 @@ test.describe('the fitter at work', () => {
     await press('Control+Enter');
     await expect(page.getByText(/^issued/)).toBeVisible();
     await expect(page.getByRole('heading', { name: 'Piet van Hollum' })).toBeVisible();
-    expect(strokes).toBeLessThanOrEqual(12);
+    expect(count()).toBeLessThanOrEqual(12);
   });
 
   test('shows all its keys on one key, and steps set, lead and schools by them', async ({ page, shop }) => {

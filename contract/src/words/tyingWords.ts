@@ -330,7 +330,7 @@ function balanceWords(context: StepContext): StepWords {
 
 /** Steps of tying on a thigh or a cylinder that differ in more than what it is tied on: how it is laid, and how it comes to the neck. */
 function thighWords(step: TyingStep, context: StepContext, mark: string): StepWords | null {
-  const { ownHand, otherHand } = named(context);
+  const { ownHand, otherHand, isHelped } = named(context);
   if (step === 'prepare')
     return {
       ...leadWords(step, context),
@@ -340,7 +340,7 @@ function thighWords(step: TyingStep, context: StepContext, mark: string): StepWo
   if (step === 'collarDown')
     return {
       name: 'Over to the neck',
-      act: `Open the hook, or slide the band off, without letting go of the bow. Set the band to ${mark}, fasten it round the collar, and turn the collar down over it.`,
+      act: `${isHelped ? `${ASK_FIRST} ` : ''}Open the hook, or slide the band off, without letting go of the bow. Set the band to ${mark}, fasten it round the collar, and turn the collar down over it.`,
       hands: [`${ownHand}: holds the bow.`, `${otherHand}: opens the band, leads it round the neck, and fastens it.`],
       check: 'No band shows, the button is hidden, one finger fits between band and throat.',
       trap: 'A band that cannot be opened does not come off the leg as a tied bow. Dizziness, headache, shortness of breath: loosen it at once.',

@@ -48,7 +48,7 @@ describe('a subscription of the calendar', () => {
     expect((await get(path)).statusCode).toBe(404);
   });
 
-  it('asked for twice under the same id is one, by the address that was told last; its key is kept nowhere', async () => {
+  it('asked for twice under the same id is one, and the later address is its own; its key is kept nowhere', async () => {
     const id = uuid();
     const [first, second] = [pathOf(await made(id)), pathOf(await made(id))];
     expect((await listed()).filter((each) => each.id === id)).toHaveLength(1);

@@ -11,7 +11,7 @@ export interface CoachService {
   readonly sheetPdf: (
     fittingId: string,
     way: OfferedWay,
-    told: Reader,
+    reader: Reader,
     paper: PaperSize | undefined,
     address?: string,
   ) => Promise<Uint8Array>;
@@ -21,11 +21,11 @@ export function coachService(database: Database): CoachService {
   const fittings = fittingService(database);
   const settings = shopRepository(database);
   return {
-    sheetPdf: async (fittingId, way, told, paper, address) => {
+    sheetPdf: async (fittingId, way, reader, paper, address) => {
       const fitting = await fittings.get(fittingId);
       const { unit, paper: usual } = await settings.read();
       return drawSheets({
-        sheets: [{ fitting, way, reader: told, address: address ?? null }],
+        sheets: [{ fitting, way, reader, address: address ?? null }],
         unit,
         paper: paper ?? usual,
         title: `Tying, step by step: ${fitting.wearer.name}`,

@@ -373,9 +373,12 @@ export function wearerRepository({ models, sequelize }: Pick<Database, 'models' 
       const owned = (await wearerTies.findAll({ where, raw: true, transaction })) as unknown as WearerTieRow[];
       const hasUsual = (await wearerTies.count({ where: { wearerId: intoId, isUsual: true }, transaction })) > 0;
       await wearerTies.bulkCreate(
-        owned.map(({ tieId, since, isUsual }) => ({ wearerId: intoId, tieId, since, isUsual: Boolean(isUsual) && !hasUsual })),
+        owned.map(({ tieId, since }) => ({ wearerId: intoId, tieId, since, isUsual: false })),
         { ignoreDuplicates: true, transaction },
       );
+      // (also where both own it)
+      const usual = owned.find(({ isUsual }) => Boolean(isUsual));
+      if (usual && !hasUsual) await wearerTies.update({ isUsual: true }, { where: { wearerId: intoId, tieId: usual.tieId }, transaction });
       await wearerTies.destroy({ where, transaction });
       await wearerWords.destroy({ where, transaction });
       await sequelize.query('UPDATE wearers SET merged_into = ?, version = version + 1, updated_at = ? WHERE id = ?', {

@@ -43,9 +43,10 @@ describe('the usual tie of a wearer', () => {
 
   it('goes along when records are merged, unless the other has one', async () => {
     const tieId = await aTieInTheDrawer();
-    const merged = async (intoHasOne: boolean): Promise<WearerTies> => {
+    const merged = async (intoHasOne: boolean, bothOwnIt = false): Promise<WearerTies> => {
       const [into, from] = [await enter({ name: 'Kept Record' }), await enter({ name: 'Other Record' })];
       const other = await aTieInTheDrawer();
+      if (bothOwnIt) await send('PUT', `/api/wearers/${into.id}/ties/${tieId}`);
       if (intoHasOne) await send('PUT', `/api/wearers/${into.id}/usual-tie/${other}`);
       await send('PUT', `/api/wearers/${from.id}/usual-tie/${tieId}`);
       const answer = await send('POST', `/api/wearers/${into.id}/merge`, { fromId: from.id, version: 1, fromVersion: 1 });
@@ -55,6 +56,7 @@ describe('the usual tie of a wearer', () => {
       return ties;
     };
     expect((await merged(false)).usualTieId).toBe(tieId);
+    expect((await merged(false, true)).usualTieId).toBe(tieId);
     expect((await merged(true)).usualTieId).not.toBe(tieId);
   });
 });

@@ -16,7 +16,7 @@ export function useCalendarSubscriptions(): Reading<readonly CalendarSubscriptio
   return useSWR(KEY, async (key: string) => (await request('GET', key, calendarSubscriptionList)).subscriptions);
 }
 
-/** Makes an address for a calendar program. It is told once. */
+/** Makes an address for a calendar program. It is shown once. */
 export async function subscribeCalendar(id: string): Promise<MadeCalendarSubscription> {
   const made = await request('POST', KEY, madeCalendarSubscription, { id });
   await mutate(KEY);

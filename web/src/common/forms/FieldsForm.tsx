@@ -7,7 +7,7 @@ import { goToNextField } from './nextField.ts';
 interface FieldsFormProps {
   readonly onSave: () => void;
   /** What Ctrl and Enter do wherever the keyboard is on the page, as the list of keys says it; left out where it works in this form alone. */
-  readonly saveKeySays?: string;
+  readonly saveKeySays?: string | undefined;
   /** What Ctrl and Enter do instead of saving. */
   readonly onSaveKey?: () => void;
   readonly label?: string;
@@ -27,6 +27,8 @@ export function FieldsForm({ onSave, saveKeySays, onSaveKey, label, sx = {}, onF
   const save = onSaveKey ?? pressSave;
   useShortcuts('This page', saveKeySays === undefined ? [] : [{ key: 'Enter', mod: true, says: saveKeySays, run: save }]);
   const onKeyDown = (event: KeyboardEvent<HTMLElement>): void => {
+    // a dialog or a list that lies over the page belongs to it in the program, not on the screen
+    if (form.current?.contains(event.target as Node) !== true) return;
     if (event.key === 'Enter' && (event.ctrlKey || event.metaKey) && !event.defaultPrevented) {
       event.preventDefault();
       save();

@@ -1,8 +1,8 @@
-import { MODEL_VERSION } from '@easytuck/core';
 import type { Fitting, Tie, TieData, Tying } from '@easytuck/contract';
 import {
   inAnybodysHands,
   learnTie,
+  MODEL_VERSION,
   observationsOf,
   roundToSetting,
   setForSpreadMm,

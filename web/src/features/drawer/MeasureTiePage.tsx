@@ -106,7 +106,7 @@ function TieEditor({ tie }: { tie: Tie | null }) {
     >
       <FieldsForm
         onSave={() => void submit()}
-        saveKeySays="save the tie"
+        saveKeySays={may('ties.change') ? 'save the tie' : undefined}
         onFocus={(event) => setFocused(event.target instanceof HTMLInputElement ? event.target.name : '')}
       >
         <FieldsOf what="ties.change">

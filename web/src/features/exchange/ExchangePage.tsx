@@ -14,6 +14,7 @@ import LinearProgress from '@mui/material/LinearProgress';
 import { useEffect, useRef, useState, type DragEvent } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
+import { WideTable } from '../../common/WideTable.tsx';
 import { cancelImport, exportAddress, importFile, useImportProgress } from '../../common/api/exchange.ts';
 import { sentenceOf } from '../../common/api/request.ts';
 import { NoSuchPage } from '../../common/faces/NoSuchPage.tsx';
@@ -264,40 +265,36 @@ function Report({
         </Button>
       </Box>
       {mistakes.length > 0 && (
-        <Box sx={{ overflowX: 'auto' }}>
-          <Box
-            component="table"
-            sx={{
-              borderCollapse: 'collapse',
-              width: '100%',
-              '& th': { textAlign: 'left', fontWeight: 400, color: 'text.secondary' },
-              '& td, & th': { py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, verticalAlign: 'top' },
-            }}
-          >
-            <thead>
-              <tr>
-                <th scope="col">row</th>
-                <th scope="col">column</th>
-                <th scope="col">as it stands</th>
-                <th scope="col">what would be right</th>
+        <WideTable
+          sx={{
+            width: '100%',
+            '& th': { textAlign: 'left', fontWeight: 400, color: 'text.secondary' },
+            '& td, & th': { py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, verticalAlign: 'top' },
+          }}
+        >
+          <thead>
+            <tr>
+              <th scope="col">row</th>
+              <th scope="col">column</th>
+              <th scope="col">as it stands</th>
+              <th scope="col">what would be right</th>
+            </tr>
+          </thead>
+          <tbody>
+            {mistakes.map(({ row, column, value, message }, i) => (
+              <tr key={i}>
+                <td>{row}</td>
+                <Box component="td" sx={{ whiteSpace: 'nowrap' }}>
+                  {column}
+                </Box>
+                <Box component="td" sx={{ maxWidth: '10rem', overflow: 'hidden', textOverflow: 'ellipsis' }}>
+                  {value === '' ? '(empty)' : value}
+                </Box>
+                <td>{message}</td>
               </tr>
-            </thead>
-            <tbody>
-              {mistakes.map(({ row, column, value, message }, i) => (
-                <tr key={i}>
-                  <td>{row}</td>
-                  <Box component="td" sx={{ whiteSpace: 'nowrap' }}>
-                    {column}
-                  </Box>
-                  <Box component="td" sx={{ maxWidth: '10rem', overflow: 'hidden', textOverflow: 'ellipsis' }}>
-                    {value === '' ? '(empty)' : value}
-                  </Box>
-                  <td>{message}</td>
-                </tr>
-              ))}
-            </tbody>
-          </Box>
-        </Box>
+            ))}
+          </tbody>
+        </WideTable>
       )}
       {further > 0 && <Box sx={{ mt: 1 }}>and {further.toLocaleString('en-GB')} more.</Box>}
     </>

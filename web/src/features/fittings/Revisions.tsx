@@ -6,6 +6,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { WideTable } from '../../common/WideTable.tsx';
 import { useRecomputed, useRevisions } from '../../common/api/fittings.ts';
 import { dayWords } from '../../common/dueWords.ts';
 import { Loaded } from '../../common/faces/Loaded.tsx';
@@ -107,40 +108,36 @@ function Comparison({ lines, before, after }: { lines: readonly ComparedLine[]; 
     <>
       {differing.length === 0 && <Box sx={{ mb: 1 }}>Nothing differs.</Box>}
       {shown.length > 0 && (
-        <Box sx={{ overflowX: 'auto' }}>
-          <Box
-            component="table"
-            sx={{
-              borderCollapse: 'collapse',
-              width: '100%',
-              maxWidth: '53.75rem',
-              '& th': { textAlign: 'left', fontWeight: 400 },
-              '& td, & th': { py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, width: '33%' },
-            }}
-          >
-            <thead>
-              <tr>
-                <td />
-                <th scope="col">{before}</th>
-                <th scope="col">{after}</th>
+        <WideTable
+          sx={{
+            width: '100%',
+            maxWidth: '53.75rem',
+            '& th': { textAlign: 'left', fontWeight: 400 },
+            '& td, & th': { py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}`, width: '33%' },
+          }}
+        >
+          <thead>
+            <tr>
+              <td />
+              <th scope="col">{before}</th>
+              <th scope="col">{after}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map(({ name, before: was, after: is, differs }) => (
+              <tr key={name}>
+                <Box component="th" scope="row" sx={QUIET}>
+                  {name}
+                </Box>
+                <td>{was}</td>
+                <td style={{ fontWeight: differs ? 600 : 400 }}>
+                  {differs ? '→ ' : ''}
+                  {is}
+                </td>
               </tr>
-            </thead>
-            <tbody>
-              {shown.map(({ name, before: was, after: is, differs }) => (
-                <tr key={name}>
-                  <Box component="th" scope="row" sx={QUIET}>
-                    {name}
-                  </Box>
-                  <td>{was}</td>
-                  <td style={{ fontWeight: differs ? 600 : 400 }}>
-                    {differs ? '→ ' : ''}
-                    {is}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </Box>
-        </Box>
+            ))}
+          </tbody>
+        </WideTable>
       )}
       <Button onClick={() => setShowsAll(!showsAll)}>{showsAll ? 'Only what differs' : 'All lines'}</Button>
     </>

@@ -25,6 +25,7 @@ import { useRecordForm } from '../../common/forms/useRecordForm.ts';
 import { LazyDayField } from '../../common/LazyDayField.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { May } from '../../common/session/May.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
 import {
   emptyParty,
   movedDay,
@@ -70,6 +71,7 @@ export function PartyForm({
         : changeParty(base.id, { ...input, look: base.look, helpers: base.helpers, version: base.version }),
     onSaved,
   });
+  const mayChange = useMay()('parties.change');
   const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
   const [day, outFrom, backBy] = useWatch({ control, name: ['day', 'outFrom', 'backBy'] });
@@ -130,7 +132,11 @@ export function PartyForm({
     />
   );
   return (
-    <FieldsForm onSave={() => void submit()} saveKeySays="save the party" sx={{ display: 'grid', gap: 1.5, maxWidth: '50rem' }}>
+    <FieldsForm
+      onSave={() => void submit()}
+      saveKeySays={mayChange ? 'save the party' : undefined}
+      sx={{ display: 'grid', gap: 1.5, maxWidth: '50rem' }}
+    >
       <ClashNotice<Form>
         what="this party"
         clashes={clashes}

@@ -40,6 +40,7 @@ import { WhoWorksHere } from './WhoWorksHere.tsx';
 import { useStanding } from '../../common/session/sessionStore.ts';
 import { FieldsOf } from '../../common/session/Allowed.tsx';
 import { May } from '../../common/session/May.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
 
 /** The house: its habits, the collars of its shirts, and what stands on the counter. */
 export function ShopPage() {
@@ -223,6 +224,7 @@ function Settings({ settings }: { settings: ShopSettings }) {
     save: (input, base) => changeShop({ ...input, version: base?.version ?? settings.version }),
     onSaved: () => notify('The habits are saved.'),
   });
+  const mayChange = useMay()('shop.change');
   const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
   const text = (name: keyof SettingsForm, hint = ' ') => (
@@ -256,7 +258,7 @@ function Settings({ settings }: { settings: ShopSettings }) {
     />
   );
   return (
-    <FieldsForm onSave={() => void submit()} saveKeySays="save the habits" sx={{ display: 'grid', gap: 2 }}>
+    <FieldsForm onSave={() => void submit()} saveKeySays={mayChange ? 'save the habits' : undefined} sx={{ display: 'grid', gap: 2 }}>
       <ClashNotice<SettingsForm>
         what="these habits"
         clashes={clashes}

@@ -41,8 +41,8 @@ export function CalendarDialog({ onClose }: { onClose: () => void }) {
         </Button>
         <May what="links.give">
           <Box sx={QUIET}>
-            Or subscribe: a calendar program reads an address every few hours and stays up to date. Whoever has the address can read the
-            names and days.
+            Or subscribe: a calendar program reads an address every few hours and stays up to date. Whoever has the address can read names,
+            days and collar sizes.
           </Box>
           <Button variant="outlined" disabled={making.isBusy} onClick={() => void making.save()}>
             Make an address

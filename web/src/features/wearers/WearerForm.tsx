@@ -33,6 +33,7 @@ import { EMPTY_WEARER, toWearerForm, wearerResolver, type WearerForm as Form } f
 import { QUIET_ASIDE } from '../../common/looks.ts';
 import { FieldsOf } from '../../common/session/Allowed.tsx';
 import { May } from '../../common/session/May.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
 
 interface WearerFormProps {
   /** Under this name what is typed is kept in the browser until it is saved. */
@@ -63,6 +64,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
     onSaved,
   });
   const { form, clashes, arrived, decide, submit, isChanged, isSaving, failure, discard } = record;
+  const mayChange = useMay()('wearers.change');
   const { control, register, formState, getValues, setValue } = form;
   const { errors } = formState;
   const text = (name: 'name' | 'collar' | 'note' | 'contact' | 'eventName' | LengthMeasureKey, label: string, hint = ' ') => (
@@ -108,7 +110,7 @@ export function WearerForm({ name: draftName, wearer, onSaved, saveText }: Weare
     ...CHOICE_MEASURES.filter((measure) => measure.row === row).map(choose),
   ];
   return (
-    <FieldsForm onSave={() => void submit()} saveKeySays="save the wearer" sx={{ display: 'grid', gap: 1.5 }}>
+    <FieldsForm onSave={() => void submit()} saveKeySays={mayChange ? 'save the wearer' : undefined} sx={{ display: 'grid', gap: 1.5 }}>
       <ClashNotice<Form>
         what="this wearer"
         clashes={clashes}

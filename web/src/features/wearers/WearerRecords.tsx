@@ -153,7 +153,7 @@ export function OwnedTies({ wearerId }: { wearerId: string }) {
                   <May what="wearers.change">
                     <Button
                       size="small"
-                      aria-label={isUsual ? `${tieName} is not the usual tie` : `${tieName} is the usual tie`}
+                      aria-label={`${isUsual ? 'Not usual' : 'Make usual'}: ${tieName}`}
                       onClick={() => void mark(isUsual ? null : tieId)}
                     >
                       {isUsual ? 'Not usual' : 'Make usual'}

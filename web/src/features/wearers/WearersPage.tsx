@@ -5,7 +5,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import dayjs from 'dayjs';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { v7 as uuid } from 'uuid';
 import { latestCardOf } from '../../common/api/fittings.ts';
@@ -160,9 +160,16 @@ function WithWearers({ selection }: { selection: Selection<Wearer> }) {
     notify(`${countOf(added)} added to ${party.name}.${before === 0 ? '' : ` ${countOf(before)} on its list already.`}`);
     end();
   });
+  // labels sent again, after some were not answered, are printed once
+  const jobIds = useRef(new Map<string, string>());
   const labels = useSaving(async () => {
     const cards = (await Promise.all(chosen.map(({ id }) => latestCardOf(id)))).filter((card) => card !== null);
-    for (const { id } of cards) await printLabel(uuid(), id);
+    for (const { id } of cards) {
+      const jobId = jobIds.current.get(id) ?? uuid();
+      jobIds.current.set(id, jobId);
+      await printLabel(jobId, id);
+    }
+    jobIds.current.clear();
     const without = chosen.length - cards.length;
     notify(
       `${cards.length === 1 ? '1 label' : `${cards.length} labels`} sent to the printer.${without === 0 ? '' : ` ${countOf(without)} without a card.`}`,

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { Area, ComposedChart, Line, ReferenceArea, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import { useState, type ReactElement } from 'react';
+import { WideTable } from '../../../common/WideTable.tsx';
 import { Choice } from '../../../common/Choice.tsx';
 import { dayWords } from '../../../common/dueWords.ts';
 import { useUnits } from '../../../common/UnitProvider.tsx';
@@ -116,43 +117,39 @@ export function History({
           </ComposedChart>
         </Chart>
       </Box>
-      <Box sx={{ overflowX: 'auto' }}>
-        <Box
-          component="table"
-          aria-label="Tyings of this tie in figures"
-          sx={{
-            mt: 1.5,
-            borderCollapse: 'collapse',
-            fontVariantNumeric: 'tabular-nums',
-            '& th, & td': { textAlign: 'left', pr: { xs: 0.75, sm: 4 }, py: 0.5, borderBottom: `1px solid ${COLOURS.rule}` },
-            '& :is(th, td):first-of-type': { display: { xs: 'none', sm: 'table-cell' } },
-            fontSize: { xs: SIZE.note, sm: SIZE.text },
-          }}
-        >
-          <thead>
-            <tr>
-              <th scope="col">No.</th>
-              <th scope="col">Day</th>
-              <th scope="col">Front bow</th>
-              <th scope="col">Back bow</th>
-              <th scope="col">Front less back</th>
-              <th scope="col">Wearer’s left less right</th>
+      <WideTable
+        label="Tyings of this tie in figures"
+        sx={{
+          mt: 1.5,
+          fontVariantNumeric: 'tabular-nums',
+          '& th, & td': { textAlign: 'left', pr: { xs: 0.75, sm: 4 }, py: 0.5, borderBottom: `1px solid ${COLOURS.rule}` },
+          '& :is(th, td):first-of-type': { display: { xs: 'none', sm: 'table-cell' } },
+          fontSize: { xs: SIZE.note, sm: SIZE.text },
+        }}
+      >
+        <thead>
+          <tr>
+            <th scope="col">No.</th>
+            <th scope="col">Day</th>
+            <th scope="col">Front bow</th>
+            <th scope="col">Back bow</th>
+            <th scope="col">Front less back</th>
+            <th scope="col">Wearer’s left less right</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.id}>
+              <td>{row.number}</td>
+              <td>{dayWords(row.at)}</td>
+              <td>{fine(row.front)}</td>
+              <td>{fine(row.back)}</td>
+              <td>{signed(row.front - row.back)}</td>
+              <td>{signed(row.leftRight)}</td>
             </tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <tr key={row.id}>
-                <td>{row.number}</td>
-                <td>{dayWords(row.at)}</td>
-                <td>{fine(row.front)}</td>
-                <td>{fine(row.back)}</td>
-                <td>{signed(row.front - row.back)}</td>
-                <td>{signed(row.leftRight)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Box>
-      </Box>
+          ))}
+        </tbody>
+      </WideTable>
     </Box>
   );
 }

@@ -16,6 +16,7 @@ import Typography from '@mui/material/Typography';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as uuid } from 'uuid';
+import { WideTable } from '../../../common/WideTable.tsx';
 import { giveOutFitting } from '../../../common/api/fittings.ts';
 import { changeTie } from '../../../common/api/ties.ts';
 import { recordTying, useKinLearning } from '../../../common/api/tyings.ts';
@@ -228,46 +229,42 @@ export function Learning({
           {count === 0 && tie.takeUp === null && <RestsOn tie={model} was={{ mark: true, waist: true, thickness: isThicknessRead(tie) }} />}
         </Box>
         <Box>
-          <Box sx={{ overflowX: 'auto' }}>
-            <Box
-              component="table"
-              aria-label="Take-up of the knot"
-              sx={{
-                borderCollapse: 'collapse',
-                width: '100%',
-                fontVariantNumeric: 'tabular-nums',
-                fontSize: { xs: SIZE.note, sm: SIZE.text },
-                '& th, & td': { textAlign: 'left', py: 0.5, pr: { xs: 0.5, sm: 2 }, fontWeight: 400 },
-              }}
-            >
-              <thead>
-                <Box component="tr" sx={QUIET}>
-                  <th scope="col">Cloth in the knot</th>
-                  <th scope="col">by its shape</th>
-                  {grounds.mark && <th scope="col">by its marks</th>}
-                  {kin.length > 0 && <th scope="col">and by {kinWords(kin, kinship, tie)}</th>}
-                  <th scope="col">
-                    after {count} {count === 1 ? 'tying' : 'tyings'}
-                  </th>
-                  {isByThem && <th scope="col">by {wearer.name}</th>}
-                </Box>
-              </thead>
-              <tbody>
-                {(['whole', 'short', 'long'] as const).map((end) => (
-                  <tr key={end}>
-                    <th scope="row">{end === 'whole' ? 'both ends' : `${end} end`}</th>
-                    <td>{interval(grounds.knot[end], fine)}</td>
-                    {grounds.mark && <td>{end === 'whole' ? interval(grounds.mark, fine) : '–'}</td>}
-                    {kin.length > 0 && <td>{interval(start[end], fine)}</td>}
-                    <td>
-                      <b>{interval(now.beliefs[end], fine)}</b>
-                    </td>
-                    {isByThem && <td>{interval(own[end], fine)}</td>}
-                  </tr>
-                ))}
-              </tbody>
-            </Box>
-          </Box>
+          <WideTable
+            label="Take-up of the knot"
+            sx={{
+              width: '100%',
+              fontVariantNumeric: 'tabular-nums',
+              fontSize: { xs: SIZE.note, sm: SIZE.text },
+              '& th, & td': { textAlign: 'left', py: 0.5, pr: { xs: 0.5, sm: 2 }, fontWeight: 400 },
+            }}
+          >
+            <thead>
+              <Box component="tr" sx={QUIET}>
+                <th scope="col">Cloth in the knot</th>
+                <th scope="col">by its shape</th>
+                {grounds.mark && <th scope="col">by its marks</th>}
+                {kin.length > 0 && <th scope="col">and by {kinWords(kin, kinship, tie)}</th>}
+                <th scope="col">
+                  after {count} {count === 1 ? 'tying' : 'tyings'}
+                </th>
+                {isByThem && <th scope="col">by {wearer.name}</th>}
+              </Box>
+            </thead>
+            <tbody>
+              {(['whole', 'short', 'long'] as const).map((end) => (
+                <tr key={end}>
+                  <th scope="row">{end === 'whole' ? 'both ends' : `${end} end`}</th>
+                  <td>{interval(grounds.knot[end], fine)}</td>
+                  {grounds.mark && <td>{end === 'whole' ? interval(grounds.mark, fine) : '–'}</td>}
+                  {kin.length > 0 && <td>{interval(start[end], fine)}</td>}
+                  <td>
+                    <b>{interval(now.beliefs[end], fine)}</b>
+                  </td>
+                  {isByThem && <td>{interval(own[end], fine)}</td>}
+                </tr>
+              ))}
+            </tbody>
+          </WideTable>
           <Box sx={QUIET_ASIDE}>The true value lies in this range nine times out of ten.</Box>
           {isTaught && (
             <Box sx={{ mt: 1.5, display: 'grid', gap: 1 }}>

@@ -1,6 +1,6 @@
 import type { Tie } from '@easytuck/contract';
 import { facesShown, UNTWISTED, type Face, type FacesShown, type Folding } from '@easytuck/core';
-import Box from '@mui/material/Box';
+import { WideTable } from '../../../common/WideTable.tsx';
 import { COLOURS, SIZE } from '../../../theme.ts';
 
 const WAYS: readonly (readonly [words: string, folding: Folding])[] = [
@@ -24,45 +24,41 @@ export function FacesTable({ tie }: { tie: Tie }) {
   const { outer, inner } = tie.faces;
   const name = (face: Face): string => (face === 'outer' ? outer.name || 'outer face' : inner?.name || 'inner face');
   return (
-    <Box sx={{ overflowX: 'auto' }}>
-      <Box
-        component="table"
-        sx={{
-          borderCollapse: 'collapse',
-          fontSize: SIZE.plain,
-          '& th': { textAlign: 'left', fontWeight: 400 },
-          '& td, & th': { py: 1, pr: 2, borderBottom: `1px solid ${COLOURS.rule}` },
-        }}
-      >
-        <caption style={{ textAlign: 'left', paddingBottom: 8 }}>
-          Draped with {name('outer')} away from the shirt. To swap the two everywhere, drape it with {name('inner')} outwards.
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col">folded like this</th>
-            {PARTS.map(([part, words]) => (
-              <th scope="col" key={part}>
-                {words}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {WAYS.map(([words, folding]) => {
-            const shown = facesShown(folding);
-            return (
-              <tr key={words}>
-                <th scope="row">{words}</th>
-                {PARTS.map(([part]) => (
-                  <td key={part} style={{ fontWeight: shown[part] === 'outer' ? 600 : 400 }}>
-                    {shown[part] === 'outer' ? '■' : '□'} {name(shown[part])}
-                  </td>
-                ))}
-              </tr>
-            );
-          })}
-        </tbody>
-      </Box>
-    </Box>
+    <WideTable
+      sx={{
+        fontSize: SIZE.plain,
+        '& th': { textAlign: 'left', fontWeight: 400 },
+        '& td, & th': { py: 1, pr: 2, borderBottom: `1px solid ${COLOURS.rule}` },
+      }}
+    >
+      <caption style={{ textAlign: 'left', paddingBottom: 8 }}>
+        Draped with {name('outer')} away from the shirt. To swap the two everywhere, drape it with {name('inner')} outwards.
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col">folded like this</th>
+          {PARTS.map(([part, words]) => (
+            <th scope="col" key={part}>
+              {words}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {WAYS.map(([words, folding]) => {
+          const shown = facesShown(folding);
+          return (
+            <tr key={words}>
+              <th scope="row">{words}</th>
+              {PARTS.map(([part]) => (
+                <td key={part} style={{ fontWeight: shown[part] === 'outer' ? 600 : 400 }}>
+                  {shown[part] === 'outer' ? '■' : '□'} {name(shown[part])}
+                </td>
+              ))}
+            </tr>
+          );
+        })}
+      </tbody>
+    </WideTable>
   );
 }

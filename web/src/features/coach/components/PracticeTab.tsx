@@ -9,6 +9,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import dayjs from 'dayjs';
 import { lazy, Suspense, useEffect, useState } from 'react';
+import { WideTable } from '../../../common/WideTable.tsx';
 import { FieldsForm } from '../../../common/forms/FieldsForm.tsx';
 import { recordTying, useTyingsOf } from '../../../common/api/tyings.ts';
 import { useWearers } from '../../../common/api/wearers.ts';
@@ -242,36 +243,32 @@ function Tries({ wearerId, tieId }: { wearerId: string; tieId: string }) {
             <Suspense fallback={<Box sx={{ height: 260 }} />}>
               <PracticeChart tries={[...tries].reverse()} />
             </Suspense>
-            <Box sx={{ overflowX: 'auto' }}>
-              <Box
-                component="table"
-                sx={{
-                  borderCollapse: 'collapse',
-                  width: '100%',
-                  mt: 2,
-                  '& th, & td': { textAlign: 'left', py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}` },
-                }}
-              >
-                <thead>
-                  <tr>
-                    <th scope="col">Day</th>
-                    <th scope="col">Time</th>
-                    <th scope="col">How it went</th>
-                    <th scope="col">Longest at</th>
+            <WideTable
+              sx={{
+                width: '100%',
+                mt: 2,
+                '& th, & td': { textAlign: 'left', py: 0.75, pr: 2, borderBottom: `1px solid ${COLOURS.rule}` },
+              }}
+            >
+              <thead>
+                <tr>
+                  <th scope="col">Day</th>
+                  <th scope="col">Time</th>
+                  <th scope="col">How it went</th>
+                  <th scope="col">Longest at</th>
+                </tr>
+              </thead>
+              <tbody>
+                {tries.map((tying) => (
+                  <tr key={tying.id}>
+                    <td>{dayjs(tying.tiedAt).format('D MMM YYYY, HH:mm')}</td>
+                    <td style={{ fontVariantNumeric: 'tabular-nums' }}>{clock(tying.durationMs ?? 0)}</td>
+                    <td>{outcomeWords(tying)}</td>
+                    <td>{longestStep(tying)}</td>
                   </tr>
-                </thead>
-                <tbody>
-                  {tries.map((tying) => (
-                    <tr key={tying.id}>
-                      <td>{dayjs(tying.tiedAt).format('D MMM YYYY, HH:mm')}</td>
-                      <td style={{ fontVariantNumeric: 'tabular-nums' }}>{clock(tying.durationMs ?? 0)}</td>
-                      <td>{outcomeWords(tying)}</td>
-                      <td>{longestStep(tying)}</td>
-                    </tr>
-                  ))}
-                </tbody>
-              </Box>
-            </Box>
+                ))}
+              </tbody>
+            </WideTable>
           </>
         );
       }}

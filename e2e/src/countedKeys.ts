@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 
 /** Keys as somebody presses them, counted. */
-export interface CountedKeys {
+interface CountedKeys {
   readonly press: (...keys: string[]) => Promise<void>;
   readonly type: (text: string) => Promise<void>;
   readonly count: () => number;

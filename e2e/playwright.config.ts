@@ -29,7 +29,8 @@ export default defineConfig({
   expect: { timeout: 45_000 },
   retries: 0,
   reporter: [['list'], ['json']],
-  use: { browserName: 'chromium', launchOptions: flat, screenshot: 'only-on-failure', locale: 'en-GB' },
+  // what is not there to be pressed is reported long before the journey's own end
+  use: { browserName: 'chromium', launchOptions: flat, screenshot: 'only-on-failure', locale: 'en-GB', actionTimeout: 120_000 },
   projects: [
     { name: 'laptop', use: { viewport: { width: 1280, height: 800 } } },
     { name: 'tablet', use: { viewport: { width: 820, height: 1180 }, hasTouch: true }, testMatch: /journey\.spec\.ts/ },

@@ -78,22 +78,32 @@ async function pressEverything(
   return pressed;
 }
 
-test.describe('every button of every page', () => {
-  let shop: StartedShop;
+/** A shop of its own for the tests of a describe block: what they press changes its records. */
+function ownShop(name: string): () => StartedShop {
+  let shop: StartedShop | null = null;
   test.beforeAll(async () => {
     test.setTimeout(300_000);
-    forgetShop('every-button');
-    shop = await startShop('every-button');
+    forgetShop(name);
+    shop = await startShop(name);
   });
   test.afterAll(async () => {
-    await shop.stop();
+    await shop?.stop();
   });
+  return () => {
+    if (!shop) throw new Error('the shop has not started');
+    return shop;
+  };
+}
+
+test.describe('every button of every page', () => {
+  const started = ownShop('every-button');
 
   test('leaves the focus in the page', async ({ browser }) => {
     test.setTimeout(900_000);
     const context = await browser.newContext({ locale: 'en-GB', reducedMotion: 'reduce' });
     const page = await context.newPage();
     const lost: string[] = [];
+    const shop = started();
     const pressed = await pressEverything(page, shop, (await pagesOf(shop)).filter(isWalked), {
       after: async (name) => {
         const deadline = Date.now() + SETTLED_MS;
@@ -115,6 +125,7 @@ test.describe('every button of every page', () => {
   test('a tie like another is measured in a few fields, and goes onto the Bench by one key', async ({ browser }) => {
     const context = await browser.newContext({ locale: 'en-GB' });
     const page = await context.newPage();
+    const shop = started();
     await page.goto(`${shop.address}/drawer/new`);
     await page.getByRole('combobox', { name: 'Like another tie' }).click();
     await page.getByRole('option', { name: 'Harbour Night butterfly' }).click();
@@ -130,9 +141,14 @@ test.describe('every button of every page', () => {
     expect([made?.blade, made?.hardware]).toEqual([model?.blade, model?.hardware]);
     await context.close();
   });
+});
 
-  test('ends in no refusal for somebody who only reads', async ({ browser }) => {
+test.describe('every button of every page, for somebody who only reads', () => {
+  const started = ownShop('every-button-read');
+
+  test('ends in no refusal', async ({ browser }) => {
     test.setTimeout(900_000);
+    const shop = started();
     const pages = (await pagesOf(shop)).filter(isWalked).filter(({ name }) => name !== 'the coach that is given');
     await setUpByHand(shop.address);
     const context = await browser.newContext({ locale: 'en-GB', reducedMotion: 'reduce' });

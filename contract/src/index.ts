@@ -25,6 +25,7 @@ export * from './headers.ts';
 export * from './exchange/index.ts';
 export { explainOutOfReach, explainTapeOrder, FURTHER_WIDTHS_EXAMPLE } from './explain.ts';
 export { fieldError, problem, PROBLEMS, type FieldError, type Problem, type ProblemCode } from './problems.ts';
+export * from './tying/tyingSubject.ts';
 export * from './words/index.ts';
 export { heldInWords, type HeldEntry, type HeldFormat, type HeldSection } from './words/heldWords.ts';
 export { hardwareSteps } from './words/hardwareSteps.ts';

@@ -17,6 +17,18 @@ export type SchoolChoice = z.infer<typeof schoolChoice>;
 export const occasion = z.enum(OCCASIONS);
 export const wingSchool = z.enum(WING_SCHOOLS);
 
+/** Where the bow lies on a turned-down collar: on the leaf’s edge, or partly under the leaf. */
+export const BOW_POSITIONS = ['onLeaf', 'underLeaf'] as const;
+export type BowPosition = (typeof BOW_POSITIONS)[number];
+
+/** How the folds of a reversible tie are made, so that the chosen faces show. */
+export const folding = z.object({
+  frontTurned: z.boolean(),
+  dropTurned: z.boolean(),
+  backTurned: z.boolean(),
+  backTail: z.enum(['before', 'behind']),
+});
+
 /** What becomes of a tie at a fitting. `lent` and `sold` take one out of stock; `sold` and `theirs` put it among the ties the wearer owns. */
 export const handedOver = z.enum(['stays', 'lent', 'sold', 'theirs']);
 export type HandedOver = z.infer<typeof handedOver>;
@@ -36,6 +48,9 @@ const worn = {
   buttonSpacingMm: lengthMm(FITTING_LENGTHS.buttonSpacingMm).nullable().default(null),
   occasion: occasion.default('other'),
   wings: wingSchool.default('behind'),
+  bowPosition: z.enum(BOW_POSITIONS).default('onLeaf'),
+  /** Null where nobody chose faces. */
+  folding: folding.nullable().default(null),
   school: schoolChoice,
   /** Who fitted; one of the shop's names, or none. */
   staff: shortField('The fitter’s name').default(''),

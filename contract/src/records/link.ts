@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { collarSize } from '../fields/collarField.ts';
 import { moment, recordId, side } from '../fields/common.ts';
-import { fitting } from './fitting.ts';
+import { BOW_POSITIONS, collarStyle, fitting, folding, wingSchool } from './fitting.ts';
 import { POCKET_FORM } from '../headers.ts';
 import { tie } from './tie.ts';
 import { tyingFault, tyingInput, tyingOutcome, tyingWay } from './tying.ts';
@@ -90,6 +90,10 @@ export const pocketCoach = z.object({
     drawInMm: z.number(),
     spreadMm: z.number(),
     revision: z.int(),
+    /** The collar, the shirt’s buttons and the chosen faces; absent in what an older version answered. */
+    worn: z.object({ style: collarStyle, wings: wingSchool, bowPosition: z.enum(BOW_POSITIONS) }).optional(),
+    buttons: z.object({ firstMm: z.number(), spacingMm: z.number() }).optional(),
+    folding: folding.nullable().optional(),
   }),
   /** What is looked at before anything else, in words and as a picture: shown before the program is there. */
   first: z.object({

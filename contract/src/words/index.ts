@@ -49,6 +49,7 @@ export const COLLAR_STYLE_WORDS: Readonly<Record<CollarStyle, string>> = {
   point: 'Point',
   buttonDown: 'Button-down',
   wing: 'Wing',
+  band: 'Band, without a leaf',
 };
 
 export const OCCASION_WORDS: Readonly<Record<Occasion, string>> = {
@@ -148,6 +149,9 @@ export function sureWords({ sure, takeUpOf }: Pick<FittingResult, 'sure' | 'take
 }
 export { GLOSSARY, type GlossaryEntry } from './glossary.ts';
 export * from './waysAndFaults.ts';
-export * from './tyingWords.ts';
+export { readersSide, READER_WORDS, sideName } from './tying/sides.ts';
+export type { StepWords } from './tying/phrases.ts';
+export { fitOfWay, halfKnotHint, leadOfWay, stepContextOf, type StepContext } from './tying/stepContext.ts';
+export { digitsIn, stepWords } from './tying/stepWords.ts';
 export * from './partyWords.ts';
 export { READERS, type Reader } from './readers.ts';

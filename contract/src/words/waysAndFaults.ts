@@ -103,7 +103,7 @@ export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
     seen: 'Tiny and ragged; the ends hardly reach',
     cause: 'The band is set too short.',
     remedy: 'Let the band out; the Bench says how far.',
-    backTo: 'prepare',
+    backTo: 'setBand',
   },
   lumpyCrossing: {
     seen: 'The knot is lumpy',
@@ -133,7 +133,8 @@ export const FAULT_WORDS: Readonly<Record<TyingFault, FaultWords>> = {
   uneven: {
     seen: 'One side is wider',
     cause: 'Loop and flat end are uneven.',
-    remedy: 'Draw the longer flat end in by its loop’s tail-side layer, a little at a time.',
+    remedy:
+      'Hold the knot. On the loop that runs on to the longer flat end, draw the layer that the flat end comes out of, a little at a time: the flat end gets shorter.',
     backTo: 'balance',
   },
   tilted: {
@@ -184,6 +185,7 @@ export type FingerMark = { readonly end: 'long' | 'short'; readonly line: 'nose'
 
 /** Where the fingers are in a step. */
 export const FINGER_MARKS: Readonly<Record<TyingStep, readonly FingerMark[]>> = {
+  setBand: [],
   prepare: [
     { end: 'long', line: 'belly' },
     { end: 'short', line: 'belly' },
@@ -215,5 +217,6 @@ export const FINGER_MARKS: Readonly<Record<TyingStep, readonly FingerMark[]>> = 
     { end: 'long', line: 'belly' },
     { end: 'short', line: 'belly' },
   ],
+  takeIn: [],
   collarDown: [],
 };

@@ -5,35 +5,28 @@ import {
   FIBRES,
   formatLength,
   OCCASIONS,
-  prepareTie,
   settingAt,
+  stepsOfWay,
   TYING_FAULTS,
   TYING_STEPS,
   UNTWISTED,
   WEAVES,
   type Hardware,
-  type TyingStep,
 } from '@easytuck/core';
-import { WORKED_TIE } from '@easytuck/core/testing';
 import { SCHOOL_CHOICES } from '../records/fitting.ts';
 import { explainTapeOrder } from '../explain.ts';
 import {
   BOUND_WORDS,
   COLLAR_STYLE_WORDS,
-  digitsIn,
   FAULT_WORDS,
   FINGER_MARKS,
   foldingWords,
-  halfKnotTold,
   hangWords,
   OCCASION_WORDS,
   SCHOOL_WORDS,
   settingWords,
   sideWords,
-  stepWords,
   sureWords,
-  type StepContext,
-  type StepWords,
   FIBRE_WORDS,
   WEAVE_WORDS,
   SHAPE_WORDS,
@@ -94,142 +87,7 @@ describe('words of the trade', () => {
   });
 });
 
-/** The steps that a way goes through. */
-const stepsOf = (way: StepContext['way']): readonly TyingStep[] =>
-  TYING_STEPS.filter((step) =>
-    way === 'evenEnds' ? !['park', 'frontBow', 'drop', 'passage'].includes(step) : step !== 'wrap' && step !== 'pushFront',
-  );
-
-describe('stepWords', () => {
-  const told = (step: TyingStep, context: Partial<StepContext> = {}): StepWords =>
-    stepWords(step, { longEnd: 'left', way: 'main', reader: 'wearer', lead: '1½ in', ...context });
-
-  it('sends the front loop opposite to where the long end started, in both hands', () => {
-    expect(told('frontBow').act).toContain('the loop on your right, the flat end on your left');
-    expect(told('frontBow', { longEnd: 'right' }).act).toContain('the loop on your left, the flat end on your right');
-    expect(told('backBow').act).toContain('from your right to your left');
-    expect(told('backBow', { longEnd: 'right' }).act).toContain('from your left to your right');
-  });
-
-  // common practice, no source: ask first, nothing in a helper's teeth, one finger between band and throat
-  it.each(['wearer', 'facing', 'behind'] as const)('keeps the throat safe and is fit to be read to %s', (reader) => {
-    for (const way of ['main', 'pinchAndTurn', 'plainPush', 'evenEnds'] as const) {
-      const steps = stepsOf(way).map((step) => [step, told(step, { way, reader })] as const);
-      const texts = steps.map(
-        ([step, { act, hands, check, trap, more }]) => [step, [act, ...hands, check, trap, more ?? ''].join(' ')] as const,
-      );
-      const saying = (what: RegExp) => texts.filter(([, text]) => what.test(text)).map(([step]) => step);
-      expect([way, saying(/Ask before you touch/)]).toEqual([way, reader === 'wearer' ? [] : ['prepare']]);
-      expect([way, saying(/in the teeth/)]).toEqual([way, reader === 'wearer' && way === 'evenEnds' ? ['wrap'] : []]);
-      expect([way, saying(/two fingers/i)]).toEqual([way, []]);
-      expect([way, texts.at(-1)?.[1]]).toEqual([way, expect.stringContaining('one finger fits between band and throat')]);
-    }
-  });
-
-  it('says the same of both hands, with left and right exchanged', () => {
-    const swap = (text: string): string =>
-      text.replace(
-        /\b(left|right|Left|Right)\b/g,
-        (side) => ({ left: 'right', right: 'left', Left: 'Right', Right: 'Left' })[side] ?? side,
-      );
-    for (const [way, step] of [
-      ...stepsOf('main').map((each) => ['main', each] as const),
-      ...stepsOf('evenEnds').map((each) => ['evenEnds', each] as const),
-    ]) {
-      const [left, right] = [told(step, { way }), told(step, { way, longEnd: 'right' })];
-      expect([swap(left.act), ...left.hands.map(swap), swap(left.check), swap(left.trap), swap(left.more ?? '')]).toEqual([
-        right.act,
-        ...right.hands,
-        right.check,
-        right.trap,
-        right.more ?? '',
-      ]);
-    }
-  });
-
-  it('names sides to a helper as the wearer’s own, and where they lie for whoever helps', () => {
-    expect(told('lead', { reader: 'facing' }).act).toContain('the end on the wearer’s left (on your right)');
-    expect(told('lead', { reader: 'behind' }).act).toContain('the end on the wearer’s left (on your left)');
-    // the hands that work are the helper's own
-    expect(told('park', { reader: 'facing' }).hands[0]).toMatch(/^Your right hand: keeps the short end/);
-    expect(told('park', { reader: 'behind' }).hands[0]).toMatch(/^Your left hand: keeps the short end/);
-  });
-
-  it('never sends somebody who faces the wearer to the mirror, and says to no helper that a side is simply theirs', () => {
-    for (const way of ['main', 'pinchAndTurn', 'plainPush', 'evenEnds'] as const) {
-      for (const step of stepsOf(way)) {
-        const all = (reader: StepContext['reader']): string => {
-          const { act, hands, check, trap, more } = told(step, { way, reader: reader });
-          return [act, ...hands, check, trap, more ?? ''].join(' ');
-        };
-        expect(all('facing')).not.toContain('mirror');
-        for (const reader of ['facing', 'behind'] as const)
-          expect(all(reader).replaceAll(/the wearer’s (left|right) \(on your (left|right)\)|Your (left|right) hand/g, '')).not.toMatch(
-            /\b(left|right)\b/i,
-          );
-      }
-    }
-  });
-
-  it('knows no long or short end where the ends are even, and does not ask for one to stay longer', () => {
-    for (const step of stepsOf('evenEnds')) {
-      const { act, hands, check, trap } = told(step, { way: 'evenEnds' });
-      expect([act, ...hands, check, trap].join(' ')).not.toMatch(
-        /\b(long|short|longer|lower end hangs lower)\b end|still the longer|lower than/,
-      );
-    }
-    expect(told('tighten', { way: 'evenEnds' }).act).toContain('Draw the band, not the loops');
-  });
-
-  it('gives the thumb in the passage to the hand that holds the front bow (common practice, no source)', () => {
-    const [own, other] = told('passage', { way: 'pinchAndTurn' }).hands;
-    expect(told('frontBow').hands[0]).toMatch(/^Your left hand: .*holds the front bow, thumb behind, forefinger in front/);
-    expect(own).toMatch(/^Your left hand: .*thumb in the passage/);
-    expect(other).toMatch(/^Your right hand: brings the loop forward/);
-  });
-
-  it('gives whoever faces the wearer the forefinger behind and the thumb in front: their hands come from the other side', () => {
-    expect(told('frontBow', { reader: 'facing' }).hands[0]).toMatch(/^Your right hand: .*forefinger behind, thumb in front/);
-    expect(told('frontBow', { reader: 'behind' }).hands[0]).toMatch(/^Your left hand: .*thumb behind, forefinger in front/);
-  });
-
-  it('tells what this tie shows after the half-knot, or only that the long end stays the longer', () => {
-    const halfKnot = { lower: 'lower by about 16 mm', evened: '7 mm' };
-    expect(told('halfKnot', { halfKnot }).check).toContain('its tip is lower by about 16 mm');
-    expect(told('halfKnot', { halfKnot }).more).toContain('7 mm narrower');
-    expect(told('halfKnot').check).toContain('still the longer');
-    // the worked tie: 38.1 of lead, 19.5 of knot and two layers of 1.1 leave 16.4
-    const mm = (length: number): string => `${length.toFixed(1)} mm`;
-    expect(halfKnotTold(prepareTie(WORKED_TIE), 38.1, mm)).toMatchObject({ lower: 'lower by about 16.4 mm' });
-    expect(halfKnotTold(prepareTie(WORKED_TIE), 22, mm)).toBeNull();
-  });
-
-  it('names the layer that tightens the back loop where it is known of the wearer, and how to find it where not', () => {
-    expect(told('tighten', { backKnotLayer: 'front' }).act).toContain('the front layer of the back loop');
-    expect(told('tighten').act).toContain('try each layer gently');
-  });
-
-  it('has steps of its own on a thigh: where it is laid, and how it comes to the neck', () => {
-    const onThigh = { mark: 'mark 16' };
-    expect(told('prepare', { onThigh }).act).toContain('about as thick as the collar');
-    expect(told('collarDown', { onThigh })).toMatchObject({
-      name: 'Over to the neck',
-      act: expect.stringContaining('Set the band to mark 16') as string,
-    });
-    // between these nothing is said of what a leg has not
-    for (const reader of ['wearer', 'facing', 'behind'] as const)
-      for (const step of stepsOf('main').filter((each) => each !== 'prepare' && each !== 'collarDown')) {
-        const { act, hands, check, trap, more } = told(step, { onThigh, reader, halfKnot: { lower: 'lower', evened: '7 mm' } });
-        expect([act, ...hands, check, trap, more ?? ''].join(' ')).not.toMatch(/collar|button|chin|throat|shoulder|mirror|\bneck/);
-      }
-  });
-
-  it('knows which fingers a sentence speaks of', () => {
-    expect(digitsIn('Left hand: thumb behind, forefinger in front.')).toEqual(['thumb', 'forefinger']);
-    expect(digitsIn('the other fingers keep the flat end from following')).toEqual(['middleFinger', 'ringFinger', 'littleFinger']);
-    expect(digitsIn('Right hand: draws the long end down.')).toEqual([]);
-  });
-
+describe('faults and fingers', () => {
   it('says of a folding what was turned at which step, and which layer then tightens', () => {
     expect(foldingWords(UNTWISTED)).toEqual({ turns: [], tightens: expect.stringContaining('The back layer') as string });
     const all = foldingWords({ frontTurned: true, dropTurned: true, backTurned: true, backTail: 'behind' });
@@ -237,25 +95,13 @@ describe('stepWords', () => {
     expect(all.tightens).toContain('The front layer');
   });
 
-  it('lets the band out first and takes it back in last where it is tied at full length', () => {
-    const late = { longest: 'mark 18', mark: 'mark 16' };
-    expect(told('prepare', { late }).act).toMatch(/^Let the band out to mark 18 for tying\./);
-    expect(told('collarDown', { late }).act).toMatch(/^Take the band back in to mark 16/);
-    expect(told('prepare').act).not.toContain('Let the band out');
-  });
-
-  it('says the lead, or that there is none', () => {
-    expect(told('lead').check).toContain('1½ in lower');
-    expect(told('lead', { way: 'evenEnds' })).toMatchObject({ name: 'Even ends', act: expect.stringContaining('no lead') as string });
-  });
-
-  it('has a way back for every fault, at a step of the main way, and fingers on every step but the last', () => {
-    const main = stepsOf('main');
+  it('has a way back for every fault, at a step of the main way, and fingers on every step that is done at the blades', () => {
+    const main = stepsOfWay('main');
     expect(TYING_FAULTS.filter((fault) => !main.includes(FAULT_WORDS[fault].backTo))).toEqual([]);
     // nobody is sent on past what went wrong: a fault that is seen in the finished bow is mended before it
     expect(TYING_FAULTS.map((fault) => FAULT_WORDS[fault].backTo)).not.toContain('collarDown');
     expect(Object.keys(FAULT_WORDS).sort()).toEqual([...TYING_FAULTS].sort());
-    expect(TYING_STEPS.filter((step) => FINGER_MARKS[step].length === 0)).toEqual(['collarDown']);
+    expect(TYING_STEPS.filter((step) => FINGER_MARKS[step].length === 0)).toEqual(['setBand', 'takeIn', 'collarDown']);
     // a granny is undone to the fold, a push from the wrong side to the passage (common practice; see docs/model.md for why)
     expect([FAULT_WORDS.granny.backTo, FAULT_WORDS.loopsOnOneSide.backTo]).toEqual(['frontBow', 'passage']);
   });

@@ -7,8 +7,8 @@ export interface CollarDrawing {
   readonly shirt: string;
   /** The band of the collar round the neck. */
   readonly stand: string;
-  /** Leaves or wings, the wearer's left first. */
-  readonly leaves: readonly [string, string];
+  /** Leaves or wings, the wearer's left first; none of a band collar. */
+  readonly leaves: readonly string[];
   readonly placket: string;
   /** Shirt buttons below the collar button. */
   readonly buttons: readonly DrawingPoint[];
@@ -44,7 +44,7 @@ export function drawCollar(
     neck: neckPath(halfNeck, topY),
     shirt: shirtPath(halfNeck, depthMm),
     stand: standPath(halfNeck, topY, collar.style === 'wing' ? collar.standMm : 10),
-    leaves: [pathThrough(leaf, true), pathThrough(flip(leaf), true)],
+    leaves: collar.style === 'band' ? [] : [pathThrough(leaf, true), pathThrough(flip(leaf), true)],
     placket: pathThrough(
       [
         { x: -14, y: 4 },

@@ -32,7 +32,7 @@ export interface ResolvedLimits extends WidthLimits {
 
 /**
  * Fills in what was not measured: neck breadth from its girth, collar points as typical of the style. Wings lie behind the bow,
- * so their points limit it only where they were measured.
+ * so their points limit it only where they were measured; a band collar has no points.
  */
 export function resolveLimits(worn: WornCollar): ResolvedLimits {
   const typicalMm = TYPICAL_COLLARS[worn.style].pointsMm;
@@ -43,7 +43,7 @@ export function resolveLimits(worn: WornCollar): ResolvedLimits {
     neckSdMm: worn.neckBreadthMm === null ? neck.sdMm : 0,
     pointsMm: worn.collarPointsMm ?? typicalMm,
     pointsEstimated: worn.collarPointsMm === null,
-    collarPointsMm: worn.collarPointsMm ?? (worn.style === 'wing' ? null : typicalMm),
+    collarPointsMm: worn.style === 'band' ? null : (worn.collarPointsMm ?? (worn.style === 'wing' ? null : typicalMm)),
     faceWidthMm: worn.faceWidthMm,
   };
 }

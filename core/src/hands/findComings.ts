@@ -1,7 +1,7 @@
 import { add, cross, distance, dot, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { choreograph, poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
 import type { TyingMeasures } from '../tying/measures.ts';
-import { WAY_PARTS, type TyingWay } from '../tying/ways.ts';
+import { partsOfWay, type TyingWay } from '../tying/ways.ts';
 import type { TyingHands } from './arm.ts';
 import type { Coming } from './comings.ts';
 import { GRIPS, HAND_ROLES, POSTURES, type Grip, type HandRole, type PartName } from './grips.ts';
@@ -61,7 +61,7 @@ export function findComings(
   const scene: Scene = { choreography, hands, halfThickMm: m.tie.measured.cloth.thicknessMm / 2, room: null };
   const held: { readonly at: number; readonly pose: HandPose }[] = [];
   const before: Partial<Record<HandRole, Before>> = {};
-  return WAY_PARTS[way].flatMap((part, stepIndex) =>
+  return partsOfWay(way, m.letOutMm > 0).flatMap((part, stepIndex) =>
     HAND_ROLES.flatMap((role) =>
       GRIPS[part][role].map((grip, index): FoundComing => {
         const times = Array.from({ length: MOMENTS }, (_, k) => grip.from + ((grip.until - grip.from) * k) / (MOMENTS - 1));

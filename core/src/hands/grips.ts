@@ -112,13 +112,21 @@ const HOLD_LOOP: readonly Touch[] = [
   touch('forefinger', 'short', { layer: 'front', leftMm: (m) => -0.72 * m.front.loopMm }, 'outer'),
 ];
 
+/** One layer of a loop, the forefinger inside the loop: pinching both layers would draw the flat end out of the knot. */
 const DRAW_BACK_LOOP: readonly Touch[] = [
-  touch('thumb', 'long', { layer: 'back', leftMm: (m) => 0.76 * m.back.loopMm }, 'outer'),
-  touch('forefinger', 'long', { layer: 'front', leftMm: (m) => 0.76 * m.back.loopMm }, 'outer'),
+  touch('thumb', 'long', { layer: 'back', leftMm: (m) => 0.72 * m.back.loopMm }, 'outer', 0.35),
+  touch('forefinger', 'long', { layer: 'back', leftMm: (m) => 0.72 * m.back.loopMm }, 'inner', 0.35),
 ];
 const DRAW_FRONT_LOOP: readonly Touch[] = [
-  touch('thumb', 'short', { layer: 'back', leftMm: (m) => -0.76 * m.front.loopMm }, 'outer'),
-  touch('forefinger', 'short', { layer: 'front', leftMm: (m) => -0.76 * m.front.loopMm }, 'outer'),
+  touch('thumb', 'short', { layer: 'back', leftMm: (m) => -0.72 * m.front.loopMm }, 'outer', 0.35),
+  touch('forefinger', 'short', { layer: 'back', leftMm: (m) => -0.72 * m.front.loopMm }, 'inner', 0.35),
+];
+/** The blade pinched at its belly, both layers beside the fold. */
+const PINCH_FOLD: readonly Touch[] = [touch('thumb', 'long', BACK.fold(12), 'outer'), touch('forefinger', 'long', BACK.fold(-12), 'outer')];
+/** The fold that has come through, taken on the far side by both of its edges: a bulky fold is squashed small there. */
+const CATCH_FOLD: readonly Touch[] = [
+  touch('thumb', 'long', { layer: 'front', leftMm: (m) => 0.38 * m.back.loopMm }, 'outer', -0.85),
+  touch('forefinger', 'long', { layer: 'front', leftMm: (m) => 0.38 * m.back.loopMm }, 'outer', 0.85),
 ];
 /** A whole wing, the front bow's half and the back bow's together. */
 const LEFT_WING: readonly Touch[] = [
@@ -129,6 +137,9 @@ const RIGHT_WING: readonly Touch[] = [
   touch('thumb', 'long', { layer: 'back', leftMm: (m) => -0.8 * Math.min(m.back.flatEndMm, m.front.loopMm) }, 'inner'),
   touch('forefinger', 'short', { layer: 'front', leftMm: (m) => -0.8 * Math.min(m.back.flatEndMm, m.front.loopMm) }, 'outer'),
 ];
+
+/** The finger that the upper end is laid over, which keeps its turn open. */
+const IN_THE_TURN: readonly Touch[] = [touch('forefinger', 'long', { nearestTo: frontOfKnot }, 'inner')];
 
 /** The forefinger that pushes: in front of the widest line, beside the fold. */
 const PUSH: readonly Touch[] = [touch('forefinger', 'long', BACK.fold(9), 'outer')];
@@ -150,6 +161,7 @@ const DROP: Readonly<Record<HandRole, readonly Grip[]>> = {
 export type PartName = (typeof WAY_PARTS)[keyof typeof WAY_PARTS][number];
 
 export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly Grip[]>>>> = {
+  setBand: { own: [], other: [] },
   prepare: {
     own: [grip([0, 1], BELLY_OF_LONG)],
     other: [grip([0, 1], BELLY_OF_SHORT)],
@@ -184,38 +196,35 @@ export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly
     other: [grip([0.4, 0.86], HOLD_LOOP)],
   },
   dropLast: DROP,
+  // the finger comes from the side on which the loop will come out; the other hand lays the upper end over it
   wrap: {
-    own: [grip([0.55, 1], [touch('forefinger', 'long', { nearestTo: frontOfKnot }, 'inner')], 'point')],
-    other: [
+    own: [
       grip(
-        [0, 1],
+        [0, 0.94],
         pinch('long', (m) => 0.8 * bellyMm(m)),
       ),
     ],
+    other: [grip([0.55, 1], IN_THE_TURN, 'point')],
   },
   pushFront: {
-    own: [
-      grip([0, 0.05], [touch('forefinger', 'long', { nearestTo: frontOfKnot }, 'inner')], 'point'),
-      grip([0.25, 0.8], [touch('forefinger', 'short', FRONT.fold(9), 'outer')], 'point'),
-    ],
-    other: [
-      grip(
-        [0, 1],
-        pinch('long', (m) => 0.8 * bellyMm(m)),
-      ),
-    ],
+    own: [grip([0.24, 0.5], [touch('forefinger', 'short', FRONT.fold(9), 'outer')], 'point')],
+    other: [grip([0, 0.42], IN_THE_TURN, 'point'), grip([0.54, 0.9], [touch('forefinger', 'short', FRONT.fold(6), 'inner')], 'point')],
   },
   backBow: {
-    own: [grip([0, 0.6], HOLD_UNDER_DROP), grip([0.6, 1], HOLD_UNDER_DROP.slice(1))],
-    other: [grip([0.3, 0.86], PUSH, 'point')],
+    own: [grip([0, 0.4], HOLD_UNDER_DROP), grip([0.4, 0.73], HOLD_UNDER_DROP.slice(1)), grip([0.82, 1], CATCH_FOLD)],
+    other: [grip([0.2, 0.62], PUSH, 'point'), grip([0.71, 1], HOLD_LOOP)],
   },
   backBowHeld: {
-    own: [grip([0.3, 1], HOLD_UNDER_DROP.slice(1))],
-    other: [grip([0.28, 0.86], PUSH, 'point')],
+    own: [grip([0.16, 0.73], HOLD_UNDER_DROP.slice(1)), grip([0.82, 1], CATCH_FOLD)],
+    other: [grip([0.2, 0.62], PUSH, 'point'), grip([0.71, 1], HOLD_LOOP)],
+  },
+  backBowTurned: {
+    own: [grip([0, 0.4], HOLD_UNDER_DROP), grip([0.4, 0.73], HOLD_UNDER_DROP.slice(1)), grip([0.82, 1], CATCH_FOLD)],
+    other: [grip([0.12, 0.62], PINCH_FOLD), grip([0.71, 1], HOLD_LOOP)],
   },
   backBowPlain: {
-    own: [grip([0, 0.5], HOLD_UNDER_DROP), grip([0.5, 1], HOLD_UNDER_DROP.slice(1))],
-    other: [grip([0.3, 0.84], PUSH, 'point')],
+    own: [grip([0, 0.36], HOLD_UNDER_DROP), grip([0.36, 0.73], HOLD_UNDER_DROP.slice(1)), grip([0.82, 1], CATCH_FOLD)],
+    other: [grip([0.2, 0.62], PUSH, 'point'), grip([0.71, 1], HOLD_LOOP)],
   },
   tighten: {
     own: [grip([0.45, 1], DRAW_BACK_LOOP)],
@@ -225,6 +234,7 @@ export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly
     own: [grip([0, 0.08], DRAW_BACK_LOOP), grip([0.62, 0.94], LEFT_WING)],
     other: [grip([0, 0.08], DRAW_FRONT_LOOP), grip([0.62, 0.94], RIGHT_WING)],
   },
+  takeIn: { own: [], other: [] },
   collarDown: {
     own: [grip([0.5, 0.68], LEAF_LED, 'relaxed')],
     other: [grip([0.5, 0.68], LEAF_LED, 'relaxed')],

@@ -226,7 +226,7 @@ describe('hands', () => {
     };
     for (const hands of TYING_HANDS) {
       expect(digitsOf(hands, GRIPS.backBow.other[0])).toEqual(['forefinger']);
-      expect(digitsOf(hands, GRIPS.wrap.own[0])).toEqual(['forefinger']);
+      expect(digitsOf(hands, GRIPS.wrap.other[0])).toEqual(['forefinger']);
       // the finger behind the widest line that the blade is folded over
       expect(digitsOf(hands, GRIPS.frontBow.other[0])).toEqual(['thumb', 'forefinger']);
     }

@@ -2,7 +2,7 @@ import { oppositeSide, type Side } from '../fit/index.ts';
 import { add, distance, ORIGIN, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
 import { shirtFrontZ } from '../tying/poses/collar.ts';
-import { WAY_PARTS } from '../tying/ways.ts';
+import { partsOfWay } from '../tying/ways.ts';
 import { elbowOf, type TyingHands } from './arm.ts';
 import { furthestTip, poseBetween, slowed } from './betweenGrips.ts';
 import { COMINGS, type Coming } from './comings.ts';
@@ -71,12 +71,19 @@ const sceneOf = (choreography: Choreography, hands: TyingHands): Scene => ({
 });
 
 /** All that a hand does in a way, one after another. */
-const tasksOf = ({ way }: Choreography, hands: TyingHands, role: HandRole): readonly Task[] =>
-  WAY_PARTS[way].flatMap((part, stepIndex) =>
-    GRIPS[part][role].map((grip, k): Task => ({
-      ...{ grip, stepIndex, coming: COMINGS[hands][part][role][k] },
-      ...{ from: stepIndex + grip.from, until: stepIndex + grip.until },
-    })),
+const tasksOf = ({ way, measures }: Choreography, hands: TyingHands, role: HandRole): readonly Task[] =>
+  partsOfWay(way, measures.letOutMm > 0).flatMap((part, stepIndex) =>
+    GRIPS[part][role].flatMap((grip, k): readonly Task[] =>
+      // a band collar has no leaf to take
+      measures.collar.style === 'band' && grip.touches.some(({ on }) => on === 'leaf')
+        ? []
+        : [
+            {
+              ...{ grip, stepIndex, coming: COMINGS[hands][part][role][k] },
+              ...{ from: stepIndex + grip.from, until: stepIndex + grip.until },
+            },
+          ],
+    ),
   );
 
 const allTasks = (choreography: Choreography, hands: TyingHands): Readonly<Record<HandRole, readonly Task[]>> => ({

@@ -139,7 +139,7 @@ export function padsOf(scene: Scene, around: Around, { touches, posture }: Grip,
   return touches.map((touch): PadAim => {
     const digit = DIGITS.indexOf(hands === 'facing' && posture === 'pinch' ? swapped(touch.digit) : touch.digit);
     if (touch.on === 'leaf') {
-      const { at, outward } = leafPlace(m.collarRadiusMm, collarDown, fromOf(around.role));
+      const { at, outward } = leafPlace(m.collarRadiusMm, collarDown, fromOf(around.role), m.collar);
       return { digit, place: at, face: scale(outward, touch.face === 'outer' ? 1 : -1), touched: null };
     }
     const { end, across = 0 } = touch.on;

@@ -1,5 +1,6 @@
 import type { Side } from '../fit/index.ts';
 import type { Point3 } from '../geometry/index.ts';
+import { USUAL_DRAWN_COLLAR, type DrawnCollar } from './measures.ts';
 import { collarLeafMm, shirtFrontZ } from './poses/collar.ts';
 
 /** A part of the wearer that cloth lies on, as a grid of points. */
@@ -18,21 +19,30 @@ export const COLLAR_HEIGHT = { foot: -16, fold: 20 } as const;
 const LEAF_TURN_RAD = { up: 0.06, down: Math.PI - 0.2 } as const;
 
 /**
- * Neck, collar and shirt front, the collar being a round cylinder whose button is the origin.
+ * Neck, collar and shirt front, the collar being a round cylinder whose button is the origin. There are as many parts, in the same order,
+ * however far the leaf is turned.
  *
- * @param collarDown how far the leaf is turned down, 0 to 1.
+ * @param collarDown how far the leaf is turned down, or a wing is set, 0 to 1.
  */
-export function bodyParts(collarRadiusMm: number, collarDown: number): readonly BodyPart[] {
+export function bodyParts(collarRadiusMm: number, collarDown: number, collar: DrawnCollar = USUAL_DRAWN_COLLAR): readonly BodyPart[] {
   return [
     neck(collarRadiusMm),
     jaw(collarRadiusMm),
-    stand(collarRadiusMm),
-    leaf(collarRadiusMm, collarDown, 1),
-    leaf(collarRadiusMm, collarDown, -1),
+    stand(collarRadiusMm, collar),
+    ...leaves(collarRadiusMm, collarDown, collar),
     shirt(collarRadiusMm),
     placket(),
-    ...BUTTONS_Y.map(button),
+    ...BUTTONS_Y.map((y, i) => button(0, y, i === 0 ? 1.4 : shirtFrontZ(0, y) + 2.4)),
+    ...(collar.style === 'buttonDown' ? ([1, -1] as const).map((side) => pointButton(collarRadiusMm, side, collar)) : []),
   ];
+}
+
+/** What is turned, or stands beside the bow; a band collar has nothing of the kind. */
+function leaves(collarRadiusMm: number, collarDown: number, collar: DrawnCollar): readonly BodyPart[] {
+  if (collar.style === 'band') return [];
+  const one = (side: 1 | -1): BodyPart =>
+    collar.style === 'wing' ? wing(collarRadiusMm, collarDown, side, collar) : leaf(collarRadiusMm, collarDown, side, collar);
+  return [one(1), one(-1)];
 }
 
 /** Heights of the buttons of an ordinary shirt, from the collar's down, in mm (common practice, no source). */
@@ -67,10 +77,14 @@ function neck(collarRadiusMm: number): BodyPart {
   });
 }
 
-function stand(collarRadiusMm: number): BodyPart {
+/** A wing collar stands higher, and is not cut away at the front. */
+const WING_STAND_MM = 34;
+
+function stand(collarRadiusMm: number, { style }: DrawnCollar): BodyPart {
   return grid('stand', 3, 49, (v, u) => {
     const angle = 2 * Math.PI * u;
-    return around(collarRadiusMm, collarRadiusMm, angle, standHeight(angle, v));
+    const y = style === 'wing' ? COLLAR_HEIGHT.foot + v * (WING_STAND_MM - COLLAR_HEIGHT.foot) : standHeight(angle, v);
+    return around(collarRadiusMm, collarRadiusMm, angle, y);
   });
 }
 
@@ -82,19 +96,44 @@ const standHeight = (angleRad: number, share: number): number => {
 };
 
 /** One half of the leaf, from the middle of the back to its edge at the front, which runs away from the button to the collar's point. */
-function leaf(collarRadiusMm: number, down: number, side: 1 | -1): BodyPart {
+function leaf(collarRadiusMm: number, down: number, side: 1 | -1, collar: DrawnCollar): BodyPart {
   const turn = LEAF_TURN_RAD.up + (LEAF_TURN_RAD.down - LEAF_TURN_RAD.up) * down;
   return grid('leaf', 7, 25, (v, u) => {
-    const first = leafEdgeRad(v);
+    const first = leafEdgeRad(v, collar);
     const angle = first + (Math.PI - first) * u;
-    const length = v * collarLeafMm(angle);
+    const length = v * collarLeafMm(angle, POINT_AT_RAD[collar.style]);
     const fold = standHeight(angle, 1);
     return around(collarRadiusMm, collarRadiusMm + 0.4 + length * Math.sin(turn), side * angle, fold + length * Math.cos(turn));
   });
 }
 
 /** Where the leaf's front edge lies, `share` of the way from the fold to the point, as an angle from the button. */
-const leafEdgeRad = (share: number): number => 0.05 + 0.55 * share;
+const leafEdgeRad = (share: number, { style }: DrawnCollar): number => 0.05 + (POINT_AT_RAD[style] - 0.05) * share;
+
+/** Where each collar's point lies, as an angle from the button: further aside, the more it is spread (assumed, no source). */
+const POINT_AT_RAD: Readonly<Record<DrawnCollar['style'], number>> = {
+  ...{ turndown: 0.6, spread: 0.92, point: 0.42, buttonDown: 0.52, wing: 0.6, band: 0.6 },
+};
+
+/** Corners of a wing on the wearer's left, in mm: its fold from the front edge up to the top, and its point, nearly out at the bow's corner. */
+const WING = { low: [4, 6], high: [31, WING_STAND_MM - 1], point: [33, 4] } as const;
+/** How far the point stands off the collar: behind the bow, and over its upper edge. */
+const WING_OFF_MM = { behind: 3, over: 24 } as const;
+
+/** One wing: the front corner of the stand, folded outwards. Behind the bow it stays where it is; over the bow it is set at the end. */
+function wing(collarRadiusMm: number, set: number, side: 1 | -1, { wings }: DrawnCollar): BodyPart {
+  const off = WING_OFF_MM.behind + (WING_OFF_MM[wings] - WING_OFF_MM.behind) * set;
+  return grid('leaf', 5, 9, (v, u) => {
+    const mix = (k: 0 | 1): number => {
+      const fold = WING.low[k] + (WING.high[k] - WING.low[k]) * u;
+      return fold + (WING.point[k] - fold) * v;
+    };
+    const [x, y] = [mix(0), mix(1)];
+    // on the stand at its fold
+    const onStand = Math.sqrt(Math.max(0, collarRadiusMm ** 2 - x ** 2)) - collarRadiusMm;
+    return [side * x, y, onStand + 0.8 + off * v];
+  });
+}
 
 /** Chin and jaw above the collar, so that up is up; the wearer looks straight ahead (assumed). */
 function jaw(collarRadiusMm: number): BodyPart {
@@ -117,13 +156,22 @@ function placket(): BodyPart {
 const PLACKET_HALF_MM = 16;
 
 /** A button, sewn flat on the placket or on the stand. */
-function button(y: number, index: number): BodyPart {
-  const z = index === 0 ? 1.4 : shirtFrontZ(0, y) + 2.4;
+function button(x: number, y: number, z: number, radiusMm = BUTTON_RADIUS_MM): BodyPart {
   return grid('button', 3, 17, (v, u) => {
     const angle = 2 * Math.PI * u;
-    const r = BUTTON_RADIUS_MM * Math.min(1, 2 * v);
-    return [r * Math.sin(angle), y + r * Math.cos(angle), z - (v === 1 ? 2 : 0)];
+    const r = radiusMm * Math.min(1, 2 * v);
+    return [x + r * Math.sin(angle), y + r * Math.cos(angle), z - (v === 1 ? 2 : 0)];
   });
+}
+
+const POINT_BUTTON_RADIUS_MM = 4;
+
+/** The small button that a button-down's point is held by: sewn on the shirt, in front of the leaf once that is down. */
+function pointButton(collarRadiusMm: number, side: 1 | -1, collar: DrawnCollar): BodyPart {
+  const { rows, columns, pointsMm } = leaf(collarRadiusMm, 1, side, collar);
+  const at = 3 * ((rows - 2) * columns);
+  const [x, y, z] = [pointsMm[at] ?? 0, pointsMm[at + 1] ?? 0, pointsMm[at + 2] ?? 0];
+  return button(x + side * 5, y, z + 3, POINT_BUTTON_RADIUS_MM);
 }
 
 const SHIRT_HALF_MM = 208;
@@ -145,9 +193,19 @@ function shirt(collarRadiusMm: number): BodyPart {
 /** How high the shirt reaches at a distance from the middle: it meets the collar's foot and falls to the shoulder. */
 export const shoulderHeight = (x: number): number => -18 - Math.max(0, x - 50) * 0.3 - Math.max(0, x - 150) ** 2 / 75;
 
-/** Where a hand takes the leaf of the collar to turn it, on one of the wearer's sides, and which way its outside looks there. */
-export function leafPlace(collarRadiusMm: number, collarDown: number, side: Side): { readonly at: Point3; readonly outward: Point3 } {
+/** Where a hand takes the leaf of the collar to turn it, or a wing by its point, on one of the wearer's sides, and which way its outside looks there. */
+export function leafPlace(
+  collarRadiusMm: number,
+  collarDown: number,
+  side: Side,
+  collar: DrawnCollar = USUAL_DRAWN_COLLAR,
+): { readonly at: Point3; readonly outward: Point3 } {
   const sign = side === 'left' ? 1 : -1;
+  if (collar.style === 'wing') {
+    const { rows, columns, pointsMm } = wing(collarRadiusMm, collarDown, sign, collar);
+    const at = 3 * ((rows - 2) * columns + 4);
+    return { at: { x: pointsMm[at] ?? 0, y: pointsMm[at + 1] ?? 0, z: pointsMm[at + 2] ?? 0 }, outward: { x: 0, y: 0, z: -1 } };
+  }
   const turn = LEAF_TURN_RAD.up + (LEAF_TURN_RAD.down - LEAF_TURN_RAD.up) * collarDown;
   const angle = LEAF_TAKEN_RAD;
   const length = 0.85 * collarLeafMm(angle);

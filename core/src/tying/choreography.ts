@@ -9,7 +9,8 @@ import { solveBow, type SolvedBow } from './solveBow.ts';
 import { poseBetween, soundFrames, type Frame, type KeyPose } from './timeline.ts';
 import type { Control, Strand } from './strand.ts';
 import type { TyingStep } from './steps.ts';
-import { WAY_PARTS, type TyingWay } from './ways.ts';
+import { letOutAt, withLetOut } from './letOut.ts';
+import { partsOfWay, type TyingWay } from './ways.ts';
 
 /** The strip's movement through one step. */
 export interface ChoreographedStep {
@@ -45,7 +46,8 @@ export function choreograph(
   const sign = (side: Side): SideSign => (side === longEnd ? 1 : -1);
   const [frontLoop, pushedFrom] = [sign(folds.frontLoop), sign(folds.pushedFrom)];
   const finished = solveBow(m, { front: m.front, back: m.back, frontLoop, pushedFrom });
-  const steps = stepsOf(way, parts(m, frontLoop, pushedFrom, finished.lay));
+  const part = parts(m, frontLoop, pushedFrom, finished.lay);
+  const steps = partsOfWay(way, m.letOutMm > 0).map((name) => part[name]);
   return { measures: m, longEnd, way, finished, steps: longEnd === 'left' ? steps : steps.map(mirrorStep) };
 }
 
@@ -77,8 +79,6 @@ const step = (name: TyingStep, frames: readonly Written[], isCollarTurned = fals
 /** How far the front bow's folds stand forward of the back bow while there are fingers between them, in mm. */
 const ROOM_MM = 40;
 
-type Parts = ReturnType<typeof parts>;
-
 /** Steps that the ways are put together from. */
 function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
   const drape = (leadMm: number): PosedStrip => ({ leadMm, knotAt: poses.BUTTON, short: poses.draped(m, -1), long: poses.draped(m, 1) });
@@ -96,18 +96,28 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
   };
   const hanging = poses.snugShort(m);
   const held = poses.backFold(m, open, 'swept');
+  // the fold waits half way through while one hand takes over the front bow and the other goes to the fold
+  const caught: readonly Written[] = [
+    [0.62, poses.backFold(m, pinched, 'halfway'), 'foldThrough', 'rests'],
+    [0.82, poses.backFold(m, pinched, 'halfway'), null, 'rests'],
+    [1, poses.bow(m, messy), 'twoLoops'],
+  ];
   const push = (from: PosedStrip, fromSwept: boolean): ChoreographedStep =>
     step('backBow', [
       [0, from],
-      [0.2, from, null, 'rests'],
-      ...(fromSwept ? [] : [[0.39, poses.backFold(m, pinched, 'swept')] as const]),
-      [0.48, poses.backFold(m, pinched, 'begun')],
-      [0.6, poses.backFold(m, pinched, 'made')],
-      [0.72, poses.backFold(m, pinched, 'held'), 'foldHeld'],
-      [0.86, poses.backFold(m, pinched, 'halfway')],
-      [1, poses.bow(m, messy), 'twoLoops'],
+      [0.12, from, null, 'rests'],
+      ...(fromSwept ? [] : [[0.25, poses.backFold(m, pinched, 'swept')] as const]),
+      [0.32, poses.backFold(m, pinched, 'begun')],
+      [0.41, poses.backFold(m, pinched, 'made')],
+      [0.5, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      ...caught,
     ]);
   return {
+    // the tie is not round the neck yet: nothing moves
+    setBand: step('setBand', [
+      [0, drape(-24)],
+      [1, drape(-24)],
+    ]),
     prepare: step('prepare', [
       [0, drape(-24)],
       [0.5, drape(24)],
@@ -181,13 +191,23 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     ]),
     backBow: push(poses.dropped(m, pinched), false),
     backBowHeld: push(poses.backFold(m, pinched, 'swept'), true),
+    backBowTurned: step('backBow', [
+      [0, poses.dropped(m, pinched)],
+      [0.08, poses.dropped(m, pinched), null, 'rests'],
+      [0.18, poses.backFold(m, pinched, 'pinched'), 'pinched'],
+      [0.27, poses.backFold(m, pinched, 'turnedAside'), 'turnedAside'],
+      [0.33, poses.backFold(m, pinched, 'swungBack')],
+      [0.38, poses.backFold(m, pinched, 'begun')],
+      [0.45, poses.backFold(m, pinched, 'made')],
+      [0.52, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      ...caught,
+    ]),
     backBowPlain: step('backBow', [
       [0, poses.dropped(m, pinched)],
-      [0.24, poses.dropped(m, pinched), null, 'rests'],
-      [0.42, poses.backFold(m, pinched, 'swept')],
-      [0.66, poses.backFold(m, pinched, 'held'), 'foldHeld'],
-      [0.84, poses.backFold(m, pinched, 'halfway')],
-      [1, poses.bow(m, messy), 'twoLoops'],
+      [0.12, poses.dropped(m, pinched), null, 'rests'],
+      [0.27, poses.backFold(m, pinched, 'swept')],
+      [0.48, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      ...caught,
     ]),
     tighten: step('tighten', [
       [0, poses.bow(m, messy)],
@@ -199,6 +219,10 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
       [0.12, poses.bow(m, drawn), null, 'rests'],
       [0.58, poses.bow(m, { ...drawn, pinchedMm: 0 }), null, 'rests'],
       [1, poses.bow(m, finished), 'even'],
+    ]),
+    takeIn: step('takeIn', [
+      [0, poses.bow(m, finished)],
+      [1, poses.bow(m, finished), 'takenIn'],
     ]),
     collarDown: step(
       'collarDown',
@@ -219,8 +243,6 @@ const dropFrames = (m: TyingMeasures, lay: BowForm): readonly Written[] => [
   [0.79, poses.liftedOver(m, lay)],
   [0.9, poses.falling(m, lay)],
 ];
-
-const stepsOf = (way: TyingWay, part: Parts): readonly ChoreographedStep[] => WAY_PARTS[way].map((name) => part[name]);
 
 const mirrorStep = ({ step: name, frames }: ChoreographedStep): ChoreographedStep => ({
   step: name,
@@ -247,9 +269,17 @@ export interface PosedMoment {
 }
 
 /** The strip at a moment of a step, `share` of it done. */
-export function poseStep({ measures }: Choreography, { frames }: ChoreographedStep, share: number, spacingMm?: number): PosedMoment {
-  const { strip, collarDown } = poseBetween(frames, share);
-  return { pose: poseStrip({ profile: measures.tie.profile, setMm: measures.setMm }, strip, spacingMm), knotAt: strip.knotAt, collarDown };
+export function poseStep(
+  { measures }: Choreography,
+  { step: name, frames }: ChoreographedStep,
+  share: number,
+  spacingMm?: number,
+): PosedMoment {
+  const { strip: asWorn, collarDown } = poseBetween(frames, share);
+  const { longerMm, lowerMm } = letOutAt(measures, name, share);
+  const strip = withLetOut(asWorn, measures, lowerMm);
+  const tie = { profile: measures.tie.profile, setMm: measures.setMm, letOutMm: longerMm };
+  return { pose: poseStrip(tie, strip, spacingMm), knotAt: strip.knotAt, collarDown };
 }
 
 /** The strip at a moment of the whole: whole numbers are beginnings of steps, the part behind the point is the share of the step that is done. @throws RangeError for a choreography without steps. */

@@ -1,5 +1,5 @@
 /** Tying: where every piece of the strip lies in space, from draped to finished. */
-export { tyingMeasures, type TyingMeasures, type WingHalves } from './measures.ts';
+export { tyingMeasures, type DrawnCollar, type TyingMeasures, type WingHalves } from './measures.ts';
 export { poseStrip, pointOf, NODE_SPACING_MM, type PosedStrip as LaidStrip, type Pose } from './pose.ts';
 export {
   choreograph,

@@ -1,4 +1,12 @@
-import type { Fit, PreparedTie } from '../fit/index.ts';
+import type { CollarStyle, Fit, PreparedTie } from '../fit/index.ts';
+
+/** The collar that is drawn: its cut, and where the wings of a wing collar end up. */
+export interface DrawnCollar {
+  readonly style: CollarStyle;
+  readonly wings: 'behind' | 'over';
+}
+
+export const USUAL_DRAWN_COLLAR: DrawnCollar = { style: 'turndown', wings: 'behind' };
 
 /** What a choreography needs to know of a tie on a neck. Lengths in mm. */
 export interface TyingMeasures {
@@ -14,6 +22,9 @@ export interface TyingMeasures {
   readonly knotHeightMm: number;
   readonly front: WingHalves;
   readonly back: WingHalves;
+  /** How much longer the band is while it is let out for tying; 0 where it is tied as it is worn. */
+  readonly letOutMm: number;
+  readonly collar: DrawnCollar;
 }
 
 /** Both halves of one bow, from the knot's centre line outwards. */
@@ -22,8 +33,13 @@ export interface WingHalves {
   readonly flatEndMm: number;
 }
 
-/** Collects what a choreography needs from a fit. */
-export function tyingMeasures(tie: PreparedTie, fit: Fit, collarGirthMm: number): TyingMeasures {
+/** Collects what a choreography needs from a fit. `letOutMm`: how much longer the band is while it is tied. */
+export function tyingMeasures(
+  tie: PreparedTie,
+  fit: Fit,
+  collarGirthMm: number,
+  { letOutMm = 0, collar = USUAL_DRAWN_COLLAR }: Partial<Pick<TyingMeasures, 'letOutMm' | 'collar'>> = {},
+): TyingMeasures {
   return {
     tie,
     setMm: fit.setMm,
@@ -35,5 +51,7 @@ export function tyingMeasures(tie: PreparedTie, fit: Fit, collarGirthMm: number)
     knotHeightMm: tie.takeUp.knotHeightMm,
     front: { loopMm: fit.front.loopMm, flatEndMm: fit.front.flatEndMm },
     back: { loopMm: fit.back.loopMm, flatEndMm: fit.back.flatEndMm },
+    letOutMm,
+    collar,
   };
 }

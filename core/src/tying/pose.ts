@@ -39,15 +39,21 @@ export const NODE_SPACING_MM = 2;
 /** What a pose needs of a tie. */
 export interface PosedTie {
   readonly profile: WidthProfile;
-  /** Tip to tip. */
+  /** Tip to tip, as it is worn. */
   readonly setMm: number;
+  /** How much longer the band is just now: its cloth is shown spread over that length. */
+  readonly letOutMm?: number;
 }
 
 /**
  * Lays a strip along its two strands, each length of cloth on the same length of curve: nothing stretches. What a strand
  * has beyond its tip is left over; a strand that is too short goes on straight.
  */
-export function poseStrip({ profile, setMm }: PosedTie, { short, long, leadMm }: PosedStrip, spacingMm = NODE_SPACING_MM): Pose {
+export function poseStrip(
+  { profile, setMm, letOutMm = 0 }: PosedTie,
+  { short, long, leadMm }: PosedStrip,
+  spacingMm = NODE_SPACING_MM,
+): Pose {
   const nodeCount = Math.round(setMm / spacingMm) + 1;
   const step = setMm / (nodeCount - 1);
   const shortMm = (setMm - leadMm) / 2;
@@ -72,11 +78,14 @@ export function poseStrip({ profile, setMm }: PosedTie, { short, long, leadMm }:
     pose.halfWidthMm[node] = (spot.gather * widthAt(profile, profile.bladeLengthMm - fromTipMm)) / 2;
   };
   const [onShort, onLong] = [walkStrand(sampleStrand(short)), walkStrand(sampleStrand(long))];
+  // what is let out lies in the band, half of it on either side of the neck's back
+  const bandMm = Math.max(1, setMm / 2 - profile.bladeLengthMm - Math.abs(leadMm) / 2);
+  const along = (fromBackMm: number): number => fromBackMm + (letOutMm / 2) * Math.min(1, fromBackMm / bandMm);
   for (let node = Math.min(nodeCount - 1, Math.floor(shortMm / step)); node >= 0; node -= 1) {
-    put(node, onShort(shortMm - node * step), -1);
+    put(node, onShort(along(shortMm - node * step)), -1);
   }
   for (let node = Math.floor(shortMm / step) + 1; node < nodeCount; node += 1) {
-    put(node, onLong(node * step - shortMm), 1);
+    put(node, onLong(along(node * step - shortMm)), 1);
   }
   return pose;
 }

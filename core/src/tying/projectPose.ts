@@ -1,6 +1,7 @@
 import { blend, cross, distance, dot, unit, type Point3 } from '../geometry/index.ts';
 import { CAP_CORNERS, capsuleOutline, handCapsules, outlineSides } from '../hands/handOutline.ts';
 import { bodyParts, type BodyPart } from './body.ts';
+import { USUAL_DRAWN_COLLAR, type DrawnCollar } from './measures.ts';
 import { pointOf, type Pose } from './pose.ts';
 import { boxOf, visibleOrder } from './visibleOrder.ts';
 
@@ -34,6 +35,8 @@ export interface StillRequest {
   readonly knotAt: Point3;
   readonly collarRadiusMm: number;
   readonly collarDown: number;
+  /** The collar that is drawn; a turned-down one where none is named. */
+  readonly collar?: DrawnCollar;
   readonly view: ViewDirection;
   /** Whether neck, collar and shirt are drawn. */
   readonly withBody: boolean;
@@ -53,6 +56,7 @@ export function projectPose({
   knotAt,
   collarRadiusMm,
   collarDown,
+  collar = USUAL_DRAWN_COLLAR,
   view,
   withBody,
   hands = [],
@@ -65,10 +69,11 @@ export function projectPose({
     const q = { x: p.x - knotAt.x, y: p.y - knotAt.y, z: p.z - knotAt.z };
     return { x: dot(q, right), y: -dot(q, up), depth: dot(q, towards) };
   };
-  const isHidden = withBody && collarDown > 0.9 ? underLeaf(collarRadiusMm) : (): boolean => false;
+  const isHidden = withBody && collarDown > 0.9 ? underLeaf(collarRadiusMm, collar) : (): boolean => false;
   const patches: PatchInDepth[] = [...clothPatches(pose, knotAt, see, towards, isHidden)];
   if (withBody)
-    for (const part of bodyParts(collarRadiusMm, collarDown)) patches.push(...bodyPatches(part, see, towards, DETAILS[detail].every));
+    for (const part of bodyParts(collarRadiusMm, collarDown, collar))
+      patches.push(...bodyPatches(part, see, towards, DETAILS[detail].every));
   for (const points of hands) patches.push(...handPatches(points, see, DETAILS[detail].pieces));
   const behind = patches.filter(({ tone }) => isBackdrop(tone)).sort((a, b) => middleDepth(a) - middleDepth(b));
   const before = patches.filter(({ tone }) => !isBackdrop(tone));
@@ -129,8 +134,10 @@ interface Seen {
 
 /** Whether a point of the band is covered by the leaf that is turned down over it. */
 const underLeaf =
-  (collarRadiusMm: number) =>
+  (collarRadiusMm: number, { style }: DrawnCollar) =>
   ({ x, z }: Point3): boolean => {
+    // nothing covers the band of a collar without a leaf
+    if (style === 'wing' || style === 'band') return false;
     const back = z + collarRadiusMm;
     return Math.hypot(x, back) < collarRadiusMm + 3.5 && Math.abs(Math.atan2(x, back)) > 0.3;
   };

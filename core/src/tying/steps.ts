@@ -1,5 +1,6 @@
 /** Steps of tying, in the order of the main way. Other ways leave some out, or change their order. */
 export const TYING_STEPS = [
+  'setBand',
   'prepare',
   'lead',
   'cross',
@@ -13,6 +14,7 @@ export const TYING_STEPS = [
   'backBow',
   'tighten',
   'balance',
+  'takeIn',
   'collarDown',
 ] as const;
 

@@ -13,10 +13,14 @@ export type KeyPose =
   | 'frontBow'
   | 'dropped'
   | 'passage'
+  | 'pinched'
+  | 'turnedAside'
   | 'foldHeld'
+  | 'foldThrough'
   | 'twoLoops'
   | 'drawnUp'
   | 'even'
+  | 'takenIn'
   | 'finished';
 
 /** A moment of a step at which the lay of the strip is given. */

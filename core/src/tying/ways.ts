@@ -24,14 +24,14 @@ export const STRIP_WAY: Readonly<Record<OfferedWay, TyingWay>> = {
   helper: 'main',
 };
 
-const BEGIN = ['prepare', 'lead', 'cross', 'halfKnot'] as const;
-const END = ['tighten', 'balance', 'collarDown'] as const;
+const BEGIN = ['setBand', 'prepare', 'lead', 'cross', 'halfKnot'] as const;
+const END = ['tighten', 'balance', 'takeIn', 'collarDown'] as const;
 
 /** The parts that each way is put together from, in their order. */
 export const WAY_PARTS = {
   main: [...BEGIN, 'park', 'frontBow', 'drop', 'passage', 'backBow', ...END],
   plainPush: [...BEGIN, 'park', 'frontBow', 'drop', 'passage', 'backBowPlain', ...END],
-  pinchAndTurn: [...BEGIN, 'park', 'frontBow', 'passageFirst', 'dropLast', 'backBow', ...END],
+  pinchAndTurn: [...BEGIN, 'park', 'frontBow', 'passageFirst', 'dropLast', 'backBowTurned', ...END],
   evenEnds: [...BEGIN, 'wrap', 'pushFront', 'backBowHeld', ...END],
 } as const satisfies Readonly<Record<TyingWay, readonly string[]>>;
 
@@ -40,8 +40,16 @@ const STEP_OF_PART: Readonly<Record<string, TyingStep>> = {
   passageFirst: 'passage',
   dropLast: 'drop',
   backBowPlain: 'backBow',
+  backBowTurned: 'backBow',
   backBowHeld: 'backBow',
 };
 
+type PartName = (typeof WAY_PARTS)[TyingWay][number];
+
+/** The parts of a way, in their order. The band is taken in only where it was let out for tying. */
+export const partsOfWay = (way: TyingWay, isLetOut: boolean): readonly PartName[] =>
+  WAY_PARTS[way].filter((part) => isLetOut || part !== 'takeIn');
+
 /** The steps of a way, in their order: known without choreographing anything. */
-export const stepsOfWay = (way: TyingWay): readonly TyingStep[] => WAY_PARTS[way].map((part) => STEP_OF_PART[part] ?? (part as TyingStep));
+export const stepsOfWay = (way: TyingWay, isLetOut = false): readonly TyingStep[] =>
+  partsOfWay(way, isLetOut).map((part) => STEP_OF_PART[part] ?? (part as TyingStep));

@@ -4,6 +4,7 @@ import { WORKED_TIE } from '@easytuck/core/testing';
 import { seededUniform } from '@easytuck/core/testing/seeded';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
 import { pathToFileURL } from 'node:url';
 import { ROOT } from '../lib/paths.mjs';
 
@@ -21,13 +22,17 @@ const MEASURES = tyingMeasures(tie, fit, NECK_MM - 6.35);
 
 const random = seededUniform(1);
 
-const asked = process.argv.slice(2);
+const { values, positionals: asked } = parseArgs({ options: { only: { type: 'string' } }, allowPositionals: true });
+/** Parts that are searched; those that are not named keep what was found before. */
+const only = values.only?.split(',') ?? null;
 const unknown = asked.find((hands) => !TYING_HANDS.some((known) => known === hands));
 if (unknown !== undefined) {
   console.error(`There is no ${unknown}. Whose hands: ${TYING_HANDS.join(', ')}; all where none is named.`);
   process.exit(1);
 }
 
+/** @type {{ COMINGS: Record<string, Record<string, Record<string, (readonly (readonly number[])[])>>> }} */
+const { COMINGS: before } = await import(pathToFileURL(FILE).href);
 /** @type {Record<string, Record<string, Record<string, (readonly (readonly number[])[])>>>} */
 const found = {};
 for (const hands of TYING_HANDS.filter((each) => asked.length === 0 || asked.includes(each))) {
@@ -36,7 +41,8 @@ for (const hands of TYING_HANDS.filter((each) => asked.length === 0 || asked.inc
   found[hands] = parts;
   for (const way of TYING_WAYS) {
     // parts that ways share are found with the first of them
-    const known = (/** @type {string} */ part, /** @type {string} */ role, /** @type {number} */ index) => parts[part]?.[role]?.[index];
+    const known = (/** @type {string} */ part, /** @type {string} */ role, /** @type {number} */ index) =>
+      parts[part]?.[role]?.[index] ?? (only === null || only.includes(part) ? undefined : before[hands]?.[part]?.[role]?.[index]);
     for (const { part, role, index, coming, cost } of findComings(MEASURES, way, hands, TRIES, random, known)) {
       const roles = (parts[part] ??= {});
       const comings = (roles[role] ??= []);

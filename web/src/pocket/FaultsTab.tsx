@@ -28,7 +28,7 @@ export function FaultsTab({ coach, steps, onGoBack }: { coach: Coach; steps: rea
     );
   if (chosen !== null) {
     const words = FAULT_WORDS[chosen];
-    const backTo = steps.includes(words.backTo) ? words.backTo : (steps.find((step) => step === 'pushFront') ?? 'prepare');
+    const backTo = steps.includes(words.backTo) ? words.backTo : (steps.find((step) => step === 'pushFront') ?? 'setBand');
     return (
       <div className="split">
         <div className="stage still">{picture(posed.get(chosen), words.seen, 240)}</div>

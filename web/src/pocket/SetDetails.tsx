@@ -1,4 +1,4 @@
-import { hardwareSteps, settingWords, type PocketCoach } from '@easytuck/contract';
+import { hardwareSteps, settingForGirth, settingWords, type PocketCoach } from '@easytuck/contract';
 import {
   collarGirthMm,
   COLLAR_RANGE,
@@ -9,7 +9,7 @@ import {
   type Hardware,
   type Setting,
 } from '@easytuck/core';
-import { settingForGirth, type CoachSubject } from '../features/coach/coachSubject.ts';
+import type { CoachSubject } from '../features/coach/coachSubject.ts';
 import { listCoaches } from './pocketCoach.ts';
 
 interface SetDetailsProps {

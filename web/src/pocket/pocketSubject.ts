@@ -1,8 +1,8 @@
-import type { PocketCoach } from '@easytuck/contract';
-import { collarGirthMm, lastStep, neckPathMm, prepareTie, settingAt } from '@easytuck/core';
+import { USUAL_COLLAR, type PocketCoach } from '@easytuck/contract';
+import { collarGirthMm, lastStep, neckPathMm, prepareTie, settingAt, TYPICAL_BUTTONS } from '@easytuck/core';
 import type { CoachSubject } from '../features/coach/coachSubject.ts';
 
-/** What the pocket coach shows: the tie, neck, hand and set that the shop gave out. */
+/** What the pocket coach shows: the tie, neck, hand and set that the shop issued. */
 export function subjectOfPocket({
   tie,
   fitting,
@@ -26,5 +26,9 @@ export function subjectOfPocket({
       fitting.drawInMm > 0
         ? { longest: settingAt(tie.hardware, lastStep(tie.hardware)), mark: settingAt(tie.hardware, fitting.step) }
         : null,
+    // (absent in what an older version of the shop answered)
+    worn: fitting.worn ?? USUAL_COLLAR,
+    buttons: fitting.buttons ?? TYPICAL_BUTTONS,
+    folding: fitting.folding ?? null,
   };
 }

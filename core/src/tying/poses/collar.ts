@@ -37,4 +37,4 @@ export function shirtFrontZ(x: number, y: number): number {
 export const LIFTED_MM = 18;
 
 /** Length of a collar's leaf from its fold to its edge, at an angle from the button: longest at its points, in mm (assumed, no source). */
-export const collarLeafMm = (angleRad: number): number => 44 + 24 * Math.exp(-((angleRad - 0.6) ** 2) / 0.18);
+export const collarLeafMm = (angleRad: number, pointAtRad = 0.6): number => 44 + 24 * Math.exp(-((angleRad - pointAtRad) ** 2) / 0.18);

@@ -3,14 +3,14 @@ import type { TyingMeasures } from '../measures.ts';
 import type { PosedStrip } from '../pose.ts';
 import { type BowForm, wrap } from './bow.ts';
 import { band } from './collar.ts';
-import { BACKWARD, FORWARD, type SideSign, control, to } from './controls.ts';
+import { BACKWARD, DOWNWARD, FORWARD, UPWARD, type SideSign, control, to } from './controls.ts';
 import { shortStrand } from './dropped.ts';
 import { inHand } from './inHand.ts';
 import { knotOf, levels } from './levels.ts';
 import type { Control } from '../strand.ts';
 
 /** A moment at which the long end is folded or pushed through. */
-export type FoldMoment = 'swept' | 'begun' | 'made' | 'held' | 'halfway';
+export type FoldMoment = 'swept' | 'pinched' | 'turnedAside' | 'swungBack' | 'begun' | 'made' | 'held' | 'halfway';
 
 /** The long end being folded and pushed through behind the front bow. */
 export function backFold(m: TyingMeasures, lay: BowForm, moment: FoldMoment): PosedStrip {
@@ -37,6 +37,12 @@ function foldControls(depths: FoldDepths, p: SideSign, moment: FoldMoment, gathe
   switch (moment) {
     case 'swept':
       return sweptAside(depths, p);
+    case 'pinched':
+      return pinchedForward(depths);
+    case 'turnedAside':
+      return pinchTurnedAside(depths, p);
+    case 'swungBack':
+      return pinchSwungBack(depths, p);
     case 'begun':
       return foldBegunAside(depths, p);
     case 'made':
@@ -78,6 +84,60 @@ function sweptAside({ hang }: FoldDepths, p: SideSign): Control[] {
     control(to(p * 13, -56, hang + 4), FORWARD, 0.65),
     control(to(p * 25, -76, hang), FORWARD, 0.75),
     ...sweep.map(([x, y, ahead], i) => control(to(p * x, y, hang + ahead), to(-p * Math.min(1, 0.15 * i), 0, 1))),
+  ];
+}
+
+/** The hanging blade pinched at its belly, the fold pointing away from the wearer. */
+function pinchedForward({ hang: z }: FoldDepths): Control[] {
+  return [
+    control(to(0, -26, z + 2), FORWARD, 0.6),
+    control(to(0, -60, z + 5), to(0, 0.2, 1), 0.7),
+    control(to(0, -80, z + 14), to(0, 0.8, 0.6), 0.75),
+    control(to(0, -86, z + 34), UPWARD, 0.75),
+    control(to(0, -86, z + 52), UPWARD, 0.75),
+    control(to(0, -87, z + 58), to(0, 0.8, 0.6), 0.75),
+    control(to(0, -89.5, z + 60.5), FORWARD, 0.75),
+    control(to(0, -92, z + 58), to(0, -0.8, 0.6), 0.75),
+    control(to(0, -93, z + 42), DOWNWARD, 0.8),
+    control(to(0, -104, z + 26), to(0, -0.6, 0.8), 0.9),
+    control(to(0, -130, z + 20), to(0, -0.1, 1)),
+    control(to(0, -200, z + 18), FORWARD),
+  ];
+}
+
+/** The pinch turned to the side of the front loop, below it: both loops stand one above the other. */
+function pinchTurnedAside({ hang: z }: FoldDepths, p: SideSign): Control[] {
+  return [
+    control(to(p * 2, -26, z + 2), FORWARD, 0.6),
+    control(to(p * 5, -56, z + 6), to(0.1 * p, 0.1, 1), 0.65),
+    control(to(p * 18, -72, z + 10), to(0.1 * p, 0.7, 0.7), 0.7),
+    control(to(p * 40, -76, z + 10), UPWARD, 0.75),
+    control(to(p * 58, -77, z + 9), UPWARD, 0.75),
+    control(to(p * 64, -78, z + 9), to(0.5 * p, 0.8, 0), 0.75),
+    control(to(p * 66.5, -80.5, z + 8), to(0.8 * p, 0, -0.4), 0.75),
+    control(to(p * 64, -83, z + 9), to(0.4 * p, -0.8, -0.2), 0.75),
+    control(to(p * 46, -84, z + 12), DOWNWARD, 0.8),
+    control(to(p * 28, -96, z + 18), to(0.1 * p, -0.6, 0.8), 0.9),
+    control(to(p * 18, -124, z + 22), to(0, -0.1, 1)),
+    control(to(p * 12, -194, z + 22), FORWARD),
+  ];
+}
+
+/** The pinch on its way behind the front loop, turning top to bottom. */
+function pinchSwungBack({ hang, knot }: FoldDepths, p: SideSign): Control[] {
+  return [
+    control(to(p * 2, -26, hang + 3), to(0, -0.1, 1), 0.6),
+    control(to(p * 14, -60, hang + 6), to(0.2 * p, -0.1, 1), 0.55),
+    control(to(p * 34, -74, (hang + knot) / 2 + 4), to(0.5 * p, 0.2, 0.6), 0.55),
+    control(to(p * 50, -70, knot + 2), to(0.7 * p, 0.3, -0.4), 0.6),
+    control(to(p * 56, -60, knot - 3), to(0.4 * p, 0.3, -0.8), 0.65),
+    control(to(p * 54, -55, knot - 5), to(0.2 * p, 0.2, -1), 0.7),
+    control(to(p * 51.5, -54, knot - 4), to(-0.3 * p, 0.1, -1), 0.75),
+    control(to(p * 49, -54, knot), to(-0.8 * p, -0.1, -0.5), 0.75),
+    control(to(p * 46, -57, knot + 14), to(-0.9 * p, -0.3, 0.1), 0.85),
+    control(to(p * 45, -66, knot + 30), to(-0.8 * p, -0.2, 0.4), 0.95),
+    control(to(p * 46, -86, knot + 46), to(-0.6 * p, 0, 0.7)),
+    control(to(p * 50, -140, knot + 74), to(-0.6 * p, 0, 0.7)),
   ];
 }
 

@@ -270,9 +270,9 @@ type Inputs = Omit<FittingData, 'id' | 'wearer' | 'tieId' | 'revises'>;
 function inputsOf(data: Inputs): Inputs {
   const { collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm, firstButtonMm, buttonSpacingMm } =
     data;
-  const { occasion, wings, school, staff, step, leadMm, note, handedOver } = data;
+  const { occasion, wings, bowPosition, folding, school, staff, step, leadMm, note, handedOver } = data;
   return {
     ...{ collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm, firstButtonMm, buttonSpacingMm },
-    ...{ occasion, wings, school, staff, step, leadMm, note, handedOver },
+    ...{ occasion, wings, bowPosition, folding, school, staff, step, leadMm, note, handedOver },
   };
 }

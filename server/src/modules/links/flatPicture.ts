@@ -1,42 +1,29 @@
-import { PALETTE, STILL_COLOURS, type Fitting, type FlatPicture } from '@easytuck/contract';
+import { fitOfWay, letOutFor, letOutMm, PALETTE, STILL_COLOURS, tyingSubjectOf, type Fitting, type FlatPicture } from '@easytuck/contract';
 import {
   choreograph,
-  collarGirthMm,
-  fitTie,
   HAND_ROLES,
   litColour,
-  neckPathMm,
   playHands,
   pointsOfHand,
   poseStep,
-  prepareTie,
   projectPose,
   tyingMeasures,
   type Side,
 } from '@easytuck/core';
 
-const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;
 /** What of the wearer is in the picture: from the collar to below the hanging ends. */
 const WINDOW_MM = { heightMm: 473, liftMm: -158 } as const;
 /** Spacing of the strip's nodes, in mm: fine enough for a picture as wide as a phone. */
 const SPACING_MM = 9;
 
 /** The strip as it hangs before it is tied, its lead set, as the wearer sees it in a mirror, or a helper in front. */
-export function firstPicture(
-  fitting: Pick<Fitting, 'tie' | 'collar' | 'easeMm' | 'leadMm' | 'result'>,
-  longEnd: Side,
-  isMirror: boolean,
-): FlatPicture {
-  const tie = prepareTie(fitting.tie);
-  const fit = fitTie({
-    tie,
-    neckPathMm: neckPathMm(fitting.collar, fitting.easeMm, fitting.tie.cloth),
-    setMm: fitting.result.setMm,
-    leadMm: fitting.leadMm,
-    longEnd,
-    limits: NO_LIMITS,
+export function firstPicture(fitting: Fitting, longEnd: Side, isMirror: boolean): FlatPicture {
+  const subject = { ...tyingSubjectOf(fitting), longEnd };
+  const measures = tyingMeasures(subject.prepared, fitOfWay(subject, 'main'), subject.collarGirthMm, {
+    letOutMm: letOutMm(letOutFor(subject, 'main')),
+    collar: subject.worn,
   });
-  const choreography = choreograph(tyingMeasures(tie, fit, collarGirthMm(fitting.collar)), longEnd, 'main');
+  const choreography = choreograph(measures, longEnd, 'main');
   const leadIndex = Math.max(
     0,
     choreography.steps.findIndex(({ step }) => step === 'lead'),
@@ -48,7 +35,7 @@ export function firstPicture(
   const hands = isMirror ? 'wearer' : 'facing';
   const led = playHands(choreography, hands).at(leadIndex, 1, poseStep(choreography, hanging, 1));
   const still = projectPose({
-    ...{ pose, knotAt, collarDown, collarRadiusMm: choreography.measures.collarRadiusMm, withBody: true },
+    ...{ pose, knotAt, collarDown, collarRadiusMm: measures.collarRadiusMm, collar: measures.collar, withBody: true },
     view: { towards: { x: 0, y: 0.1, z: 1 }, up: { x: 0, y: 1, z: 0 } },
     detail: 'sent',
     hands: HAND_ROLES.map((role) => pointsOfHand(led[role].pose, role, hands, longEnd)),

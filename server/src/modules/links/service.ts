@@ -2,6 +2,7 @@ import {
   POCKET_FORM,
   settingWords,
   toCollar,
+  tyingSubjectOf,
   type CoachLink,
   type Fitting,
   type PocketCoach,
@@ -128,6 +129,7 @@ export function linkService(database: Database): LinkService {
           ...{ id: fitting.id, easeMm: fitting.easeMm, step: fitting.step, leadMm: fitting.leadMm, school: fitting.school },
           ...{ setMm: fitting.result.setMm, drawInMm: fitting.result.drawInMm, spreadMm: fitting.result.spreadMm },
           revision: fitting.revision.number,
+          ...taughtBy(fitting),
         },
         first: firstWords(fitting, unit, wearer?.dexterity === 'needsHelp'),
       };
@@ -166,4 +168,10 @@ function firstWords(fitting: Fitting, unit: LengthUnit, isHelped: boolean): Pock
     sides: [`${whose} ${left}`, `${whose} ${right}`],
     picture: firstPicture(fitting, fitting.longEnd, !isHelped),
   };
+}
+
+/** What the steps depend on beside tie and set: the collar, the shirt's buttons, the chosen faces. */
+function taughtBy(fitting: Fitting): Pick<PocketCoach['fitting'], 'worn' | 'buttons' | 'folding'> {
+  const { worn, buttons, folding } = tyingSubjectOf(fitting);
+  return { worn, buttons, folding };
 }

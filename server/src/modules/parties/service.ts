@@ -215,6 +215,7 @@ export function partyService(database: Database): PartyService {
       ...{ easeMm: worn.easeMm, longEnd: longEndOfMember(member), collarStyle: worn.style, collarPointsMm: null },
       ...{ neckBreadthMm: worn.neckBreadthMm, faceWidthMm: worn.faceWidthMm, bareNeckMm: worn.bareNeckMm ?? null },
       ...{ firstButtonMm: wearer?.firstButtonMm ?? null, buttonSpacingMm: wearer?.buttonSpacingMm ?? null },
+      ...{ bowPosition: 'onLeaf', folding: null },
       ...{ occasion: party.occasion, wings: shop.wings, school: 'own', staff, step: member.step, leadMm: evenLeadMm(prepareTie(tie)) },
       ...{ note: party.name, handedOver: member.isOwnTie ? 'theirs' : 'stays', revises: member.card?.fittingId ?? null },
     };

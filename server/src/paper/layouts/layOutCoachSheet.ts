@@ -1,25 +1,22 @@
 import {
-  halfKnotTold,
-  settingWords,
+  fitOfWay,
+  leadOfWay,
+  letOutFor,
+  letOutMm,
   sideName,
+  stepContextOf,
   stepWords,
+  tyingSubjectOf,
   type Fitting,
   type PaperSize,
-  type StepContext,
   type Reader,
 } from '@easytuck/contract';
 import {
   choreograph,
-  collarGirthMm,
-  fitTie,
   handsInPictures,
   formatLength,
-  lastStep,
-  neckPathMm,
   poseStep,
-  prepareTie,
   projectPose,
-  settingAt,
   tyingMeasures,
   type LengthUnit,
   type Still,
@@ -56,6 +53,7 @@ const UP = { x: 0, y: 1, z: 0 } as const;
 /** The side that a step is drawn from, and what of it fits in a picture. Written for a long end from the wearer's left. */
 function viewFor(step: TyingStep): ViewDirection & { readonly acrossMm: number; readonly liftMm: number; readonly isMirror: boolean } {
   switch (step) {
+    case 'setBand':
     case 'prepare':
     case 'lead':
       return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 560, liftMm: -130, isMirror: true };
@@ -74,12 +72,11 @@ function viewFor(step: TyingStep): ViewDirection & { readonly acrossMm: number; 
       return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 420, liftMm: -48, isMirror: true };
     case 'tighten':
     case 'balance':
+    case 'takeIn':
     case 'collarDown':
       return { towards: { x: 0, y: 0.1, z: 1 }, up: UP, acrossMm: 330, liftMm: -14, isMirror: true };
   }
 }
-
-const NO_LIMITS = { neckBreadthMm: null, collarPointsMm: null, faceWidthMm: null } as const;
 
 /**
  * Lays out a coach sheet for a fitting: its own tie, neck, lead and hand, step by step, two in a row. A row is as high as its longer text
@@ -95,17 +92,14 @@ export function layOutCoachSheet(
   address: string | null = null,
 ): readonly Display[] {
   const moved = STRIP_WAY[way];
-  const tie = prepareTie(fitting.tie);
-  const leadMm = moved === 'evenEnds' ? 0 : fitting.leadMm;
-  const fit = fitTie({
-    tie,
-    neckPathMm: neckPathMm(fitting.collar, fitting.easeMm, fitting.tie.cloth),
-    setMm: fitting.result.setMm,
-    leadMm,
-    longEnd: fitting.longEnd,
-    limits: NO_LIMITS,
+  const subject = tyingSubjectOf(fitting);
+  const leadMm = leadOfWay(subject, way);
+  const context = stepContextOf(subject, way, reader, (mm) => formatLength(mm, unit));
+  const measures = tyingMeasures(subject.prepared, fitOfWay(subject, way), subject.collarGirthMm, {
+    letOutMm: letOutMm(letOutFor(subject, way)),
+    collar: subject.worn,
   });
-  const choreography = choreograph(tyingMeasures(tie, fit, collarGirthMm(fitting.collar)), fitting.longEnd, moved);
+  const choreography = choreograph(measures, fitting.longEnd, moved);
   const { widthMm, heightMm } = PAPER_MM[paper];
   const cellMm = (widthMm - 2 * MARGIN_MM) / COLUMNS;
   const textMm = Math.min(PICTURE_MM.width, cellMm - 5);
@@ -121,22 +115,15 @@ export function layOutCoachSheet(
     const still = projectPose({
       pose,
       knotAt,
-      collarRadiusMm: choreography.measures.collarRadiusMm,
+      collarRadiusMm: measures.collarRadiusMm,
+      collar: measures.collar,
       collarDown,
       withBody: true,
       detail: 'paper',
       hands: hands[i] ?? [],
       view: { towards, up: view.up },
     });
-    const words = stepWords(step.step, {
-      longEnd: fitting.longEnd,
-      way: moved,
-      reader,
-      lead: formatLength(leadMm, unit),
-      late: lateOf(fitting, unit),
-      halfKnot: halfKnotTold(tie, leadMm, (mm) => formatLength(mm, unit)),
-      onThigh: way === 'onThigh' ? { mark: markOf(fitting, unit) } : null,
-    });
+    const words = stepWords(step.step, context);
     const { lines, heightMm: wordsMm } = wordsBelow(words, i + 1, textMm, measure);
     return {
       draw: (left, top) => [
@@ -190,17 +177,6 @@ const PICTURED: Readonly<Record<Reader, string>> = {
   facing: 'as you face the wearer',
   behind: 'as in the mirror, over the wearer’s shoulder',
 };
-
-/** The setting on the neck, in words. */
-const markOf = ({ tie, step }: Fitting, unit: LengthUnit): string =>
-  settingWords(settingAt(tie.hardware, step), (mm) => formatLength(mm, unit)).phrase;
-
-/** The late school's settings: where it is tied, and the mark it is taken back to. */
-function lateOf({ school, tie, result, step }: Fitting, unit: LengthUnit): StepContext['late'] {
-  if (school !== 'late' || result.drawInMm === 0) return null;
-  const phrase = (at: number): string => settingWords(settingAt(tie.hardware, at), (mm) => formatLength(mm, unit)).phrase;
-  return { longest: phrase(lastStep(tie.hardware)), mark: phrase(step) };
-}
 
 /** What a sheet says of its fitting. */
 const factsOf = (fitting: Fitting, reader: Reader, unit: LengthUnit, leadMm: number): string =>

@@ -1,14 +1,5 @@
-import { lengthField, settingWords, stepWords, WAY_WORDS, type Tie } from '@easytuck/contract';
-import {
-  formatCollarSize,
-  formatLengthBare,
-  roundToSetting,
-  TYING_FAULTS,
-  type Side,
-  type OfferedWay,
-  OFFERED_WAYS,
-  STRIP_WAY,
-} from '@easytuck/core';
+import { lengthField, settingForGirth, settingWords, stepWords, WAY_WORDS, type Tie } from '@easytuck/contract';
+import { formatCollarSize, formatLengthBare, roundToSetting, TYING_FAULTS, type Side, type OfferedWay, OFFERED_WAYS } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -35,7 +26,7 @@ import { FingerInset } from './components/FingerInset.tsx';
 import { PracticeTab } from './components/PracticeTab.tsx';
 import { ScrubBar } from './components/ScrubBar.tsx';
 import { StepPanel } from './components/StepPanel.tsx';
-import { settingForGirth, type CoachSubject } from './coachSubject.ts';
+import type { CoachSubject } from './coachSubject.ts';
 import { useLastBaked } from './useChoreography.ts';
 import { useCoach, type Coach } from './useCoach.ts';
 import { usePractice } from './usePractice.ts';
@@ -192,14 +183,10 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
 }
 
 function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
-  const { state, dispatch, reading, playhead, words, step, steps, longEnd, reader } = coach;
+  const { state, dispatch, reading, playhead, words, context, step, steps, longEnd } = coach;
   const { length } = useUnits();
   const baked = useLastBaked(reading);
-  const onThigh = state.way === 'onThigh' ? ANY_MARK : null;
-  const names = useMemo(
-    () => steps.map((each) => stepWords(each, { longEnd, way: STRIP_WAY[state.way], reader, lead: '', onThigh }).name),
-    [steps, longEnd, state.way, reader, onThigh],
-  );
+  const names = useMemo(() => steps.map((each) => stepWords(each, context).name), [steps, context]);
   if (reading.state === 'failed')
     return (
       <Alert severity="error">
@@ -279,9 +266,6 @@ const COVER = {
   gap: 2,
   backgroundColor: COLOURS.card,
 } as const;
-
-/** Where a step is only named, its mark does not matter. */
-const ANY_MARK = { mark: '' } as const;
 
 /** What is left of a laptop's window: the words beside the picture scroll by themselves, so that what is pressed stays in sight. */
 const STAGE_HEIGHT = 'max(22.5rem, calc(100dvh - 21rem))';

@@ -29,16 +29,17 @@ describe('baked poses', () => {
     way: 'main',
     longEnd: 'left',
     collarRadiusMm: 60,
+    collar: { style: 'turndown', wings: 'behind' },
     handsOf: 'wearer',
-    steps: [2, 3].map((index) => bakeStep(choreography, index, player, 'wearer')),
+    steps: [3, 4].map((index) => bakeStep(choreography, index, player, 'wearer')),
   };
 
   it('are the poses themselves at their moments, and near them between', () => {
     const into = new Float32Array(NODE_NUMBERS * baked.nodeCount);
     for (const [time, index, share, withinMm] of [
-      [0, 2, 0, 1e-3],
-      [0.5, 2, 0.5, 1e-3],
-      [1.5125, 3, 0.5125, 1.5],
+      [0, 3, 0, 1e-3],
+      [0.5, 3, 0.5, 1e-3],
+      [1.5125, 4, 0.5125, 1.5],
     ] as const) {
       momentAt(baked, time, into);
       const exact = packPose(poseStep(choreography, stepAt(index), share).pose);

@@ -4,6 +4,7 @@ import {
   pointsOfHand,
   poseStep,
   type Choreography,
+  type DrawnCollar,
   type HandsMoment,
   type HandsPlayer,
   type Pose,
@@ -28,6 +29,7 @@ export interface BakedPoses {
   readonly way: TyingWay;
   readonly longEnd: 'left' | 'right';
   readonly collarRadiusMm: number;
+  readonly collar: DrawnCollar;
   /** Whose hands they are. */
   readonly handsOf: TyingHands;
   readonly steps: readonly BakedStep[];

@@ -15,7 +15,8 @@ const worker = {
     const [first] = choreography.steps;
     if (!first) throw new RangeError('a choreography has steps');
     const { nodeCount, backNode, spacingMm } = poseStep(choreography, first, 0).pose;
-    const baked: BakedPoses = { nodeCount, backNode, spacingMm, way, longEnd, collarRadiusMm: measures.collarRadiusMm, handsOf, steps };
+    const { collarRadiusMm, collar } = measures;
+    const baked: BakedPoses = { nodeCount, backNode, spacingMm, way, longEnd, collarRadiusMm, collar, handsOf, steps };
     return transfer(
       baked,
       steps.flatMap((step) => [...step.moments, ...step.hands].map(({ buffer }) => buffer)),

@@ -1,6 +1,7 @@
 import { COACH_START, type CoachAction, coachReducer, type CoachState, inWay } from './coachReducer.ts';
 
-const after = (...actions: CoachAction[]): CoachState => actions.reduce(coachReducer, { ...COACH_START, stepCount: 12 });
+const after = (...actions: CoachAction[]): CoachState =>
+  actions.reduce(coachReducer, { ...COACH_START, stepCount: 12, stepCounts: { ...COACH_START.stepCounts, main: 12 } });
 
 describe('coachReducer', () => {
   it('goes from step to step, each shown moving from its beginning, and stops at both ends', () => {
@@ -41,7 +42,9 @@ describe('coachReducer', () => {
   });
 
   it('keeps within a way that has fewer steps', () => {
-    expect(inWay({ ...COACH_START, step: 11, way: 'evenEnds' })).toMatchObject({ step: 9, stepCount: 10 });
-    expect(coachReducer(after({ type: 'goTo', step: 5 }), { type: 'begin' })).toMatchObject({ step: 0, hand: null, stepCount: 12 });
+    expect(inWay({ ...COACH_START, step: 11, way: 'evenEnds' })).toMatchObject({ step: 10, stepCount: 11 });
+    expect(
+      coachReducer(after({ type: 'goTo', step: 5 }), { type: 'begin', stepCounts: { ...COACH_START.stepCounts, main: 14 } }),
+    ).toMatchObject({ step: 0, hand: null, stepCount: 14 });
   });
 });

@@ -1,4 +1,4 @@
-import { stepsOfWay, STRIP_WAY, type OfferedWay, type Side } from '@easytuck/core';
+import { OFFERED_WAYS, stepsOfWay, STRIP_WAY, type OfferedWay, type Side } from '@easytuck/core';
 import type { ViewChoice } from './views.ts';
 
 /** Speeds that the strip moves at, against the usual. */
@@ -33,13 +33,19 @@ export interface CoachState {
   readonly way: OfferedWay;
   /** Null: as the fitting or the wearer has it. */
   readonly hand: Side | null;
+  /** How many steps each way has: one more where the band is let out for tying. */
+  readonly stepCounts: StepCounts;
   /** Each time a step is to be shown from its beginning this counts up. */
   readonly restarts: number;
 }
 
+export type StepCounts = Readonly<Record<OfferedWay, number>>;
+
+const USUAL_COUNTS = Object.fromEntries(OFFERED_WAYS.map((way) => [way, stepsOfWay(STRIP_WAY[way]).length])) as StepCounts;
+
 export const COACH_START: CoachState = {
   step: 0,
-  stepCount: stepsOfWay('main').length,
+  stepCount: USUAL_COUNTS.main,
   moving: true,
   speed: 1,
   looping: false,
@@ -52,6 +58,7 @@ export const COACH_START: CoachState = {
   hands: 'shown',
   way: 'main',
   hand: null,
+  stepCounts: USUAL_COUNTS,
   restarts: 0,
 };
 
@@ -60,7 +67,7 @@ export type CoachAction =
   | { readonly type: 'goTo'; readonly step: number; readonly view?: ViewChoice }
   | { readonly type: 'scrubbed'; readonly step: number }
   /** Another tie, neck or wearer: from the beginning, with their own hand. */
-  | { readonly type: 'begin' }
+  | { readonly type: 'begin'; readonly stepCounts: StepCounts }
   | {
       readonly type: 'choose';
       readonly chosen: Partial<
@@ -93,7 +100,7 @@ export function coachReducer(state: CoachState, action: CoachAction): CoachState
     case 'slower':
       return { ...state, speed: SPEEDS[Math.max(0, SPEEDS.indexOf(state.speed) - 1)] ?? state.speed };
     case 'begin':
-      return { ...shown(state, 0), hand: null };
+      return inWay({ ...shown(state, 0), hand: null, stepCounts: action.stepCounts });
     case 'choose': {
       const next = inWay({ ...state, ...action.chosen });
       // another way or hand is another movement: from its beginning
@@ -106,6 +113,6 @@ const shown = (state: CoachState, step: number): CoachState => ({ ...state, step
 
 /** A state with as many steps as its way has, and at one of them. */
 export function inWay(state: CoachState): CoachState {
-  const stepCount = stepsOfWay(STRIP_WAY[state.way]).length;
+  const stepCount = state.stepCounts[state.way];
   return { ...state, stepCount, step: Math.min(state.step, stepCount - 1) };
 }

@@ -1,5 +1,5 @@
-import type { Fitting, Wearer } from '@easytuck/contract';
-import { lateFor, settingForGirth, subjectOfFitting, subjectOfTie, tiedBy } from './coachSubject.ts';
+import { letOutFor, letOutMm, settingForGirth, type Fitting, type Wearer } from '@easytuck/contract';
+import { stepCountsOf, subjectOfFitting, subjectOfTie, tiedBy } from './coachSubject.ts';
 import { TIE } from './testing.ts';
 
 const WEARER = {
@@ -39,11 +39,19 @@ describe('the coach’s subject', () => {
     expect(tiedBy({ ...subject, leadMm: 38.05 }, 'main', null).fit.spreadMm).toBeCloseTo(124, 1);
   });
 
-  it('lets the band out for the way with even ends, whatever the school', () => {
+  it('lets the band out for the way with even ends, whatever the house style, and never on a leg', () => {
     const subject = subjectOfTie(TIE, WEARER);
-    expect(lateFor(subject, 'main')).toBeNull();
-    expect(lateFor(subject, 'evenEnds')).toMatchObject({ longest: { step: 8 }, mark: { step: 4 } });
-    expect(lateFor({ ...subject, tie: { ...TIE, hardware: { kind: 'fixed', lengthMm: 842 } } }, 'evenEnds')).toBeNull();
+    expect(letOutFor(subject, 'main')).toBeNull();
+    expect(letOutFor(subject, 'evenEnds')).toMatchObject({ longest: { step: 8 }, mark: { step: 4 } });
+    expect(letOutFor({ ...subject, tie: { ...TIE, hardware: { kind: 'fixed', lengthMm: 842 } } }, 'evenEnds')).toBeNull();
+    // set at its longest already, there is nothing to let out
+    expect(letOutFor({ ...subject, setMm: 791.5 + 8 * 12.7 }, 'evenEnds')).toBeNull();
+    const late = { ...subject, late: letOutFor(subject, 'evenEnds') };
+    expect(letOutMm(letOutFor(late, 'main'))).toBeCloseTo(4 * 12.7, 9);
+    expect(letOutFor(late, 'onThigh')).toBeNull();
+    // the step in which it is taken in
+    expect(stepCountsOf(late).main - stepCountsOf(subject).main).toBe(1);
+    expect(tiedBy(late, 'main', null).measures.letOutMm).toBeCloseTo(4 * 12.7, 9);
   });
 
   it('has no lead where the way has none: the back bow then comes out narrower by two thirds of it', () => {

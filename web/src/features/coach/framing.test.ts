@@ -14,6 +14,7 @@ function resting(nodes: readonly Place[], wrist: Place, sleeve: Place): BakedPos
   for (let i = 0; i < HANDS_NUMBERS / 3; i += 1) hands.set(i % HAND_POINTS === SLEEVE_POINT ? sleeve : wrist, 3 * i);
   return {
     ...{ nodeCount: 6 * nodes.length, backNode: 0, spacingMm: 2, way: 'main', longEnd: 'left', collarRadiusMm: 60, handsOf: 'wearer' },
+    collar: { style: 'turndown', wings: 'behind' },
     steps: [{ step: 'prepare', moments: [packed], hands: [hands], knotAt: new Float32Array(3), collarDown: [0] }],
   };
 }

@@ -30,7 +30,10 @@ function startChoreographer(): NonNullable<typeof choreographer> {
 
 /** The movement of strip and hands for a tie, neck, hand, way and whoever ties, worked out in a worker; the last ones are kept. The measures must be the same object as long as they are the same. */
 export function useChoreography(measures: TyingMeasures, longEnd: Side, way: TyingWay, handsOf: TyingHands): ChoreographyReading {
-  const key = JSON.stringify([measures.setMm, measures.leadMm, measures.collarRadiusMm, measures.tie.measured, longEnd, way, handsOf]);
+  const key = JSON.stringify([
+    ...[measures.setMm, measures.leadMm, measures.collarRadiusMm, measures.letOutMm, measures.collar, measures.tie.measured],
+    ...[longEnd, way, handsOf],
+  ]);
   const [reading, setReading] = useState<{ readonly key: string; readonly now: ChoreographyReading }>({ key: '', now: WORKING });
   useEffect(() => {
     kept.show(key);

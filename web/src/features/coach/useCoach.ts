@@ -1,11 +1,11 @@
-import { halfKnotTold, settingWords, stepWords, type StepWords, type Reader, type Wearer } from '@easytuck/contract';
-import { stepsOfWay, type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
+import { stepContextOf, stepWords, type Reader, type StepContext, type StepWords, type Wearer } from '@easytuck/contract';
+import { type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState, useSyncExternalStore } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
 import type { BakedPoses } from './bakedPoses.ts';
 import { COACH_START, coachReducer, inWay, type CoachAction, type CoachState } from './coachReducer.ts';
 import { useReader } from '../../common/reader.ts';
-import { lateFor, settingOnNeck, tiedBy, type CoachSubject, type Tied } from './coachSubject.ts';
+import { stepCountsOf, stepsFor, tiedBy, type CoachSubject, type Tied } from './coachSubject.ts';
 import { NONE_LIT, type LitDigits } from './litDigits.ts';
 import { createPlayhead, type Playhead } from './playhead.ts';
 import { useChoreography, type ChoreographyReading } from './useChoreography.ts';
@@ -23,6 +23,8 @@ export interface Coach {
   /** The steps of the way that is chosen. */
   readonly steps: readonly TyingStep[];
   readonly words: StepWords;
+  /** What the words of all steps depend on. */
+  readonly context: StepContext;
   readonly view: View;
   readonly isFree: boolean;
   /** Movement is not wanted: each step is shown as it ends. */
@@ -37,12 +39,14 @@ export interface Coach {
   readonly setLit: (lit: LitDigits) => void;
 }
 
-/** How long a step takes at the usual speed, in ms; the two that people stop at are slower. */
+/** How long a step takes at the usual speed, in ms; those that people stop at are slower. */
 const STEP_MS = 3400;
 const SLOW_STEP_MS = 7000;
-const SLOW: readonly TyingStep[] = ['halfKnot', 'backBow', 'pushFront'];
-
-/** The way that the strip moves in; on the thigh and on somebody else it is the main way. */
+const SLOWEST_STEP_MS = 11_000;
+const LASTS_MS: Readonly<Partial<Record<TyingStep, number>>> = {
+  ...{ halfKnot: SLOW_STEP_MS, pushFront: SLOW_STEP_MS, takeIn: SLOW_STEP_MS },
+  ...{ backBow: SLOWEST_STEP_MS, tighten: SLOWEST_STEP_MS },
+};
 
 const STORED = 'easytuck.coach';
 type Kept = Partial<Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'way' | 'hands'>>;
@@ -64,6 +68,7 @@ export function useCoach(
     inWay({
       ...COACH_START,
       ...start,
+      stepCounts: stepCountsOf(subject),
       ...readStored<Kept>(STORED, (value) => (typeof value === 'object' ? value : null), {}),
     }),
   );
@@ -73,13 +78,13 @@ export function useCoach(
   if (!isSameSubject(shownSubject, subject)) {
     setShownSubject(subject);
     setThighGirthMm(Math.round(subject.collarGirthMm));
-    dispatch({ type: 'begin' });
+    dispatch({ type: 'begin', stepCounts: stepCountsOf(subject) });
   }
   const [playhead] = useState(() => createPlayhead());
   const still = useReducedMotion();
   const { way } = state;
   const longEnd = state.hand ?? subject.longEnd;
-  const tied = useMemo(() => tiedBy(subject, STRIP_WAY[way], way === 'onThigh' ? thighGirthMm : null), [subject, way, thighGirthMm]);
+  const tied = useMemo(() => tiedBy(subject, way, way === 'onThigh' ? thighGirthMm : null), [subject, way, thighGirthMm]);
   const [readerHere, setReader] = useReader('wearer');
   const chosenReader = readBy ?? readerHere;
   // who ties it for somebody else is that helper, whom most stand before
@@ -96,24 +101,14 @@ export function useCoach(
   const lit = litAt.at === at ? litAt.lit : NONE_LIT;
   const setLit = useCallback((next: LitDigits) => setLitAt({ at, lit: next }), [at]);
   // known before the movement is worked out, so that number, words and picture are always of one step
-  const steps = useMemo(() => stepsOfWay(STRIP_WAY[way]), [way]);
-  const step = steps[state.step] ?? 'prepare';
+  const steps = useMemo(() => stepsFor(subject, way), [subject, way]);
+  const step = steps[state.step] ?? 'setBand';
   useMovement(state, dispatch, playhead, baked, step, still);
-  const late = useMemo(() => lateFor(subject, STRIP_WAY[way]), [subject, way]);
-  const lateWords = useMemo(
-    () => late && { longest: settingWords(late.longest, length).phrase, mark: settingWords(late.mark, length).phrase },
-    [late, length],
+  const context = useMemo(
+    () => stepContextOf(subject, way, reader, length, { thighGirthMm, longEnd, backKnotLayer }),
+    [subject, way, reader, length, thighGirthMm, longEnd, backKnotLayer],
   );
-  const words = useMemo(
-    () =>
-      stepWords(step, {
-        ...{ longEnd, reader, way: STRIP_WAY[way], lead: length(tied.leadMm), late: lateWords },
-        halfKnot: halfKnotTold(subject.prepared, tied.leadMm, length),
-        backKnotLayer,
-        onThigh: way === 'onThigh' ? { mark: settingWords(settingOnNeck(subject), length).phrase } : null,
-      }),
-    [step, longEnd, way, reader, length, tied.leadMm, lateWords, subject, backKnotLayer],
-  );
+  const words = useMemo(() => stepWords(step, context), [step, context]);
   const viewName = state.view === 'best' ? bestView(step, reader) : state.view;
   const view = useMemo(() => viewOf(viewName, longEnd), [viewName, longEnd]);
   useSpeech(state.spoken, words);
@@ -128,6 +123,7 @@ export function useCoach(
     step,
     steps,
     words,
+    context,
     view,
     isFree: viewName === 'free',
     still,
@@ -160,7 +156,7 @@ function useMovement(
       dispatch({ type: 'arrived' });
       return;
     }
-    const lastsMs = (SLOW.includes(name) ? SLOW_STEP_MS : STEP_MS) / speed;
+    const lastsMs = (LASTS_MS[name] ?? STEP_MS) / speed;
     let last = performance.now();
     let frame = 0;
     const go = (now: number): void => {

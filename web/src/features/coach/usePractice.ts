@@ -18,7 +18,7 @@ const DRAFT = 'practice';
 export function usePractice(steps: readonly TyingStep[], playhead: Playhead): PracticeClock {
   const [practice, setPractice] = useState<Practice | null>(() => readDraft(DRAFT, readPractice));
   useEffect(() => (practice === null ? forgetDraft(DRAFT) : keepDraft(DRAFT, practice)), [practice]);
-  const shown = (): TyingStep => steps[Math.min(steps.length - 1, Math.floor(playhead.time()))] ?? 'prepare';
+  const shown = (): TyingStep => steps[Math.min(steps.length - 1, Math.floor(playhead.time()))] ?? 'setBand';
   useEffect(
     () =>
       playhead.subscribe(() =>

@@ -39,6 +39,8 @@ const FITTING: Fitting = {
     buttonSpacingMm: null,
     occasion: 'blackTie',
     wings: 'behind',
+    bowPosition: 'onLeaf',
+    folding: null,
     school: 'true',
     staff: 'Hester',
     step: 4,

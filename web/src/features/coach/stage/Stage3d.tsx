@@ -69,7 +69,13 @@ export default function Stage3d(props: StageProps) {
         shadow-camera-far={1100}
       />
       <directionalLight position={[340, 60, 160]} intensity={0.5} />
-      <Body collarRadiusMm={props.baked.collarRadiusMm} baked={props.baked} playhead={props.playhead} seeThrough={props.seeThrough} />
+      <Body
+        key={props.baked.collar.style}
+        collarRadiusMm={props.baked.collarRadiusMm}
+        baked={props.baked}
+        playhead={props.playhead}
+        seeThrough={props.seeThrough}
+      />
       <Ribbon key={`${props.baked.nodeCount}`} {...props} />
       <Hands3d baked={props.baked} playhead={props.playhead} shown={props.hands} lit={props.lit} />
       {props.ghostTime !== null && <Ghost {...props} time={props.ghostTime} />}
@@ -176,9 +182,10 @@ function Body({
   playhead,
   seeThrough,
 }: { collarRadiusMm: number } & Pick<StageProps, 'baked' | 'playhead' | 'seeThrough'>) {
+  const { collar } = baked;
   const parts = useMemo(
     () =>
-      bodyParts(collarRadiusMm, 0).map((part) => ({
+      bodyParts(collarRadiusMm, 0, collar).map((part) => ({
         name: part.name,
         geometry: bodyGeometry(part, thicknessOf(part.name)),
         line:
@@ -190,7 +197,7 @@ function Body({
                 ? threads(part)
                 : null,
       })),
-    [collarRadiusMm],
+    [collarRadiusMm, collar],
   );
   const shownDown = useRef(0);
   const scratch = useMemo(() => new Float32Array(0), []);
@@ -198,7 +205,7 @@ function Body({
     const { collarDown } = momentAt(baked, playhead.time(), scratch);
     if (collarDown === shownDown.current) return;
     shownDown.current = collarDown;
-    bodyParts(collarRadiusMm, collarDown).forEach((part, i) => {
+    bodyParts(collarRadiusMm, collarDown, collar).forEach((part, i) => {
       const geometry = parts[i]?.geometry;
       if (part.name !== 'leaf' || !geometry) return;
       layBody(geometry, part, thicknessOf(part.name));

@@ -106,6 +106,7 @@ export function stillAt(
     pose: unpackPose(scratch, baked),
     knotAt: { x: knotAt[0], y: knotAt[1], z: knotAt[2] },
     collarRadiusMm: baked.collarRadiusMm,
+    collar: baked.collar,
     collarDown,
     view,
     withBody: true,

@@ -1,0 +1,113 @@
+import {
+  collarGirthMm,
+  hangCheck,
+  lastStep,
+  neckPathMm,
+  prepareTie,
+  roundToSetting,
+  settingAt,
+  TYPICAL_BUTTONS,
+  type CollarStyle,
+  type Folding,
+  type OfferedWay,
+  type PreparedTie,
+  type RoundedSetting,
+  type Setting,
+  type ShirtButtons,
+  type Side,
+  type WingSchool,
+} from '@easytuck/core';
+import { toCollar } from '../fields/collarField.ts';
+import type { BowPosition, Fitting } from '../records/fitting.ts';
+import type { Tie } from '../records/tie.ts';
+
+/** The collar that is worn, as far as the tying depends on it. */
+export interface WornCollar {
+  readonly style: CollarStyle;
+  readonly wings: WingSchool;
+  readonly bowPosition: BowPosition;
+}
+
+/** A collar that nobody named. */
+export const USUAL_COLLAR: WornCollar = { style: 'turndown', wings: 'behind', bowPosition: 'onLeaf' };
+
+/** The settings of a band that is let out for tying and taken in afterwards. */
+export interface LetOut {
+  readonly longest: Setting;
+  readonly mark: Setting;
+}
+
+/** A tie on a neck, as its tying is taught on screen, phone and paper. Lengths in mm. */
+export interface TyingSubject {
+  readonly tie: Tie;
+  readonly prepared: PreparedTie;
+  readonly collarGirthMm: number;
+  readonly neckPathMm: number;
+  /** Finished set, tip to tip: after the band was taken in. */
+  readonly setMm: number;
+  readonly leadMm: number;
+  readonly longEnd: Side;
+  /** Null where it is tied at the length it is worn at. */
+  readonly late: LetOut | null;
+  readonly worn: WornCollar;
+  readonly buttons: ShirtButtons;
+  /** How the folds are made so that the chosen faces show; null where nobody chose. */
+  readonly folding: Folding | null;
+}
+
+const longestOf = ({ hardware }: Pick<Tie, 'hardware'>): Setting => settingAt(hardware, lastStep(hardware));
+
+/** What a fitting says of its tying. */
+export function tyingSubjectOf(fitting: Fitting): TyingSubject {
+  const { tie, easeMm, result, leadMm, longEnd, collarStyle, wings, bowPosition, firstButtonMm, buttonSpacingMm, folding } = fitting;
+  const collar = toCollar(fitting.collar);
+  return {
+    tie,
+    prepared: prepareTie(tie),
+    collarGirthMm: collarGirthMm(collar),
+    neckPathMm: neckPathMm(collar, easeMm, tie.cloth),
+    setMm: result.setMm,
+    leadMm,
+    longEnd,
+    late: result.drawInMm > 0 ? { longest: longestOf(tie), mark: settingAt(tie.hardware, fitting.step) } : null,
+    worn: { style: collarStyle, wings, bowPosition },
+    buttons: { firstMm: firstButtonMm ?? TYPICAL_BUTTONS.firstMm, spacingMm: buttonSpacingMm ?? TYPICAL_BUTTONS.spacingMm },
+    folding,
+  };
+}
+
+/** The band's setting on the neck once the bow is finished. */
+export const settingOnNeck = ({ tie, setMm, late }: Pick<TyingSubject, 'tie' | 'setMm' | 'late'>): Setting =>
+  late?.mark ?? roundToSetting(tie.hardware, setMm).nearest;
+
+/**
+ * The settings of a band that is let out for a way of tying; null where it is tied as it is worn. The way with even ends is tied at the
+ * longest setting, whatever the house style; on a leg the band is set for the leg instead.
+ */
+export function letOutFor(subject: Pick<TyingSubject, 'tie' | 'setMm' | 'late'>, way: OfferedWay): LetOut | null {
+  if (way === 'onThigh') return null;
+  if (subject.late !== null || way !== 'evenEnds' || subject.tie.hardware.kind === 'fixed') return subject.late;
+  const [longest, mark] = [longestOf(subject.tie), settingOnNeck(subject)];
+  return longest.lengthMm - mark.lengthMm < LEAST_LET_OUT_MM ? null : { longest, mark };
+}
+
+/** A band that could be let out by less than this is tied as it is worn, in mm. */
+const LEAST_LET_OUT_MM = 3;
+
+/** How much longer the band is while it is let out, in mm; 0 where it is not. */
+export const letOutMm = (letOut: LetOut | null): number => (letOut === null ? 0 : letOut.longest.lengthMm - letOut.mark.lengthMm);
+
+/** The band's setting for tying on a thigh or a cylinder; `setting.beyondMm` says by how much the band falls short of it. */
+export function settingForGirth(
+  subject: Pick<TyingSubject, 'tie' | 'setMm' | 'collarGirthMm'>,
+  girthMm: number,
+): { readonly setting: RoundedSetting; readonly wantedMm: number } {
+  const wantedMm = subject.setMm + girthMm - subject.collarGirthMm;
+  return { setting: roundToSetting(subject.tie.hardware, wantedMm), wantedMm };
+}
+
+/** Where the nose hangs before tying, with the band as it is then. */
+export function hangBefore(subject: TyingSubject, letOut: LetOut | null): ReturnType<typeof hangCheck> {
+  const { prepared, setMm, neckPathMm: path, buttons } = subject;
+  return hangCheck(setMm + letOutMm(letOut), prepared.profile.bladeLengthMm, path, buttons);
+}

@@ -77,7 +77,7 @@ export function tyingSubjectOf(fitting: Fitting): TyingSubject {
 }
 
 /** The band's setting on the neck once the bow is finished. */
-export const settingOnNeck = ({ tie, setMm, late }: Pick<TyingSubject, 'tie' | 'setMm' | 'late'>): Setting =>
+const settingOnNeck = ({ tie, setMm, late }: Pick<TyingSubject, 'tie' | 'setMm' | 'late'>): Setting =>
   late?.mark ?? roundToSetting(tie.hardware, setMm).nearest;
 
 /**
@@ -104,6 +104,17 @@ export function settingForGirth(
 ): { readonly setting: RoundedSetting; readonly wantedMm: number } {
   const wantedMm = subject.setMm + girthMm - subject.collarGirthMm;
   return { setting: roundToSetting(subject.tie.hardware, wantedMm), wantedMm };
+}
+
+/** Where the band is set while it is tied, and where it ends up on the neck. */
+export function bandSettings(
+  subject: TyingSubject,
+  way: OfferedWay,
+  thighGirthMm = subject.collarGirthMm,
+): { readonly forTying: Setting; readonly onNeck: Setting } {
+  const onNeck = settingOnNeck(subject);
+  if (way === 'onThigh') return { forTying: settingForGirth(subject, thighGirthMm).setting.nearest, onNeck };
+  return { forTying: letOutFor(subject, way)?.longest ?? onNeck, onNeck };
 }
 
 /** Where the nose hangs before tying, with the band as it is then. */

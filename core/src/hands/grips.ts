@@ -15,12 +15,13 @@ export interface StripPlace {
   readonly end: 'long' | 'short';
   /**
    * Distance from the nose in mm; or, as the end lies when the grip begins, its place that is nearest to a point, or that of its
-   * furthest layer, or of its nearest one to whoever stands in front, so far to the wearer's left of the knot, in mm.
+   * furthest layer, or of its nearest one to whoever stands in front, so far to the wearer's left of the knot, in mm; with `isFold` the
+   * place goes along with the fold while that is drawn out, though cloth comes up to it from the knot.
    */
   readonly at:
     | ((m: TyingMeasures) => number)
     | { readonly nearestTo: (m: TyingMeasures, knotAt: Point3) => Point3 }
-    | { readonly layer: 'back' | 'front'; readonly leftMm: (m: TyingMeasures) => number };
+    | { readonly layer: 'back' | 'front'; readonly leftMm: (m: TyingMeasures) => number; readonly isFold?: true };
   /** −1 to 1 between the edges. */
   readonly across?: number;
 }
@@ -125,8 +126,8 @@ const DRAW_FRONT_LOOP: readonly Touch[] = [
 const PINCH_FOLD: readonly Touch[] = [touch('thumb', 'long', BACK.fold(12), 'outer'), touch('forefinger', 'long', BACK.fold(-12), 'outer')];
 /** The fold that has come through, taken on the far side by both of its edges: a bulky fold is squashed small there. */
 const CATCH_FOLD: readonly Touch[] = [
-  touch('thumb', 'long', { layer: 'front', leftMm: (m) => 0.38 * m.back.loopMm }, 'outer', -0.85),
-  touch('forefinger', 'long', { layer: 'front', leftMm: (m) => 0.38 * m.back.loopMm }, 'outer', 0.85),
+  touch('thumb', 'long', { layer: 'front', leftMm: (m) => m.back.loopMm, isFold: true }, 'outer', -0.85),
+  touch('forefinger', 'long', { layer: 'front', leftMm: (m) => m.back.loopMm, isFold: true }, 'outer', 0.85),
 ];
 /** A whole wing, the front bow's half and the back bow's together. */
 const LEFT_WING: readonly Touch[] = [
@@ -211,20 +212,20 @@ export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly
     other: [grip([0, 0.42], IN_THE_TURN, 'point'), grip([0.54, 0.9], [touch('forefinger', 'short', FRONT.fold(6), 'inner')], 'point')],
   },
   backBow: {
-    own: [grip([0, 0.4], HOLD_UNDER_DROP), grip([0.4, 0.73], HOLD_UNDER_DROP.slice(1)), grip([0.82, 1], CATCH_FOLD)],
-    other: [grip([0.2, 0.62], PUSH, 'point'), grip([0.71, 1], HOLD_LOOP)],
+    own: [grip([0, 0.36], HOLD_UNDER_DROP), grip([0.36, 0.76], HOLD_UNDER_DROP.slice(1)), grip([0.84, 1], CATCH_FOLD)],
+    other: [grip([0.17, 0.54], PUSH, 'point'), grip([0.64, 1], HOLD_LOOP)],
   },
   backBowHeld: {
-    own: [grip([0.16, 0.73], HOLD_UNDER_DROP.slice(1)), grip([0.82, 1], CATCH_FOLD)],
-    other: [grip([0.2, 0.62], PUSH, 'point'), grip([0.71, 1], HOLD_LOOP)],
+    own: [grip([0.14, 0.76], HOLD_UNDER_DROP.slice(1)), grip([0.84, 1], CATCH_FOLD)],
+    other: [grip([0.17, 0.54], PUSH, 'point'), grip([0.64, 1], HOLD_LOOP)],
   },
   backBowTurned: {
-    own: [grip([0, 0.4], HOLD_UNDER_DROP), grip([0.4, 0.73], HOLD_UNDER_DROP.slice(1)), grip([0.82, 1], CATCH_FOLD)],
-    other: [grip([0.12, 0.62], PINCH_FOLD), grip([0.71, 1], HOLD_LOOP)],
+    own: [grip([0, 0.36], HOLD_UNDER_DROP), grip([0.36, 0.76], HOLD_UNDER_DROP.slice(1)), grip([0.84, 1], CATCH_FOLD)],
+    other: [grip([0.1, 0.52], PINCH_FOLD), grip([0.64, 1], HOLD_LOOP)],
   },
   backBowPlain: {
-    own: [grip([0, 0.36], HOLD_UNDER_DROP), grip([0.36, 0.73], HOLD_UNDER_DROP.slice(1)), grip([0.82, 1], CATCH_FOLD)],
-    other: [grip([0.2, 0.62], PUSH, 'point'), grip([0.71, 1], HOLD_LOOP)],
+    own: [grip([0, 0.36], HOLD_UNDER_DROP), grip([0.36, 0.76], HOLD_UNDER_DROP.slice(1)), grip([0.84, 1], CATCH_FOLD)],
+    other: [grip([0.17, 0.54], PUSH, 'point'), grip([0.64, 1], HOLD_LOOP)],
   },
   tighten: {
     own: [grip([0.45, 1], DRAW_BACK_LOOP)],

@@ -1,5 +1,6 @@
 import { distance, dot, type Point3 } from '../geometry/index.ts';
 import { choreograph, poseStep, TYING_WAYS, type TyingMeasures, type TyingWay } from '../tying/index.ts';
+import { paceOf } from '../tying/steps.ts';
 import { DOZEN, MEASURES, print } from '../tying/testing.ts';
 import { COMINGS } from './comings.ts';
 import { GRIPS, HAND_ROLES, type Grip } from './grips.ts';
@@ -21,7 +22,7 @@ import { padsOf, placesOf } from './scene.ts';
 
 /** Moments of a step that are looked at. */
 const MOMENTS = 24;
-/** A named fingertip is this near to its place, and none goes further from one moment to the next, in mm. */
+/** A named fingertip is this near to its place, and none goes further from one moment of a usual step to the next, in mm. */
 const AT_ITS_PLACE_MM = 6;
 const LONGEST_STEP_MM = 25;
 /** A finger deeper than this in something is counted, in mm. */
@@ -31,6 +32,8 @@ const ROUNDING = 1e-6;
 interface Seen {
   readonly stepIndex: number;
   readonly share: number;
+  /** How much more time its step has than a usual one. */
+  readonly pace: number;
   readonly hands: HandsMoment;
 }
 
@@ -47,7 +50,7 @@ function through(m: TyingMeasures, way: TyingWay, hands: TyingHands, longEnd: 'l
   return choreography.steps.flatMap((step, stepIndex) =>
     Array.from({ length: MOMENTS + 1 }, (_, k): Seen => {
       const share = k / MOMENTS;
-      return { stepIndex, share, hands: player.at(stepIndex, share, poseStep(choreography, step, share)) };
+      return { stepIndex, share, pace: paceOf(step.step), hands: player.at(stepIndex, share, poseStep(choreography, step, share)) };
     }),
   );
 }
@@ -56,7 +59,7 @@ function through(m: TyingMeasures, way: TyingWay, hands: TyingHands, longEnd: 'l
 function judge(seen: readonly Seen[]) {
   const worst = { off: 0, step: 0, joint: 0, named: 0 };
   let last: HandsMoment | null = null;
-  for (const { hands } of seen) {
+  for (const { hands, pace } of seen) {
     for (const role of HAND_ROLES) {
       const { pose, pads } = hands[role];
       const tips = tipsOf(hands, role);
@@ -71,7 +74,7 @@ function judge(seen: readonly Seen[]) {
       });
       if (last)
         for (const [digit, before] of tipsOf(last, role).entries())
-          worst.step = Math.max(worst.step, distance(before, tips[digit] ?? before));
+          worst.step = Math.max(worst.step, distance(before, tips[digit] ?? before) / pace);
     }
     last = hands;
   }
@@ -203,13 +206,50 @@ describe('hands', () => {
   it('push with a forefinger that lies before the widest line, on the face that shows in front afterwards', () => {
     const push = choreograph(MEASURES, 'left', 'main').steps.findIndex(({ step }) => step === 'backBow');
     const pushing = through(MEASURES, 'main', 'wearer').filter(
-      ({ stepIndex, share, hands }) => stepIndex === push && share > 0.2 && hands.other.pads.length > 0,
+      ({ stepIndex, share, hands }) => stepIndex === push && share > 0.2 && share < 0.63 && hands.other.pads.length > 0,
     );
     expect(pushing.length).toBeGreaterThan(3);
     for (const { hands } of pushing) {
       const [pad] = hands.other.pads;
       expect(DIGITS[pad?.digit ?? 0]).toBe('forefinger');
       expect(pad?.touched?.sign).toBe(1);
+    }
+  });
+
+  // the loop is caught: one hand has taken over the front bow before the other lets go of it (common practice, no source)
+  it.each(['wearer', 'facing'] as const)('of %s catch the fold on the far side, and hold the front bow all the while', (hands) => {
+    for (const way of TYING_WAYS) {
+      const choreography = choreograph(MEASURES, 'left', way);
+      const back = choreography.steps.findIndex(({ step }) => step === 'backBow');
+      const seen = through(MEASURES, way, hands).filter(({ stepIndex }) => stepIndex === back);
+      if (process.env['DBG'])
+        print(
+          [
+            way,
+            hands,
+            ...seen
+              .filter(({ share }) => share > 0.5)
+              .map(({ share, hands: l }) => `${share.toFixed(2)}:${l.own.pads.length}/${l.other.pads.length}`),
+          ].join(' '),
+        );
+      // at the end one hand draws the fold and the other holds the front loop
+      const last = seen.at(-1)?.hands;
+      expect([way, last?.own.pads.map(({ digit }) => DIGITS[digit]).sort()]).toEqual([way, ['forefinger', 'thumb']]);
+      expect([way, last?.other.pads.map(({ digit }) => DIGITS[digit]).sort()]).toEqual([way, ['forefinger', 'thumb']]);
+      // and from the fold's arrival on at least one of them holds at every moment
+      const unheld = seen.filter(({ share, hands: led }) => share > 0.68 && led.own.pads.length + led.other.pads.length === 0);
+      expect([way, unheld.map(({ share }) => share)]).toEqual([way, []]);
+    }
+  });
+
+  it('tighten with thumb and forefinger on two faces of one layer: the forefinger inside the loop', () => {
+    for (const role of HAND_ROLES) {
+      const [grip] = GRIPS.tighten[role];
+      const [thumb, forefinger] = grip?.touches ?? [];
+      expect([thumb?.digit, thumb?.face, forefinger?.digit, forefinger?.face]).toEqual(['thumb', 'outer', 'forefinger', 'inner']);
+      expect(thumb?.on === 'leaf' || forefinger?.on === 'leaf' ? null : [thumb?.on.end, JSON.stringify(thumb?.on.at)]).toEqual(
+        forefinger?.on === 'leaf' ? null : [forefinger?.on.end, JSON.stringify(forefinger?.on.at)],
+      );
     }
   });
 

@@ -2,6 +2,7 @@ import { oppositeSide, type Side } from '../fit/index.ts';
 import { add, distance, ORIGIN, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
 import { shirtFrontZ } from '../tying/poses/collar.ts';
+import { paceOf } from '../tying/steps.ts';
 import { partsOfWay } from '../tying/ways.ts';
 import { elbowOf, type TyingHands } from './arm.ts';
 import { furthestTip, poseBetween, slowed } from './betweenGrips.ts';
@@ -28,7 +29,7 @@ export interface HandsPlayer {
   readonly at: (stepIndex: number, share: number, moment: PosedMoment) => HandsMoment;
 }
 
-/** No fingertip goes further than this in a 24th of a step, in mm. */
+/** No fingertip goes further than this in a 24th of a usual step, in mm: in a step that lasts longer, as far in the same time. */
 const MOST_PER_24TH_MM = 24;
 
 const HOLD_STEPS = 4;
@@ -103,7 +104,7 @@ export function playHands(choreography: Choreography, hands: TyingHands = 'weare
       const moment = mirrored ? flipMoment(given) : given;
       if (stepIndex >= choreography.steps.length) throw new RangeError(`a way of tying has no step ${stepIndex}`);
       const time = stepIndex + share;
-      const mostMm = MOST_PER_24TH_MM * 24 * (time - last);
+      const mostMm = MOST_PER_24TH_MM * 24 * (time - last) * paceOf(choreography.steps[stepIndex]?.step ?? 'prepare');
       last = time;
       const result = {} as Record<HandRole, HandMoment>;
       for (const role of HAND_ROLES) {

@@ -142,8 +142,12 @@ export function padsOf(scene: Scene, around: Around, { touches, posture }: Grip,
       const { at, outward } = leafPlace(m.collarRadiusMm, collarDown, fromOf(around.role), m.collar);
       return { digit, place: at, face: scale(outward, touch.face === 'outer' ? 1 : -1), touched: null };
     }
-    const { end, across = 0 } = touch.on;
-    const fromTip = Math.min(pose.spacingMm * (pose.nodeCount - 1), Math.max(0, m.tie.profile.bladeLengthMm - (places.get(touch) ?? 0)));
+    const { end, across = 0, at } = touch.on;
+    const fromNose =
+      typeof at === 'object' && 'layer' in at && at.isFold
+        ? placeOnLayer(scene, pose, end, around.moment.knotAt.x, at.leftMm(m), at.layer)
+        : (places.get(touch) ?? 0);
+    const fromTip = Math.min(pose.spacingMm * (pose.nodeCount - 1), Math.max(0, m.tie.profile.bladeLengthMm - fromNose));
     const index = end === 'short' ? fromTip / pose.spacingMm : pose.nodeCount - 1 - fromTip / pose.spacingMm;
     const first = Math.min(pose.nodeCount - 2, Math.floor(index));
     const share = index - first;

@@ -98,18 +98,19 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
   const held = poses.backFold(m, open, 'swept');
   // the fold waits half way through while one hand takes over the front bow and the other goes to the fold
   const caught: readonly Written[] = [
-    [0.62, poses.backFold(m, pinched, 'halfway'), 'foldThrough', 'rests'],
-    [0.82, poses.backFold(m, pinched, 'halfway'), null, 'rests'],
+    [0.54, poses.backFold(m, pinched, 'halfway'), 'foldThrough', 'rests'],
+    [0.84, poses.backFold(m, pinched, 'halfway'), null, 'rests'],
+    [0.97, poses.bow(m, messy), null, 'rests'],
     [1, poses.bow(m, messy), 'twoLoops'],
   ];
   const push = (from: PosedStrip, fromSwept: boolean): ChoreographedStep =>
     step('backBow', [
       [0, from],
-      [0.12, from, null, 'rests'],
-      ...(fromSwept ? [] : [[0.25, poses.backFold(m, pinched, 'swept')] as const]),
-      [0.32, poses.backFold(m, pinched, 'begun')],
-      [0.41, poses.backFold(m, pinched, 'made')],
-      [0.5, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      [0.09, from, null, 'rests'],
+      ...(fromSwept ? [] : [[0.21, poses.backFold(m, pinched, 'swept')] as const]),
+      [0.28, poses.backFold(m, pinched, 'begun')],
+      [0.36, poses.backFold(m, pinched, 'made')],
+      [0.44, poses.backFold(m, pinched, 'held'), 'foldHeld'],
       ...caught,
     ]);
   return {
@@ -193,20 +194,20 @@ function parts(m: TyingMeasures, s: SideSign, p: SideSign, finished: BowForm) {
     backBowHeld: push(poses.backFold(m, pinched, 'swept'), true),
     backBowTurned: step('backBow', [
       [0, poses.dropped(m, pinched)],
-      [0.08, poses.dropped(m, pinched), null, 'rests'],
-      [0.18, poses.backFold(m, pinched, 'pinched'), 'pinched'],
-      [0.27, poses.backFold(m, pinched, 'turnedAside'), 'turnedAside'],
-      [0.33, poses.backFold(m, pinched, 'swungBack')],
-      [0.38, poses.backFold(m, pinched, 'begun')],
-      [0.45, poses.backFold(m, pinched, 'made')],
-      [0.52, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      [0.07, poses.dropped(m, pinched), null, 'rests'],
+      [0.16, poses.backFold(m, pinched, 'pinched'), 'pinched'],
+      [0.24, poses.backFold(m, pinched, 'turnedAside'), 'turnedAside'],
+      [0.29, poses.backFold(m, pinched, 'swungBack')],
+      [0.34, poses.backFold(m, pinched, 'begun')],
+      [0.39, poses.backFold(m, pinched, 'made')],
+      [0.45, poses.backFold(m, pinched, 'held'), 'foldHeld'],
       ...caught,
     ]),
     backBowPlain: step('backBow', [
       [0, poses.dropped(m, pinched)],
-      [0.12, poses.dropped(m, pinched), null, 'rests'],
-      [0.27, poses.backFold(m, pinched, 'swept')],
-      [0.48, poses.backFold(m, pinched, 'held'), 'foldHeld'],
+      [0.1, poses.dropped(m, pinched), null, 'rests'],
+      [0.24, poses.backFold(m, pinched, 'swept')],
+      [0.42, poses.backFold(m, pinched, 'held'), 'foldHeld'],
       ...caught,
     ]),
     tighten: step('tighten', [

@@ -14,7 +14,7 @@ export {
   type KeyMoment,
   type PosedMoment,
 } from './choreography.ts';
-export { TYING_STEPS, type TyingStep } from './steps.ts';
+export { secondsOf, TYING_STEPS, type TyingStep } from './steps.ts';
 export { OFFERED_WAYS, stepsOfWay, STRIP_WAY, TYING_WAYS, type OfferedWay, type TyingWay } from './ways.ts';
 export { type KeyPose } from './timeline.ts';
 export { clothCrossings, depthInCollar, edgesOf, measureCloth, writheOf, type ClothCrossing } from './poseChecks.ts';

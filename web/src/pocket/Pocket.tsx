@@ -109,7 +109,7 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
         {/* kept once it was shown, and with it the stage’s WebGL context */}
         {(tab === 'tying' || wasTying) && (
           <div style={{ display: tab === 'tying' ? 'contents' : 'none' }}>
-            <TyingTab coach={coach} subject={subject} pocket={pocket} onPractice={() => setTab('practice')} />
+            <TyingTab coach={coach} subject={subject} pocket={pocket} length={length} onPractice={() => setTab('practice')} />
           </div>
         )}
         {tab === 'wrong' && (

@@ -1,14 +1,6 @@
 import { hardwareSteps, settingForGirth, settingWords, type PocketCoach } from '@easytuck/contract';
-import {
-  collarGirthMm,
-  COLLAR_RANGE,
-  formatCollarSize,
-  lastStep,
-  settingAt,
-  type CollarSize,
-  type Hardware,
-  type Setting,
-} from '@easytuck/core';
+import { collarGirthMm, COLLAR_RANGE, formatCollarSize, lastStep, settingAt, type CollarSize, type Setting } from '@easytuck/core';
+import { BandPicture } from '../features/coach/components/BandPicture.tsx';
 import type { CoachSubject } from '../features/coach/coachSubject.ts';
 import { listCoaches } from './pocketCoach.ts';
 
@@ -30,7 +22,7 @@ export function SetDetails({ pocket, subject, linkKey, length }: SetDetailsProps
       {pocket.party && <PartyNote party={pocket.party} />}
       <details className="more">
         <summary>How to set this band</summary>
-        <HardwarePicture hardware={hardware} setting={setting} length={length} />
+        <BandPicture hardware={hardware} setting={setting} length={length} />
         <ol>
           {hardwareSteps(hardware.kind, settingWords(setting, length).phrase).map((step) => (
             <li key={step}>{step}</li>
@@ -107,64 +99,4 @@ export function otherSizes(subject: CoachSubject): readonly { readonly collar: C
     const { setting } = settingForGirth(subject, collarGirthMm(collar));
     return setting.beyondMm === 0 && subject.tie.hardware.kind !== 'fixed' ? [{ collar, setting: setting.nearest }] : [];
   });
-}
-
-const SHOWN_STEPS = 7;
-
-/** The back of the band where it is set: the slots, buttonholes or slider around the setting, which stands out. */
-function HardwarePicture({ hardware, setting, length }: { hardware: Hardware; setting: Setting; length: (lengthMm: number) => string }) {
-  if (hardware.kind === 'fixed') return null;
-  const last = lastStep(hardware);
-  const from = Math.max(0, Math.min(setting.step - 3, last - SHOWN_STEPS + 1));
-  const steps = Array.from({ length: Math.min(SHOWN_STEPS, last + 1) }, (_, i) => from + i);
-  const x = (i: number): number => 40 + i * 40;
-  const figure = (step: number): string => settingWords(settingAt(hardware, step), length).figure;
-  return (
-    <svg viewBox="0 0 320 96" role="img" aria-label={`The back of the band, set at ${settingWords(setting, length).phrase}`}>
-      <rect x="0" y="26" width="320" height="36" fill="var(--long)" />
-      <path d="M0 30H320M0 58H320" stroke="var(--card)" strokeWidth="1" strokeDasharray="4 3" />
-      {hardware.kind === 'slider' ? (
-        <>
-          <rect x={x(setting.step - from) - 9} y="20" width="18" height="48" rx="3" fill="none" stroke="var(--tape)" strokeWidth="5" />
-          {steps.map((step, i) => (
-            <path key={step} d={`M${x(i)} 62v7`} stroke="var(--ink)" />
-          ))}
-        </>
-      ) : (
-        steps.map((step, i) => (
-          <rect
-            key={step}
-            x={x(i) - (hardware.kind === 'slots' ? 3 : 9)}
-            y={hardware.kind === 'slots' ? 32 : 41}
-            width={hardware.kind === 'slots' ? 6 : 18}
-            height={hardware.kind === 'slots' ? 24 : 6}
-            rx="3"
-            fill="var(--card)"
-          />
-        ))
-      )}
-      {hardware.kind === 'slots' && (
-        <path
-          d={`M${x(setting.step - from)} 44H8M${x(setting.step - from)} 33v22`}
-          stroke="var(--tape)"
-          strokeWidth="6"
-          strokeLinecap="round"
-        />
-      )}
-      {hardware.kind === 'buttons' && <circle cx={x(setting.step - from)} cy="44" r="9" fill="var(--tape)" stroke="var(--ink)" />}
-      {steps.map((step, i) => (
-        <text
-          key={step}
-          x={x(i)}
-          y="86"
-          textAnchor="middle"
-          fontSize={step === setting.step ? 17 : 12}
-          fontWeight={step === setting.step ? 700 : 400}
-          fill={step === setting.step ? 'var(--ink)' : 'var(--pencil)'}
-        >
-          {hardware.kind === 'slider' && step !== setting.step ? '' : figure(step)}
-        </text>
-      ))}
-    </svg>
-  );
 }

@@ -3,6 +3,7 @@ import { OFFERED_WAYS, type OfferedWay, type TyingStep } from '@easytuck/core';
 import { useDrag } from '@use-gesture/react';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import type { BakedPoses } from '../features/coach/bakedPoses.ts';
+import { BandOnStage } from '../features/coach/components/BandOnStage.tsx';
 import { drawerCloth, schemeCloth } from '../features/coach/clothColours.ts';
 import { HANDS_SHOWN, SPEEDS, WAITS, type HandsShown, type Speed, type Wait } from '../features/coach/coachReducer.ts';
 import type { CoachSubject } from '../features/coach/coachSubject.ts';
@@ -30,11 +31,13 @@ export function TyingTab({
   coach,
   subject,
   pocket,
+  length,
   onPractice,
 }: {
   coach: Coach;
   subject: CoachSubject;
   pocket: PocketCoach;
+  length: (lengthMm: number) => string;
   onPractice: () => void;
 }) {
   const { state, dispatch, words, reading } = coach;
@@ -58,6 +61,7 @@ export function TyingTab({
         )}
         {/* until the movement is there, the picture that came with the words stands for the steps that it shows */}
         {!isReady && <div className="fill cover">{UNTIED.has(coach.step) && <FirstPicture picture={pocket.first.picture} />}</div>}
+        <BandOnStage coach={coach} subject={subject} length={length} />
         {isReady ? <Sides coach={coach} /> : <SideNames names={pocket.first.sides} />}
         {reading.state === 'working' && (
           <div className="working" role="status">

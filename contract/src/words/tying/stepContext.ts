@@ -12,15 +12,7 @@ import {
   type Side,
   type TyingWay,
 } from '@easytuck/core';
-import {
-  hangBefore,
-  letOutFor,
-  letOutMm,
-  settingForGirth,
-  settingOnNeck,
-  type TyingSubject,
-  type WornCollar,
-} from '../../tying/tyingSubject.ts';
+import { bandSettings, hangBefore, letOutFor, letOutMm, type TyingSubject, type WornCollar } from '../../tying/tyingSubject.ts';
 import type { Reader } from '../readers.ts';
 import { settingWords } from '../settingWords.ts';
 
@@ -118,9 +110,7 @@ export function stepContextOf(
   const { tie, prepared, folding } = subject;
   const [letOut, fit, leadMm] = [letOutFor(subject, way), fitOfWay(subject, way), leadOfWay(subject, way)];
   const phrase = (setting: Setting): string => settingWords(setting, length).phrase;
-  const onNeck = settingOnNeck(subject);
-  const onLeg = settingForGirth(subject, thighGirthMm).setting.nearest;
-  const forTying = way === 'onThigh' ? onLeg : (letOut?.longest ?? onNeck);
+  const { forTying, onNeck } = bandSettings(subject, way, thighGirthMm);
   return {
     ...{ longEnd, reader, way: STRIP_WAY[way], lead: length(leadMm), backKnotLayer, collar: subject.worn },
     band: {
@@ -132,7 +122,7 @@ export function stepContextOf(
       ...{ by: length(letOutMm(letOut)), lowerBy: length(letOutMm(letOut) / 2) },
     },
     halfKnot: halfKnotHint(prepared, leadMm, length),
-    onThigh: way === 'onThigh' ? { legMark: phrase(onLeg), neckMark: phrase(onNeck) } : null,
+    onThigh: way === 'onThigh' ? { legMark: phrase(forTying), neckMark: phrase(onNeck) } : null,
     handling: handlingOf(tie),
     foldLengthwise: fit.foldLengthwise,
     pastLoop: pastLoopOf(fit, length),

@@ -16,12 +16,14 @@ export type FoldMoment = 'swept' | 'pinched' | 'turnedAside' | 'swungBack' | 'be
 export function backFold(m: TyingMeasures, lay: BowForm, moment: FoldMoment): PosedStrip {
   const z = levels(m, lay.loose);
   const depths: FoldDepths = { hang: z.face, knot: z.backKnot, tail: z.backTail };
-  const fold = foldControls(depths, lay.pushedFrom, moment, m.tie.measured.cloth.gatherRatio, lay.back.loopMm * 0.55);
+  const before = [...band(m, 1), ...wrap(m, lay)];
+  const gatherRatio = m.tie.measured.cloth.gatherRatio;
+  const fold = foldControls(depths, lay.pushedFrom, moment, gatherRatio, lay.back.loopMm * 0.55);
   return {
     leadMm: m.leadMm,
     knotAt: knotOf(m, lay),
     short: shortStrand(m, lay),
-    long: [...band(m, 1), ...wrap(m, lay), ...inHand(m, fold)],
+    long: [...before, ...inHand(m, fold)],
   };
 }
 

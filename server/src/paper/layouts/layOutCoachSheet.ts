@@ -1,4 +1,5 @@
 import {
+  bandSettings,
   fitOfWay,
   leadOfWay,
   letOutFor,
@@ -28,6 +29,7 @@ import {
 import type { Display, DisplayItem, Measure } from '../display.ts';
 import { shorten, wrapText } from '../fitText.ts';
 import { PAPER_MM } from '../paperSizes.ts';
+import { BAND_PICTURE_MM, drawBand } from './drawBand.ts';
 import { qrCode } from '../qrCode.ts';
 
 const MARGIN_MM = 12;
@@ -42,8 +44,8 @@ const PICTURE_MM = { width: 84, height: 50 } as const;
 /** Letters that are read at arm’s length: 8.5 pt. */
 const TEXT_MM = 3;
 const LINE_MM = 3.8;
-/** From the top of a picture to the line of the name below it. */
-const TEXT_TOP_MM = PICTURE_MM.height + 5.5;
+/** From the foot of a picture to the line of the name below it. */
+const NAME_BELOW_MM = 5.5;
 
 /** What is said at the foot of each page. */
 const CAUTION = 'Never so tight that it presses the throat. Dizziness, headache or shortness of breath: loosen it at once.';
@@ -100,6 +102,7 @@ export function layOutCoachSheet(
     collar: subject.worn,
   });
   const choreography = choreograph(measures, fitting.longEnd, moved);
+  const band = bandSettings(subject, way);
   const { widthMm, heightMm } = PAPER_MM[paper];
   const cellMm = (widthMm - 2 * MARGIN_MM) / COLUMNS;
   const textMm = Math.min(PICTURE_MM.width, cellMm - 5);
@@ -124,13 +127,24 @@ export function layOutCoachSheet(
       view: { towards, up: view.up },
     });
     const words = stepWords(step.step, context);
+    const isBand = step.step === 'setBand' || step.step === 'takeIn';
+    const pictureMm = !isBand ? PICTURE_MM.height : fitting.tie.hardware.kind === 'fixed' ? 0 : BAND_PICTURE_MM;
     const { lines, heightMm: wordsMm } = wordsBelow(words, i + 1, textMm, measure);
     return {
       draw: (left, top) => [
-        picture(still, left, top, { ...view, isMirror: view.isMirror && reader !== 'facing' }),
-        ...lines.map((line) => ({ ...line, x: left + line.x, y: top + TEXT_TOP_MM + line.y })),
+        ...(isBand
+          ? drawBand(
+              fitting.tie.hardware,
+              step.step === 'setBand' ? band.forTying : band.onNeck,
+              step.step === 'setBand' ? null : band.forTying,
+              { x: left, y: top, widthMm: PICTURE_MM.width },
+              (mm) => formatLength(mm, unit),
+              measure,
+            )
+          : [picture(still, left, top, { ...view, isMirror: view.isMirror && reader !== 'facing' })]),
+        ...lines.map((line) => ({ ...line, x: left + line.x, y: top + pictureMm + NAME_BELOW_MM + line.y })),
       ],
-      heightMm: TEXT_TOP_MM + wordsMm,
+      heightMm: pictureMm + NAME_BELOW_MM + wordsMm,
     };
   });
   const codeMm = address === null ? 0 : CODE_MM;

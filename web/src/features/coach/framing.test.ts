@@ -24,7 +24,7 @@ describe('the framing of a step', () => {
     [60, -250, 10],
     [-60, 40, 30],
   ] as const;
-  const baked = resting(nodes, [140, -120, 40], [400, -400, 0]);
+  const baked = resting(nodes, [80, -250, 10], [400, -400, 0]);
 
   it('has strip and hands in the picture, at either shape of it, seen by the lens', () => {
     for (const [name, aspect] of [
@@ -35,7 +35,7 @@ describe('the framing of a step', () => {
       const view = framedView(baked, 0, viewOf(name, 'left'), aspect, true);
       const [right, up, ahead] = axesOf(view);
       const along = (axis: Place, place: Place): number => axis[0] * place[0] + axis[1] * place[1] + axis[2] * place[2];
-      for (const place of [...nodes, [140, -120, 40] as const]) {
+      for (const place of [...nodes, [80, -250, 10] as const]) {
         const away = view.awayMm - along(ahead, place);
         expect(Math.abs(along(up, place) - view.liftMm)).toBeLessThan(away * LENS_HALF);
         expect(Math.abs(along(right, place) - (view.asideMm ?? 0))).toBeLessThan(away * LENS_HALF * aspect);
@@ -45,9 +45,11 @@ describe('the framing of a step', () => {
 
   it('leaves sleeves out, and hands too where none are shown', () => {
     const withHands = framedView(baked, 0, viewOf('facing', 'left'), 1, true);
-    expect(framedView(resting(nodes, [140, -120, 40], [4000, 0, 0]), 0, viewOf('facing', 'left'), 1, true)).toEqual(withHands);
+    expect(framedView(resting(nodes, [80, -250, 10], [4000, 0, 0]), 0, viewOf('facing', 'left'), 1, true)).toEqual(withHands);
     expect(framedView(baked, 0, viewOf('facing', 'left'), 1, false).asideMm).toBeCloseTo(0, 6);
-    expect(withHands.asideMm).toBeCloseTo(40, 6);
+    expect(withHands.asideMm).toBeCloseTo(10, 6);
+    // a hand that is away from the cloth is not waited for
+    expect(framedView(resting(nodes, [300, -100, 40], [0, 0, 0]), 0, viewOf('facing', 'left'), 1, true).asideMm).toBeCloseTo(0, 6);
   });
 
   it('looks from above at what is about the knot only', () => {

@@ -1,18 +1,21 @@
-import { HAND_POINTS, SLEEVE_POINT } from '@easytuck/core';
-import { HANDS_NUMBERS, NODE_NUMBERS, type BakedPoses } from './bakedPoses.ts';
+import { DIGITS, HAND_POINTS, HAND_ROLES, pointIndex } from '@easytuck/core';
+import { NODE_NUMBERS, type BakedPoses } from './bakedPoses.ts';
 import type { View } from './views.ts';
 
 /** Half the height that the lens shows, against the distance: an angle of 28° from top to bottom. */
 export const LENS_HALF = Math.tan((14 * Math.PI) / 180);
 
 /** What is shown of a step at the least, in mm: nearer than this a bow is larger than life. */
-const LEAST_HEIGHT_MM = 150;
+const LEAST_HEIGHT_MM = 130;
 /** Room left about what is framed. */
 const ROOM_RATIO = 1.1;
 /** From above, what hangs lies in the line of sight: only what is about the knot is framed. */
 const ABOUT_KNOT_MM = 105;
-/** Band that lies further back than this is hidden by the neck, in mm. */
-const HIDDEN_BEHIND_MM = -45;
+/** Band that lies further back than this only leads round the neck, in mm. */
+const HIDDEN_BEHIND_MM = -30;
+/** A fingertip nearer to the cloth than this is at work, in mm; of the others, and of wrists and arms, nothing need be seen. */
+const AT_WORK_MM = 24;
+const END_OF_DIGIT = 3;
 /** Moments of a step, strip's nodes and hands' points that are looked at. */
 const EVERY_MOMENT = 8;
 const EVERY_NODE = 6;
@@ -25,7 +28,7 @@ interface Framed {
 }
 
 /**
- * The view of a step from as far, and turned as much aside and up, as shows the strip and both hands through the whole step.
+ * The view of a step from as far, and turned as much aside and up, as shows the strip and the fingertips at work through the whole step.
  * @param aspect the picture's width over its height.
  */
 export function framedView(baked: BakedPoses, stepIndex: number, view: View, aspect: number, withHands: boolean): View {
@@ -68,13 +71,27 @@ function framedPoints(baked: BakedPoses, stepIndex: number, view: View, withHand
         const at = NODE_NUMBERS * node;
         put(packed[at] ?? 0, packed[at + 1] ?? 0, packed[at + 2] ?? 0);
       }
-    if (withHands && hands)
-      for (let i = 0; i < HANDS_NUMBERS / 3; i += 1)
-        if (i % HAND_POINTS !== SLEEVE_POINT) put(hands[3 * i] ?? 0, hands[3 * i + 1] ?? 0, hands[3 * i + 2] ?? 0);
+    if (withHands && hands && packed)
+      for (const [role] of HAND_ROLES.entries())
+        for (const [digit] of DIGITS.entries()) {
+          const at = 3 * (HAND_POINTS * role + pointIndex(digit, END_OF_DIGIT));
+          const tip = [hands[at] ?? 0, hands[at + 1] ?? 0, hands[at + 2] ?? 0] as const;
+          if (isAtCloth(packed, baked.nodeCount, tip)) put(...tip);
+        }
   }
   // the collar's button is always in the picture
   put(0, 0, 0);
   return points;
+}
+
+/** Whether a place is next to the strip. */
+function isAtCloth(packed: Float32Array, nodeCount: number, [x, y, z]: Axis): boolean {
+  for (let node = 0; node < nodeCount; node += 2) {
+    const at = NODE_NUMBERS * node;
+    const reach = AT_WORK_MM + (packed[at + 9] ?? 0);
+    if (Math.hypot((packed[at] ?? 0) - x, (packed[at + 1] ?? 0) - y, (packed[at + 2] ?? 0) - z) < reach) return true;
+  }
+  return false;
 }
 
 type Axis = readonly [number, number, number];

@@ -1,5 +1,5 @@
 import { stepContextOf, stepWords, type Reader, type StepContext, type StepWords, type Wearer } from '@easytuck/contract';
-import { type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
+import { secondsOf, type Side, type TyingStep, STRIP_WAY } from '@easytuck/core';
 import { useCallback, useEffect, useMemo, useReducer, useState, useSyncExternalStore } from 'react';
 import { readStored, writeStored } from '../../common/stored.ts';
 import type { BakedPoses } from './bakedPoses.ts';
@@ -38,15 +38,6 @@ export interface Coach {
   readonly lit: LitDigits;
   readonly setLit: (lit: LitDigits) => void;
 }
-
-/** How long a step takes at the usual speed, in ms; those that people stop at are slower. */
-const STEP_MS = 3400;
-const SLOW_STEP_MS = 7000;
-const SLOWEST_STEP_MS = 11_000;
-const LASTS_MS: Readonly<Partial<Record<TyingStep, number>>> = {
-  ...{ halfKnot: SLOW_STEP_MS, pushFront: SLOW_STEP_MS, takeIn: SLOW_STEP_MS },
-  ...{ backBow: SLOWEST_STEP_MS, tighten: SLOWEST_STEP_MS },
-};
 
 const STORED = 'easytuck.coach';
 type Kept = Partial<Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'way' | 'hands'>>;
@@ -156,7 +147,7 @@ function useMovement(
       dispatch({ type: 'arrived' });
       return;
     }
-    const lastsMs = (LASTS_MS[name] ?? STEP_MS) / speed;
+    const lastsMs = (1000 * secondsOf(name)) / speed;
     let last = performance.now();
     let frame = 0;
     const go = (now: number): void => {

@@ -4,11 +4,13 @@ import Button from '@mui/material/Button';
 import ToggleButton from '@mui/material/ToggleButton';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { Choice } from '../../../common/Choice.tsx';
+import { useUnits } from '../../../common/UnitProvider.tsx';
 import { COLOURS, SIZE } from '../../../theme.ts';
 import type { BakedPoses } from '../bakedPoses.ts';
 import type { CoachSubject } from '../coachSubject.ts';
 import { drawerCloth, schemeCloth } from '../clothColours.ts';
 import { savePicture } from '../savePicture.ts';
+import { BandOnStage } from './BandOnStage.tsx';
 import { canDraw3d } from '../stage/canDraw3d.ts';
 import { FlatStage } from '../stage/StillCanvas.tsx';
 import type { HandsShown } from '../coachReducer.ts';
@@ -30,6 +32,7 @@ const HANDS_OPTIONS: readonly { readonly value: HandsShown; readonly text: strin
 
 /** The strip on the wearer, the hands that tie it, and how they are looked at. What is pressed lies outside the picture. */
 export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject; baked: BakedPoses }) {
+  const { length } = useUnits();
   const { state, dispatch, playhead, view, isFree, still } = coach;
   const [is3d] = useState(canDraw3d);
   const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
@@ -74,7 +77,8 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
             flat
           )}
         </Box>
-        {sides && (
+        <BandOnStage coach={coach} subject={subject} length={length} />
+        {sides && coach.step !== 'setBand' && (
           <Box aria-hidden sx={SIDES}>
             <span>{coach.reader === 'wearer' ? `your ${sides[0]}` : `the wearer’s ${sides[0]}`}</span>
             <span>{coach.reader === 'wearer' ? `your ${sides[1]}` : `the wearer’s ${sides[1]}`}</span>
@@ -128,7 +132,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
   );
 }
 
-const BAR = { display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', px: 1, py: 0.75, minHeight: 46 } as const;
+const BAR = { display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', px: 1, py: 0.25, minHeight: 40 } as const;
 const SIDES = {
   position: 'absolute',
   bottom: 6,

@@ -9,11 +9,14 @@ import type { Playhead } from '../playhead.ts';
 import { HAND_PARTS, handGeometry, laySeams, SEAM_VERTICES } from './handGeometry.ts';
 
 const PARTS = 8;
+/** Between these distances from the wrist a sleeve fades out, in mm. */
+const SLEEVE_FADES = { from: 45, until: 125 } as const;
 const [CUFF, SLEEVE, GLOVE, LIT] = ['#f3efe6', '#343d46', '#fbfaf7', '#e9a63c'];
 
 /** How the gloves are seen: where they would hide what the step is about they turn to glass. */
 interface GloveUniforms {
   readonly focus: IUniform<Vector3>;
+  readonly wrist: IUniform<Vector3>;
   readonly lit: IUniform<Float32Array>;
   readonly solid: IUniform<number>;
 }
@@ -22,6 +25,7 @@ interface GloveUniforms {
 function gloveMaterial(): { readonly material: MeshStandardMaterial; readonly uniforms: GloveUniforms } {
   const uniforms: GloveUniforms = {
     focus: { value: new Vector3() },
+    wrist: { value: new Vector3() },
     lit: { value: new Float32Array(PARTS) },
     solid: { value: 1 },
   };
@@ -33,12 +37,18 @@ function gloveMaterial(): { readonly material: MeshStandardMaterial; readonly un
   material.onBeforeCompile = (shader) => {
     Object.assign(shader.uniforms, uniforms);
     shader.vertexShader = shader.vertexShader
-      .replace('#include <common>', '#include <common>\nattribute float part;\nvarying float vPart;\nvarying vec3 vSeen;')
-      .replace('#include <project_vertex>', '#include <project_vertex>\nvPart = part;\nvSeen = mvPosition.xyz;');
+      .replace(
+        '#include <common>',
+        '#include <common>\nattribute float part;\nuniform vec3 wrist;\nvarying float vPart;\nvarying vec3 vSeen;\nvarying float vFromWrist;',
+      )
+      .replace(
+        '#include <project_vertex>',
+        '#include <project_vertex>\nvPart = part;\nvSeen = mvPosition.xyz;\nvFromWrist = distance((modelMatrix * vec4(transformed, 1.0)).xyz, wrist);',
+      );
     shader.fragmentShader = shader.fragmentShader
       .replace(
         '#include <common>',
-        `#include <common>\nvarying float vPart;\nvarying vec3 vSeen;\nuniform vec3 focus;\nuniform float lit[${PARTS}];\nuniform float solid;`,
+        `#include <common>\nvarying float vPart;\nvarying vec3 vSeen;\nvarying float vFromWrist;\nuniform vec3 focus;\nuniform float lit[${PARTS}];\nuniform float solid;`,
       )
       .replace(
         '#include <color_fragment>',
@@ -53,7 +63,9 @@ function gloveMaterial(): { readonly material: MeshStandardMaterial; readonly un
         float before = smoothstep(-2.0, 14.0, vSeen.z - seen.z);
         float glass = before * (1.0 - smoothstep(20.0, 58.0, beside));
         float edge = 1.0 - abs(dot(normalize(vNormal), normalize(vSeen)));
-        diffuseColor.a = solid * mix(1.0, 0.12 + 0.5 * edge * edge, glass * (1.0 - shine));`,
+        // a sleeve fades out before its cut end
+        float sleeve = part == ${HAND_PARTS.sleeve} || part == ${HAND_PARTS.cuff} ? 1.0 - smoothstep(${SLEEVE_FADES.from.toFixed(1)}, ${SLEEVE_FADES.until.toFixed(1)}, vFromWrist) : 1.0;
+        diffuseColor.a = sleeve * solid * mix(1.0, 0.12 + 0.5 * edge * edge, glass * (1.0 - shine));`,
       );
   };
   return { material, uniforms };
@@ -109,6 +121,7 @@ export function Hands3d({ baked, playhead, shown, lit }: { baked: BakedPoses; pl
       laySeams(points, 3 * HAND_POINTS * role, isLeft, seams.array as Float32Array);
       seams.needsUpdate = true;
       const at = step ? step.knotAt.length - 3 : 0;
+      uniforms.wrist.value.fromArray(points, 3 * HAND_POINTS * role);
       uniforms.focus.value.set(step?.knotAt[at] ?? 0, step?.knotAt[at + 1] ?? 0, step?.knotAt[at + 2] ?? 0);
     });
   });

@@ -119,7 +119,14 @@ describe('tieInput', () => {
       blade: { ...TIE.blade, extraWidths: [] },
       cloth: { ...TIE.cloth, stretchRatio: 0 },
       takeUp: { ...TIE.takeUp, model: 'strip-2' },
-      ...{ faces: { outer: { name: '', look: 'plain' }, inner: null }, quickClasp: false, priceCode: '', note: '', maker: '' },
+      ...{
+        faces: { outer: { name: '', look: 'plain' }, inner: null },
+        quickClasp: false,
+        breakaway: false,
+        priceCode: '',
+        note: '',
+        maker: '',
+      },
     });
   });
   it.each([

@@ -12,8 +12,9 @@ test.describe('the coach without three dimensions', () => {
     await coach.open();
     await coach.chooseTie('Harbour Night');
     await coach.chooseWay('Even ends, round a finger');
-    await expect(coach.name).toHaveText('1/10Drape');
-    await coach.press('PageDown');
+    await expect(coach.name).toHaveText('1/12Set the band');
+    await expect(coach.step).toContainText('let it out to');
+    await coach.press('PageDown', 'PageDown');
     await expect(coach.step).toContainText('This way needs no lead');
     await coach.chooseWay('On the thigh or a cylinder');
     await page.getByRole('textbox', { name: 'Girth it is tied on' }).fill('44 cm');
@@ -21,7 +22,7 @@ test.describe('the coach without three dimensions', () => {
     await page.getByRole('textbox', { name: 'Girth it is tied on' }).fill('70 cm');
     await expect(page.getByText(/The band is .* too short for this girth/)).toBeVisible();
     await coach.chooseWay('Tied by a helper');
-    await coach.press('PageDown');
+    await coach.press('PageDown', 'PageDown');
     await expect(coach.step).toContainText('the wearer’s left (on your right)');
   });
 
@@ -57,9 +58,41 @@ test.describe('the coach without three dimensions', () => {
     await expect(coach.name).toContainText('Drop');
   });
 
+  test('evens out by eye: a picture is chosen, one pull at a time is told, and where it is worse the other layer', async ({
+    page,
+    shop,
+  }) => {
+    const { lines } = (await (await fetch(`${shop.address}/api/fittings/ledger`)).json()) as { lines: { id: string; wearerId: string }[] };
+    const [line] = lines;
+    await page.goto(`${shop.address}/coach?fitting=${line?.id}&flat`);
+    const coach = new Coach(page, shop.address);
+    await coach.isLaid();
+    await coach.press('e');
+    const show = page.getByRole('button', { name: 'Show what to do' });
+    await expect(show).toBeDisabled();
+    await page.getByRole('button', { name: /^The front flat end, on your left, reaches too far/ }).click();
+    await page.getByRole('button', { name: /^The bow leans/ }).click();
+    await page.getByRole('radio', { name: 'a finger’s width' }).check();
+    await show.click();
+    await expect(page.getByRole('region', { name: 'What to do' })).toContainText('1 of 2');
+    await expect(page.getByRole('region', { name: 'What to do' })).toContainText('of the front loop, on your right,');
+    await page.getByRole('button', { name: 'Worse' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'the other layer of the loop' })).toBeVisible();
+    await page.getByRole('button', { name: 'Better' }).click();
+    await expect(page.getByRole('region', { name: 'What to do' })).toContainText('turn the whole bow, until both sides are level');
+    await page.getByRole('button', { name: 'Better' }).click();
+    await page.getByRole('button', { name: 'It looks right' }).click();
+    await expect(page.getByText(/judged by eye/)).toBeVisible();
+    const { tyings } = (await (await fetch(`${shop.address}/api/tyings?wearerId=${line?.wearerId}`)).json()) as {
+      tyings: { note: string; frontLoopMm: number | null }[];
+    };
+    expect(tyings.find(({ note }) => note.startsWith('Judged by eye.'))).toMatchObject({ frontLoopMm: null });
+  });
+
   test('lights the finger that a sentence speaks of, and keeps whether hands are wanted', async ({ page, shop }) => {
     const coach = new Coach(page, shop.address);
     await coach.open();
+    await coach.press('PageDown');
     const line = coach.step.getByRole('button', { name: /^Your left hand: holds one blade/ });
     await line.focus();
     await expect(line).toHaveAttribute('aria-pressed', 'true');

@@ -82,13 +82,13 @@ test.describe('a shop in which people sign in', () => {
     await expect(pocket.getByText('mark, in')).toBeVisible();
     await expect(pocket.getByText('lower on your left')).toBeVisible();
     await pocket.getByRole('button', { name: 'Start tying' }).click();
-    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('1/12');
+    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('1/13');
     await pocket.getByRole('button', { name: 'Next' }).click();
-    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('2/12');
+    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('2/13');
     await swipe(pocket, -160);
-    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('3/12');
+    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('3/13');
     await swipe(pocket, 160);
-    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('2/12');
+    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('2/13');
     // another step is seen from elsewhere; what is looked at before keeps its own sides, as in the mirror
     for (let i = 0; i < 6; i += 1) await pocket.getByRole('button', { name: 'Next' }).click();
     await expect(pocket.locator('.sides:visible')).toHaveText('your rightyour left');
@@ -103,7 +103,7 @@ test.describe('a shop in which people sign in', () => {
     await expect(pocket.getByText('No network.')).toBeVisible();
     await pocket.getByRole('button', { name: 'Practice' }).click();
     await pocket.getByRole('button', { name: 'Start the clock' }).click();
-    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('1/12');
+    await expect(pocket.getByRole('region', { name: 'This step' })).toContainText('1/13');
     await pocket.getByRole('button', { name: 'Next' }).click();
     await pocket.getByRole('button', { name: /Stop/ }).click();
     await pocket.getByText('a fault', { exact: true }).click();

@@ -121,14 +121,14 @@ test.describe('the coach', () => {
     const coach = new Coach(page, shop.address);
     await coach.isLaid();
     for (let i = 0; i < 8; i += 1) await page.keyboard.press('PageDown');
-    await expect(coach.name).toContainText('9/12');
+    await expect(coach.name).toContainText('9/13');
     const ninth = await coach.name.innerText();
     await page.route(/choreography\.worker/, async (route) => {
       await new Promise((resolve) => setTimeout(resolve, 4_000));
       await route.continue();
     });
     await page.reload();
-    await expect(coach.name).toContainText('1/12');
+    await expect(coach.name).toContainText('1/13');
     for (let i = 0; i < 8; i += 1) await page.keyboard.press('PageDown');
     // the movement is not there yet, and the words are those of the ninth step all the same
     await expect(page.getByRole('progressbar', { name: 'Working out the movement' })).toBeVisible();
@@ -162,7 +162,7 @@ test.describe('the pocket coach', () => {
     expect(await headings()).toHaveLength(1);
     const step = page.locator('section[aria-label="This step"] h2');
     for (let i = 0; i < 8; i += 1) await page.getByRole('button', { name: 'Next', exact: true }).click();
-    await expect(step).toContainText('9/12');
+    await expect(step).toContainText('9/13');
     const ninth = await step.innerText();
     await page.route(/choreography\.worker/, async (route) => {
       await new Promise((resolve) => setTimeout(resolve, 3_000));

@@ -109,6 +109,8 @@ export type PocketCoach = z.infer<typeof pocketCoach>;
 export const pocketTry = tyingInput.pick({ id: true, way: true, durationMs: true, steps: true }).extend({
   outcome: tyingOutcome,
   fault: tyingFault.nullable().default(null),
+  /** It was evened out and judged by eye, not measured. */
+  byEye: z.boolean().default(false),
   agoMs: z
     .int()
     .min(0)

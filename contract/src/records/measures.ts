@@ -37,6 +37,9 @@ export const LENGTH_MEASURES = [
   },
 ] as const satisfies readonly (MeasureBase & { readonly hint: string; readonly limits: LengthLimits })[];
 
+/** What a wearer’s band must do: open by itself when it is pulled, as children and some workplaces need. */
+const BAND_NEEDS = ['breakaway'] as const;
+
 /** What a wearer is asked, with the answers in words. A further one is one more entry. */
 export const CHOICE_MEASURES = [
   {
@@ -70,6 +73,14 @@ export const CHOICE_MEASURES = [
     row: 'wishes',
     values: LOOP_LAYERS,
     words: { front: 'its front layer', back: 'its back layer' },
+  },
+  {
+    key: 'bandNeed',
+    name: 'Band must',
+    column: 'band must',
+    row: 'wishes',
+    values: BAND_NEEDS,
+    words: { breakaway: 'open by itself when pulled' },
   },
 ] as const satisfies readonly (MeasureBase & { readonly values: readonly string[]; readonly words: Readonly<Record<string, string>> })[];
 

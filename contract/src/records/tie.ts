@@ -217,8 +217,10 @@ export const tieInput = z
     hardware,
     takeUp: takeUp.nullable().default(null),
     faces: faces.default(PLAIN_FACES),
-    /** A second clasp, by which a tied bow is taken off whole. */
+    /** A second clasp, opened by hand, by which a tied bow is taken off whole. */
     quickClasp: z.boolean().default(false),
+    /** A clasp that opens by itself when the band is pulled. */
+    breakaway: z.boolean().default(false),
     priceCode: shortField('The price code').default(''),
     inStock: z
       .int('The number in stock is a whole number.')
@@ -271,6 +273,7 @@ export const tie = z.object({
   takeUp: takeUp.nullable().default(null),
   faces: faces.default(PLAIN_FACES),
   quickClasp: z.boolean().default(false),
+  breakaway: z.boolean().default(false),
   priceCode: z.string().default(''),
   inStock: z.int(),
   note: z.string(),

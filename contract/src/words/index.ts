@@ -149,6 +149,8 @@ export function sureWords({ sure, takeUpOf }: Pick<FittingResult, 'sure' | 'take
 }
 export { GLOSSARY, type GlossaryEntry } from './glossary.ts';
 export * from './waysAndFaults.ts';
+export { EYE_AMOUNT_WORDS, eyeFindingWords, wholeStepWords } from './eyeWords.ts';
+export { claspWarning, claspWords } from './clasps.ts';
 export { readersSide, READER_WORDS, sideName } from './tying/sides.ts';
 export type { StepWords } from './tying/phrases.ts';
 export { fitOfWay, halfKnotHint, leadOfWay, stepContextOf, type StepContext } from './tying/stepContext.ts';

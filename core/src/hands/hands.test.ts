@@ -222,16 +222,6 @@ describe('hands', () => {
       const choreography = choreograph(MEASURES, 'left', way);
       const back = choreography.steps.findIndex(({ step }) => step === 'backBow');
       const seen = through(MEASURES, way, hands).filter(({ stepIndex }) => stepIndex === back);
-      if (process.env['DBG'])
-        print(
-          [
-            way,
-            hands,
-            ...seen
-              .filter(({ share }) => share > 0.5)
-              .map(({ share, hands: l }) => `${share.toFixed(2)}:${l.own.pads.length}/${l.other.pads.length}`),
-          ].join(' '),
-        );
       // at the end one hand draws the fold and the other holds the front loop
       const last = seen.at(-1)?.hands;
       expect([way, last?.own.pads.map(({ digit }) => DIGITS[digit]).sort()]).toEqual([way, ['forefinger', 'thumb']]);

@@ -40,6 +40,7 @@ interface DemoTie {
   readonly outer: readonly [name: string, look: ClothLook];
   readonly inner?: readonly [name: string, look: ClothLook];
   readonly quickClasp?: boolean;
+  readonly breakaway?: boolean;
   readonly priceCode: string;
   readonly note?: string;
   readonly extraWidths?: readonly (readonly [atMm: number, widthMm: number])[];
@@ -186,9 +187,9 @@ const TIES: readonly DemoTie[] = [
     maker: 'Saltcoat Supply',
     hardware: stepped('slots', 3, 8, HALF_INCH_MM, { system: 'in', atShortest: 14 }),
     outer: ['navy, ferry pennants', 'patterned'],
-    quickClasp: true,
+    breakaway: true,
     priceCode: 'A',
-    note: 'Slides while it is tied. The maker’s marks run short. Opens by its clasp, as the ferry asks.',
+    note: 'Slides while it is tied. The maker’s marks run short. Its clasp opens when it is pulled, as the ferry asks.',
   },
   {
     name: 'Tideline reversible',
@@ -296,14 +297,14 @@ const TIES: readonly DemoTie[] = [
     maker: 'Saltcoat Supply',
     hardware: stepped('slots', 2, 6, HALF_INCH_MM, { system: 'in', atShortest: 10.5 }),
     outer: ['pale blue', 'plain'],
-    quickClasp: true,
+    breakaway: true,
     priceCode: 'A',
     note: 'Opens by its clasp.',
   },
 ];
 
 function toTie(demo: DemoTie): TieData {
-  const { name, shape, overhangMm, inStock, priceCode, note = '', quickClasp = false, maker = '', lengthMm } = demo;
+  const { name, shape, overhangMm, inStock, priceCode, note = '', quickClasp = false, breakaway = false, maker = '', lengthMm } = demo;
   const [noseToBellyMm, bellyToWaistMm, waistToTipMm, bandWidthMm, bellyWidthMm, waistWidthMm, tailWidthMm, tipDepthMm = 0] = demo.cut;
   const blade = {
     ...{ noseToBellyMm, bellyToWaistMm, waistToTipMm, bandWidthMm, bellyWidthMm, waistWidthMm, tailWidthMm, tipDepthMm },
@@ -317,7 +318,7 @@ function toTie(demo: DemoTie): TieData {
   };
   const face = ([faceName, look]: readonly [string, ClothLook]) => ({ name: faceName, look });
   return {
-    ...{ ...cut, name, shape, maker, ...demo.cloth, inStock, priceCode, note, quickClasp },
+    ...{ ...cut, name, shape, maker, ...demo.cloth, inStock, priceCode, note, quickClasp, breakaway },
     takeUp: null,
     faces: { outer: face(demo.outer), inner: demo.inner ? face(demo.inner) : null },
     hardware: demo.hardware(lengthMm),

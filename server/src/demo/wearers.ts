@@ -61,6 +61,7 @@ export function demoWearers(now: Date): readonly WearerInput[] {
       note: 'Second purser, night ferry.',
       contact: 'By the ferry office',
       dexterity: 'needsHelp',
+      bandNeed: 'breakaway',
     },
     {
       name: 'Tobias Renwick-Oyelaran',
@@ -68,6 +69,7 @@ export function demoWearers(now: Date): readonly WearerInput[] {
       longEnd: 'right',
       note: 'Steward, night ferry. Issue ties only.',
       dexterity: 'learning',
+      bandNeed: 'breakaway',
     },
     { name: 'Piet van Hollum', collar: '43 cm', longEnd: 'left', note: 'First officer, night ferry.', faceWidthMm: 142 },
     {

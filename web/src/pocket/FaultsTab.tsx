@@ -1,14 +1,33 @@
 import { FAULT_WORDS } from '@easytuck/contract';
 import { TYING_FAULTS, type PosedMoment, type TyingFault, type TyingStep } from '@easytuck/core';
 import { useMemo, useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { ByEye } from '../common/tying/ByEye.tsx';
+import { finishedBow, type CoachSubject } from '../features/coach/coachSubject.ts';
 import { PoseStill } from '../features/coach/stage/StillCanvas.tsx';
 import type { Coach } from '../features/coach/useCoach.ts';
 import { useFaultyBows } from '../features/coach/useFaultyBows.ts';
 import { viewOf } from '../features/coach/views.ts';
+import { logTry } from './tries.ts';
 import { Words } from './Words.tsx';
 
 /** What can have gone wrong, in pictures of this tie; the one that is touched says why, and where to go back to. */
-export function FaultsTab({ coach, steps, onGoBack }: { coach: Coach; steps: readonly TyingStep[]; onGoBack: (step: TyingStep) => void }) {
+export function FaultsTab({
+  coach,
+  subject,
+  linkKey,
+  length,
+  steps,
+  onGoBack,
+}: {
+  coach: Coach;
+  subject: CoachSubject;
+  linkKey: string;
+  length: (lengthMm: number) => string;
+  steps: readonly TyingStep[];
+  onGoBack: (step: TyingStep) => void;
+}) {
+  const [isEvening, setEvening] = useState(false);
   const { tied, longEnd, reader } = coach;
   const [chosen, setChosen] = useState<TyingFault | null>(null);
   const posed = useFaultyBows(tied.measures, longEnd);
@@ -25,6 +44,25 @@ export function FaultsTab({ coach, steps, onGoBack }: { coach: Coach; steps: rea
         heightPx={heightPx}
         widthMm={210}
       />
+    );
+  if (isEvening)
+    return (
+      <div className="scroll">
+        <ByEye
+          tie={subject.prepared}
+          {...finishedBow(tied, coach.state.way, longEnd)}
+          reader={reader}
+          isMirror={reader !== 'facing'}
+          knotLayer={coach.context.backKnotLayer ?? 'unknown'}
+          length={length}
+          onDone={() => void logTry(linkKey, { id: uuid(), way: coach.state.way, outcome: 'tied', byEye: true }, Date.now())}
+        />
+        <div className="controls">
+          <button type="button" onClick={() => setEvening(false)}>
+            Back to the pictures
+          </button>
+        </div>
+      </div>
     );
   if (chosen !== null) {
     const words = FAULT_WORDS[chosen];
@@ -53,6 +91,11 @@ export function FaultsTab({ coach, steps, onGoBack }: { coach: Coach; steps: rea
   return (
     <div className="scroll">
       <h2>Which is most like {reader === 'facing' ? 'what you see?' : 'what is in the mirror?'}</h2>
+      <p>
+        <button type="button" onClick={() => setEvening(true)}>
+          It holds, but it is uneven
+        </button>
+      </p>
       <div className="gallery">
         {TYING_FAULTS.map((fault) => (
           <button key={fault} type="button" onClick={() => setChosen(fault)}>

@@ -115,6 +115,9 @@ function Known({ coach: pocket, linkKey, isKept }: { coach: PocketCoach; linkKey
         {tab === 'wrong' && (
           <FaultsTab
             coach={coach}
+            subject={subject}
+            linkKey={linkKey}
+            length={length}
             steps={steps}
             onGoBack={(step) => {
               coach.dispatch({ type: 'goTo', step: Math.max(0, steps.indexOf(step)), view: 'best' });

@@ -1,4 +1,5 @@
 import {
+  claspWarning,
   COLLAR_STYLE_WORDS,
   hangWords,
   sureWords,
@@ -10,6 +11,7 @@ import {
   type SetCard,
   type ShopSettings,
   type Reader,
+  type WearerMeasures,
 } from '@easytuck/contract';
 import {
   drawTieFlat,
@@ -32,7 +34,12 @@ const CAUTIONS: readonly string[] = [
 ];
 
 /** Composes what goes with the tie to the wearer, in the shop's unit. It is kept as it was composed. */
-export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSettings, 'name' | 'unit'>, told: Reader = 'wearer'): SetCard {
+export function composeCard(
+  fitting: Omit<Fitting, 'card'>,
+  shop: Pick<ShopSettings, 'name' | 'unit'>,
+  told: Reader = 'wearer',
+  needs: Pick<WearerMeasures, 'bandNeed'> = { bandNeed: null },
+): SetCard {
   const { tie, result, longEnd, revision } = fitting;
   const length = (lengthMm: number): string => formatLength(lengthMm, shop.unit);
   const prepared = prepareTie(tie);
@@ -61,7 +68,7 @@ export function composeCard(fitting: Omit<Fitting, 'card'>, shop: Pick<ShopSetti
       `Fold the short end at the belly: loop on ${named(loop)}, flat end on ${named(oppositeSide(loop))}. Drop the long end over the middle.`,
       `Fold the long end and push the fold through behind the front bow, from ${named(loop)} to ${named(oppositeSide(loop))}. Tighten by the loops.`,
     ],
-    cautions: [...CAUTIONS],
+    cautions: [...[claspWarning(needs, tie)].filter((warning) => warning !== null), ...CAUTIONS],
     late: lateWords(fitting, length),
     strip: drawTieFlat(prepared, fit),
     bow: drawTiedFlat(prepared, fit),

@@ -26,6 +26,7 @@ describe('tables', () => {
           hardware,
           faces,
           quickClasp: i % 2 === 1,
+          breakaway: i % 3 === 1,
           priceCode: 'C',
         }),
       );

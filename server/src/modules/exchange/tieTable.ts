@@ -167,6 +167,7 @@ export const tieTable: TableKind<TieData> = {
     mm('lead spread', 'takeUp.leadSdMm'),
     TAKE_UP_MODEL,
     yesColumn('quick clasp', 'quickClasp'),
+    yesColumn('breakaway clasp', 'breakaway'),
     textColumn('price code', 'priceCode'),
     numberColumn('in stock', 'inStock'),
     textColumn('note', 'note'),

@@ -10,6 +10,7 @@ import {
   type Reader,
   type Wearer,
   NO_MEASURES,
+  type WearerMeasures,
 } from '@easytuck/contract';
 import { formatLength, MODEL_VERSION, settingAt, type LengthUnit } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
@@ -115,9 +116,14 @@ export function fittingService(database: Database): FittingService {
     if (data.handedOver === 'sold' || data.handedOver === 'theirs') await wearers.own(wearerId, data.tieId, now, transaction);
   };
 
-  /** Whom the card speaks to: a helper where somebody else ties. */
-  const toldBy = async (wearerId: string, transaction: Transaction): Promise<Reader> =>
-    (await wearers.find(wearerId, transaction))?.dexterity === 'needsHelp' ? 'facing' : 'wearer';
+  /** Whom the card speaks to, a helper if somebody else ties, and what the wearer's band must do. */
+  const cardFor = async (
+    wearerId: string,
+    transaction: Transaction,
+  ): Promise<{ reader: Reader; needs: Pick<WearerMeasures, 'bandNeed'> }> => {
+    const wearer = await wearers.find(wearerId, transaction);
+    return { reader: wearer?.dexterity === 'needsHelp' ? 'facing' : 'wearer', needs: { bandNeed: wearer?.bandNeed ?? null } };
+  };
 
   const revisionOf = async (data: FittingData, transaction: Transaction): Promise<Fitting['revision']> => {
     if (data.revises === null) return { number: 1, rootId: data.id, revises: null };
@@ -192,7 +198,8 @@ export function fittingService(database: Database): FittingService {
               ...answer,
               revision,
             };
-            const card = composeCard(fitting, await settings.read(transaction), told ?? (await toldBy(wearer.id, transaction)));
+            const { reader, needs } = await cardFor(wearer.id, transaction);
+            const card = composeCard(fitting, await settings.read(transaction), told ?? reader, needs);
             // last before the fitting is kept: whoever gives out the same tie waits from here on
             await moveTie(data, wearer.id, revision, transaction);
             await fittings.insert({ ...fitting, card }, transaction);

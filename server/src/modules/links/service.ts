@@ -134,7 +134,7 @@ export function linkService(database: Database): LinkService {
         first: firstWords(fitting, unit, wearer?.dexterity === 'needsHelp'),
       };
     },
-    logTry: async (key, ip, { id, way, durationMs, steps, outcome, fault, agoMs }) => {
+    logTry: async (key, ip, { id, way, durationMs, steps, outcome, fault, byEye, agoMs }) => {
       const { fitting } = await openedBy(key, ip);
       const { id: wearerId } = (await wearers.follow(fitting.wearer.id)) ?? fitting.wearer;
       // somebody's link is no way to fill the shop's disk
@@ -143,7 +143,8 @@ export function linkService(database: Database): LinkService {
       await tyings.record(
         {
           ...{ id, way, durationMs, steps, outcome, fault, wearerId: fitting.wearer.id, tieId: fitting.tie.id, fittingId: fitting.id },
-          ...{ frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null, isConfirmed: false, note: '' },
+          ...{ frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null, isConfirmed: false },
+          note: byEye ? 'Judged by eye.' : '',
           ...{ setMm: fitting.result.setMm, leadMm: fitting.leadMm, neckPathMm: neckPathMm(collar, fitting.easeMm, fitting.tie.cloth) },
         },
         new Date(Math.max(Date.parse(fitting.givenOutAt), Date.now() - agoMs)),

@@ -157,7 +157,7 @@ export function partyPaperService(database: Database): PartyPaperService {
         const known = collarOfMember(member);
         if (!tie || !known) return [];
         const found = nightBeforeOf(page, member, tie, shop.easeMm);
-        return [[member.name, formatCollarSize(known.collar), tie.name, ...nightWords(found, length)]];
+        return [[member.name, formatCollarSize(known.collar), tie.name, ...nightWords(found, longEndOfMember(member), length)]];
       });
       return print(
         {
@@ -193,12 +193,18 @@ function nightBeforeOf({ party }: PartyPage, member: PartyMember, tie: Tie, ease
   return tiedTheNightBefore(prepareTie(tie), tie.quickClasp, worn, member.step, party.thighMm);
 }
 
-function nightWords(found: TiedBefore | null, length: (lengthMm: number) => string): readonly [string, string, string] {
+function nightWords(
+  found: TiedBefore | null,
+  frontLoopFromLeg: 'left' | 'right',
+  length: (lengthMm: number) => string,
+): readonly [string, string, string] {
   if (found === null) return ['', '', 'not set yet'];
   switch (found.kind) {
     case 'can': {
       const off = Math.abs(found.easierMm) < 1.5 ? '' : `${length(Math.abs(found.easierMm))} ${found.easierMm > 0 ? 'looser' : 'tighter'}`;
-      return [settingWords(found.onThigh, length).phrase, settingWords(found.onNeck, length).phrase, off];
+      // the bow comes off a leg as its own mirror image
+      const side = `front loop on the wearer’s ${frontLoopFromLeg}`;
+      return [settingWords(found.onThigh, length).phrase, settingWords(found.onNeck, length).phrase, off === '' ? side : `${off}; ${side}`];
     }
     case 'doesNotOpen':
       return ['', '', 'does not open: tie it on the neck'];

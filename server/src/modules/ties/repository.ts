@@ -12,6 +12,7 @@ const measuresSchema = tieSchema.pick({
   takeUp: true,
   faces: true,
   quickClasp: true,
+  breakaway: true,
   priceCode: true,
 });
 const BATCH = 500;
@@ -120,6 +121,7 @@ function toColumns({
   takeUp,
   faces,
   quickClasp,
+  breakaway,
   priceCode,
   maker,
 }: TieData): Omit<TieRow, 'id' | 'version' | 'createdAt' | 'updatedAt' | 'awayAt'> {
@@ -131,7 +133,7 @@ function toColumns({
     inStock,
     note,
     maker,
-    measures: { cloth, blade, overhangMm, hardware, takeUp, faces, quickClasp, priceCode },
+    measures: { cloth, blade, overhangMm, hardware, takeUp, faces, quickClasp, breakaway, priceCode },
   };
 }
 

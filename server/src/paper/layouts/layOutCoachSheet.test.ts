@@ -44,9 +44,9 @@ describe('the coach sheet', () => {
     for (const words of [
       'Rosalind Åkesson-Quaye',
       'Printed tie',
-      '1. Drape',
-      '8. Find the passage',
-      '12. Collar down',
+      '1. Set the band',
+      '9. Find the passage',
+      '13. Collar down',
       `1 of ${pages.length}`,
       'on your right',
       'presses the throat',

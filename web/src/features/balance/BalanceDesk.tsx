@@ -16,6 +16,13 @@ import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { recordTying } from '../../common/api/tyings.ts';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
+import { notify } from '../../common/notices.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
+import { ByEye } from '../../common/tying/ByEye.tsx';
 import { goToNextField } from '../../common/forms/nextField.ts';
 import { useShop } from '../../common/api/shop.ts';
 import { Choice } from '../../common/Choice.tsx';
@@ -31,7 +38,8 @@ import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { FIGURES, PAGE_WIDTH, SIZE } from '../../theme.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
-import { deskOf, isMisread, judge, stateOf, widthAdvice, type KnotLayer } from './balanceDesk.ts';
+import { deskOf, isMisread, judge, stateOf, widthAdvice } from './balanceDesk.ts';
+import type { KnotLayer } from '../../common/tying/pullWords.ts';
 import { Faults } from './components/Faults.tsx';
 import { Figures } from './components/Figures.tsx';
 import { Learning } from './components/Learning.tsx';
@@ -43,6 +51,8 @@ import { QUIET, QUIET_LINK } from '../../common/looks.ts';
 
 type Wish = 'even' | Side;
 
+const LEVEL = { tiltRad: 0, knotOffMm: 0 } as const;
+
 /** Evening out one tied bow: measured, planned, pulled, measured again; and what the tying teaches. */
 export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting; tie: Tie; wearer: Wearer; tyings: readonly Tying[] }) {
   const { length, fine, signed, unit } = useUnits();
@@ -51,6 +61,13 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const desk = useMemo(() => deskOf(fitting, prepared), [fitting, prepared]);
   const halves = useHalfWidths(`balance ${fitting.id}`);
   usePageTitle(`Balance: ${wearer.name}`);
+  const wanted = useMemo(() => stateOf(desk, NOTHING_READ, LEVEL), [desk]);
+  const mayRecord = useMay()('tyings.record');
+  const byEye = useSaving(async (seen: string) => {
+    const note = `Judged by eye. ${seen}`;
+    await recordTying({ id: uuid(), wearerId: wearer.id, tieId: tie.id, fittingId: fitting.id, outcome: 'tied', note });
+    notify(`Recorded for ${wearer.name}: judged by eye.`);
+  });
   const [wish, setWish] = useState<Wish>(wearer.finish === 'handTied' ? desk.frontLoopSide : 'even');
   const [unevenMm, setUnevenMm] = useState(6);
   const [{ tiltText, knotOffText }, setOff] = useDraftedOff(`balance ${fitting.id} off`);
@@ -213,6 +230,22 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
               wantedSpreadMm={fitting.result.spreadMm}
             />
           )}
+          <Box component="details">
+            <Box component="summary" sx={{ minHeight: 44, lineHeight: '44px', cursor: 'pointer' }}>
+              By eye, without a tape
+            </Box>
+            <ByEye
+              tie={prepared}
+              wanted={wanted}
+              frontLoopSide={desk.frontLoopSide}
+              reader={reader}
+              isMirror={isMirror}
+              knotLayer={knotLayer}
+              length={length}
+              onDone={mayRecord ? (seen) => void byEye.save(seen) : null}
+            />
+            <NotSaved failure={byEye.failure} what="recorded" kept="" />
+          </Box>
           <Faults fittingId={fitting.id} />
         </Box>
       </Box>

@@ -1,15 +1,6 @@
 import { doubtReadings, EVEN_ENOUGH } from '@easytuck/core';
-import {
-  clothOf,
-  doubtWords,
-  judge,
-  needsRetie,
-  type PullTold,
-  pullWords,
-  type ReadHalves,
-  stateOf,
-  UNEVENNESS_WORDS,
-} from './balanceDesk.ts';
+import { clothOf, doubtWords, judge, needsRetie, type ReadHalves, stateOf, UNEVENNESS_WORDS } from './balanceDesk.ts';
+import { pullWords, type PullView } from '../../common/tying/pullWords.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
 import { DESK, EVEN, fine, judged, LEVEL, read, TIE } from './testing.ts';
 
@@ -74,7 +65,7 @@ describe('the balance desk', () => {
     end,
     pull: { kind, byMm: 8 },
   });
-  const told = (change: Partial<PullTold> = {}): PullTold => ({
+  const told = (change: Partial<PullView> = {}): PullView => ({
     frontLoopSide: 'right',
     knotLayer: 'unknown',
     reader: 'wearer',

@@ -1,4 +1,4 @@
-import type { MeasuredHere, ShopSettings, StockCollar, Tie, Wearer } from '@easytuck/contract';
+import { claspWarning, type MeasuredHere, type ShopSettings, type StockCollar, type Tie, type Wearer } from '@easytuck/contract';
 import { collarCustoms, lastStep, SCHOOLS } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Button from '@mui/material/Button';
@@ -106,6 +106,8 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
         .join(' '),
     [occasion, collarStyle, wings],
   );
+  const tie = ties.find(({ id }) => id === draft.tieId) ?? null;
+  const warning = chosen && tie ? claspWarning(chosen, tie) : null;
   useBenchKeys(fit, side, setSide, dispatch);
   const measuredHere = measuredHereOf(draft).measured.join(' ');
   const alsoOnRecord = useMemo(() => namesOnRecord(measuredHere), [measuredHere]);
@@ -118,6 +120,11 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
         </Alert>
       )}
       <BenchClashes draft={draft} dispatch={dispatch} />
+      {warning !== null && (
+        <Alert severity="warning" sx={{ mb: 1 }}>
+          {warning}
+        </Alert>
+      )}
       <div className={css.choose}>
         <WearerFields
           draft={draft}
@@ -178,7 +185,7 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
       )}
       {fit && (
         <Suspense fallback={null}>
-          <CloserLook fit={fit} ties={ties} dispatch={dispatch} />
+          <CloserLook fit={fit} ties={ties} folding={draft.folding} dispatch={dispatch} />
         </Suspense>
       )}
     </div>

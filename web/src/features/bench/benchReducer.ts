@@ -6,6 +6,9 @@ import {
   type SchoolChoice,
   type StockCollar,
   type Wearer,
+  BOW_POSITIONS,
+  folding,
+  type BowPosition,
 } from '@easytuck/contract';
 import {
   HANDS,
@@ -21,6 +24,7 @@ import {
   OCCASIONS,
   SIDES,
   WING_SCHOOLS,
+  type Folding,
 } from '@easytuck/core';
 import { z } from 'zod';
 import { exactLength } from '../../common/exactLength.ts';
@@ -71,6 +75,9 @@ export interface BenchDraft {
   readonly collarId: string | null;
   readonly occasion: Occasion;
   readonly wings: WingSchool;
+  readonly bowPosition: BowPosition;
+  /** How the folds of a reversible tie are made; null where nobody chose. */
+  readonly folding: Folding | null;
   readonly measures: Readonly<Record<OptionalMeasure, string>>;
   readonly tieId: string | null;
   readonly school: SchoolChoice;
@@ -116,6 +123,8 @@ export type BenchEvent =
   | { readonly type: 'stockCollarChosen'; readonly collar: StockCollar }
   | { readonly type: 'occasionChosen'; readonly occasion: Occasion }
   | { readonly type: 'wingsChosen'; readonly wings: WingSchool }
+  | { readonly type: 'bowPositionChosen'; readonly bowPosition: BowPosition }
+  | { readonly type: 'facesChosen'; readonly folding: Folding | null }
   | { readonly type: 'measureTyped'; readonly measure: OptionalMeasure; readonly text: string }
   | { readonly type: 'tieChosen'; readonly tieId: string }
   | { readonly type: 'schoolChosen'; readonly school: Exclude<SchoolChoice, 'own'> }
@@ -150,6 +159,8 @@ export function emptyDraft(ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>, h
     collarId: null,
     occasion: 'other',
     wings: house.wings,
+    bowPosition: 'onLeaf',
+    folding: null,
     measures: NO_MEASURES,
     tieId: null,
     school: house.school,
@@ -212,10 +223,14 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
       return { ...draft, occasion: event.occasion };
     case 'wingsChosen':
       return { ...draft, wings: event.wings };
+    case 'bowPositionChosen':
+      return { ...draft, bowPosition: event.bowPosition };
+    case 'facesChosen':
+      return { ...draft, folding: event.folding };
     case 'measureTyped':
       return { ...draft, measures: { ...draft.measures, [event.measure]: event.text } };
     case 'tieChosen':
-      return { ...draft, tieId: event.tieId, ...followSchool(draft), leadMm: null };
+      return { ...draft, tieId: event.tieId, ...followSchool(draft), leadMm: null, folding: null };
     case 'schoolChosen':
       return { ...draft, school: event.school, step: null, isEased: false };
     case 'stepSet':
@@ -248,10 +263,10 @@ function measuresOf(
 }
 
 function takenFrom(fitting: Fitting, fittingId: string, revises: boolean, { newWearerId, houseSchool }: BenchDraft): BenchDraft {
-  const { wearer, collar, longEnd, collarStyle, occasion, wings, tie, school, step, leadMm, note } = fitting;
+  const { wearer, collar, longEnd, collarStyle, occasion, wings, bowPosition, folding, tie, school, step, leadMm, note } = fitting;
   return {
     ...{ fittingId, newWearerId, wearerId: wearer.id, name: wearer.name, collarText: collar.text, longEnd, collarStyle, collarId: null },
-    ...{ occasion, wings, tieId: tie.id, school, note, houseSchool, isEased: false, hands: null },
+    ...{ occasion, wings, bowPosition, folding, tieId: tie.id, school, note, houseSchool, isEased: false, hands: null },
     // a revision of a tie that was lent or sold goes on being that; another fitting begins anew
     handedOver: revises ? fitting.handedOver : 'stays',
     measures: { ...measuresOf(fitting), collarPoints: exactLength(fitting.collarPointsMm, 'cm') },
@@ -365,6 +380,8 @@ const draftSchema = z.object({
   collarId: z.string().nullable(),
   occasion: z.enum(OCCASIONS),
   wings: z.enum(WING_SCHOOLS),
+  bowPosition: z.enum(BOW_POSITIONS).default('onLeaf'),
+  folding: folding.nullable().default(null),
   measures: measuresSchema,
   tieId: z.string().nullable(),
   school: schoolChoice,

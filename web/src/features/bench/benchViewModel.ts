@@ -271,7 +271,8 @@ function benchFit(
 }
 
 function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadFields['read'], staff: string): FittingInput {
-  const { wearerId, newWearerId, name, collarText, longEnd, occasion, wings, school, note, revises, handedOver } = draft;
+  const { wearerId, newWearerId, name, collarText, longEnd, occasion, wings, bowPosition, folding, school, note, revises, handedOver } =
+    draft;
   return {
     id: draft.fittingId,
     wearer: wearerId === null ? { kind: 'new', id: newWearerId, name } : { kind: 'known', id: wearerId, ...measuredHereOf(draft) },
@@ -287,6 +288,8 @@ function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadF
     buttonSpacingMm: read.buttonSpacing,
     occasion,
     wings,
+    bowPosition,
+    folding,
     staff,
     revises,
     tieId: fit.tie.id,

@@ -55,6 +55,7 @@ export const OTTOLINE: Wearer = {
     dexterity: null,
     finish: null,
     fullness: null,
+    bandNeed: null,
     backKnotLayer: null,
     mergedInto: null,
     ...{ contact: '', eventName: '', eventOn: null, awayAt: null },

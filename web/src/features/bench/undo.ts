@@ -24,6 +24,8 @@ const WHAT: Readonly<Record<BenchEvent['type'], string | null>> = {
   stockCollarChosen: 'the collar',
   occasionChosen: 'the occasion',
   wingsChosen: 'the wings',
+  bowPositionChosen: 'where the bow lies',
+  facesChosen: 'the faces',
   measureTyped: 'a measure',
   tieChosen: 'the tie',
   schoolChosen: 'the school',

@@ -10,13 +10,21 @@ import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
+import { v7 as uuid } from 'uuid';
+import { recordTying } from '../../common/api/tyings.ts';
 import { useWearer } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
+import { NotSaved } from '../../common/forms/NotSaved.tsx';
+import { useSaving } from '../../common/forms/useSaving.ts';
 import { useSettledError } from '../../common/forms/useSettledError.ts';
+import { notify } from '../../common/notices.tsx';
 import { usePageTitle } from '../../common/pageTitle.ts';
+import { seesMirrored } from '../../common/reader.ts';
 import { ReaderChoice } from '../../common/ReaderChoice.tsx';
+import { useMay } from '../../common/session/sessionStore.ts';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
+import { ByEye } from '../../common/tying/ByEye.tsx';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { CoachStage } from './components/CoachStage.tsx';
@@ -26,15 +34,16 @@ import { FingerInset } from './components/FingerInset.tsx';
 import { PracticeTab } from './components/PracticeTab.tsx';
 import { ScrubBar } from './components/ScrubBar.tsx';
 import { StepPanel } from './components/StepPanel.tsx';
-import type { CoachSubject } from './coachSubject.ts';
+import { finishedBow, type CoachSubject } from './coachSubject.ts';
 import { useLastBaked } from './useChoreography.ts';
 import { useCoach, type Coach } from './useCoach.ts';
 import { usePractice } from './usePractice.ts';
 import { QUIET, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
 
-type Tab = 'tying' | 'faults' | 'practice';
+type Tab = 'tying' | 'eye' | 'faults' | 'practice';
 const TABS = [
   { value: 'tying', text: 'Tying' },
+  { value: 'eye', text: 'Even it out' },
   { value: 'faults', text: 'What went wrong?' },
   { value: 'practice', text: 'Practice' },
 ] as const;
@@ -65,6 +74,7 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
       run: () => dispatch({ type: 'choose', chosen: { hand: coach.longEnd === 'left' ? 'right' : 'left' } }),
     },
     { key: 's', says: 'see through the cloth', run: () => dispatch({ type: 'choose', chosen: { seeThrough: !state.seeThrough } }) },
+    { key: 'e', says: 'even it out by eye', run: () => setTab('eye') },
     { key: 'w', says: 'what went wrong', run: () => setTab('faults') },
     { key: 'p', says: 'practice', run: () => setTab('practice') },
     { key: 't', says: 'the tying', run: () => setTab('tying') },
@@ -92,7 +102,36 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
           }}
         />
       )}
+      {tab === 'eye' && <EyeTab subject={subject} coach={coach} />}
       {tab === 'practice' && <PracticeTab subject={subject} coach={coach} timer={timer} />}
+    </Box>
+  );
+}
+
+/** Evening out by eye; where it is known whose bow it is, it ends in a tying on record. */
+function EyeTab({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
+  const { length } = useUnits();
+  const may = useMay();
+  const { wearer, tie, fittingId } = subject;
+  const { way } = coach.state;
+  const { save, failure } = useSaving(async (seen: string) => {
+    if (!wearer) return;
+    await recordTying({ id: uuid(), wearerId: wearer.id, tieId: tie.id, fittingId, outcome: 'tied', way, note: `Judged by eye. ${seen}` });
+    notify(`Recorded for ${wearer.name}: judged by eye.`);
+  });
+  const done = wearer && may('tyings.record') ? (seen: string) => void save(seen) : null;
+  return (
+    <Box sx={{ maxWidth: '70rem', pt: 1 }}>
+      <NotSaved failure={failure} what="recorded" kept="" />
+      <ByEye
+        tie={subject.prepared}
+        {...finishedBow(coach.tied, way, coach.longEnd)}
+        reader={coach.reader}
+        isMirror={seesMirrored(coach.reader)}
+        knotLayer={coach.context.backKnotLayer ?? 'unknown'}
+        length={length}
+        onDone={done}
+      />
     </Box>
   );
 }

@@ -25,9 +25,12 @@ import {
   STRIP_WAY,
   TYPICAL_BUTTONS,
   tyingMeasures,
+  oppositeSide,
+  type BothBows,
   type CollarSize,
   type Fit,
   type OfferedWay,
+  type Side,
   type TyingMeasures,
   type TyingStep,
 } from '@easytuck/core';
@@ -93,6 +96,15 @@ export interface Tied {
   readonly measures: TyingMeasures;
   readonly fit: Fit;
   readonly leadMm: number;
+}
+
+/** The finished bow as it should be on the neck, and the side of its front loop there: on a leg it is tied as its own mirror image. */
+export function finishedBow(tied: Tied, way: OfferedWay, longEnd: Side): { readonly wanted: BothBows; readonly frontLoopSide: Side } {
+  const bow = ({ loopMm, flatEndMm }: Fit['front']): BothBows['front'] => ({ loopMm, flatEndMm, slackMm: 0 });
+  return {
+    wanted: { front: bow(tied.fit.front), back: bow(tied.fit.back) },
+    frontLoopSide: way === 'onThigh' ? longEnd : oppositeSide(longEnd),
+  };
 }
 
 /** The fit that a way of tying gives, with the measures that its choreography needs. */

@@ -1,4 +1,4 @@
-import type { Tie } from '@easytuck/contract';
+import { claspWords, type Tie } from '@easytuck/contract';
 import { drawBlade } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
@@ -219,7 +219,7 @@ function TieTag({ tie }: { tie: Tie }) {
       <Box sx={{ mt: 1.5, fontFamily: FIGURES, fontSize: SIZE.field, fontWeight: 600, lineHeight: 1.25 }}>{tie.name}</Box>
       <Box sx={{ color: 'text.secondary', fontSize: SIZE.aside, mt: 0.5 }}>
         {SHAPE_WORDS[tie.shape]}, {cloth}; {hardwareWords(tie.hardware)}
-        {tie.quickClasp ? ', quick clasp' : ''}
+        {claspWords(tie) === '' ? '' : `, ${claspWords(tie)}`}
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', columnGap: 2, mt: 1, fontSize: SIZE.plain, '& span': { whiteSpace: 'nowrap' } }}>
         <span>{bandRange(tie.hardware, unit)}</span>

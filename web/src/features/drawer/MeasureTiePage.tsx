@@ -393,6 +393,7 @@ function TieFields({ control, register, setValue, errors, tieId }: TieFieldsProp
           : null}
         {kind !== 'fixed' && markedIn !== 'none' ? text('markAtShortest') : null}
         {choose('quickClasp', NO_YES)}
+        {choose('breakaway', NO_YES)}
       </Group>
       <Group title="5. Faces and stock">
         {text('outerName', 'black silk, blue check…')}

@@ -80,6 +80,7 @@ export interface TieForm {
   innerName: string;
   innerLook: ClothLook;
   quickClasp: 'no' | 'yes';
+  breakaway: 'no' | 'yes';
   priceCode: string;
   inStock: string;
   note: string;
@@ -102,7 +103,7 @@ export const EMPTY_TIE: TieForm = {
   },
   ...{ overhang: '0', hardwareKind: 'slots', tipToTip: '', readAt: '', travel: '', stepCount: '9', pitch: '12.7 mm', strap: '', reach: '' },
   ...{ markedIn: 'in', markAtShortest: '14', outerName: '', outerLook: 'plain', isReversible: 'no', innerName: '', innerLook: 'plain' },
-  ...{ quickClasp: 'no', priceCode: '', inStock: '1', note: '', learned: '' },
+  ...{ quickClasp: 'no', breakaway: 'no', priceCode: '', inStock: '1', note: '', learned: '' },
 };
 
 /** Where each path of a tie is typed. */
@@ -255,7 +256,14 @@ export const TIE_LABELS: Readonly<Record<keyof TieForm, string>> = {
     markAtShortest: 'Number at the shortest',
   },
   ...{ outerName: 'Outer face', outerLook: 'Looks', isReversible: 'Reversible', innerName: 'Inner face', innerLook: 'Inner looks' },
-  ...{ quickClasp: 'Second, quick clasp', priceCode: 'Price code', inStock: 'In stock', note: 'Note', learned: 'Learned from its tyings' },
+  ...{
+    quickClasp: 'Quick clasp, opened by hand',
+    breakaway: 'Breakaway clasp, opens when pulled',
+    priceCode: 'Price code',
+    inStock: 'In stock',
+    note: 'Note',
+    learned: 'Learned from its tyings',
+  },
 };
 
 /** The cloth as chosen. */
@@ -279,7 +287,13 @@ export function readTieForm(form: TieForm, unit: LengthUnit): unknown {
       outer: { name: form.outerName, look: form.outerLook },
       inner: form.isReversible === 'yes' ? { name: form.innerName, look: form.innerLook } : null,
     },
-    ...{ quickClasp: form.quickClasp === 'yes', priceCode: form.priceCode, inStock: count(form.inStock), note: form.note },
+    ...{
+      quickClasp: form.quickClasp === 'yes',
+      breakaway: form.breakaway === 'yes',
+      priceCode: form.priceCode,
+      inStock: count(form.inStock),
+      note: form.note,
+    },
     takeUp: readLearned(form.learned),
   };
 }
@@ -399,7 +413,13 @@ export function toTieForm(tie: Tie, unit: LengthUnit): TieForm {
     markAtShortest: adjustable?.marks ? formatCollarLabel({ system: adjustable.marks.system, label: adjustable.marks.atShortest }) : '',
     ...{ outerName: faces.outer.name, outerLook: faces.outer.look, isReversible: faces.inner ? 'yes' : 'no' },
     ...{ innerName: faces.inner?.name ?? '', innerLook: faces.inner?.look ?? 'plain' },
-    ...{ quickClasp: tie.quickClasp ? 'yes' : 'no', priceCode: tie.priceCode, inStock: String(tie.inStock), note: tie.note },
+    ...{
+      quickClasp: tie.quickClasp ? 'yes' : 'no',
+      breakaway: tie.breakaway ? 'yes' : 'no',
+      priceCode: tie.priceCode,
+      inStock: String(tie.inStock),
+      note: tie.note,
+    },
     learned: tie.takeUp === null ? '' : writeLearned(tie.takeUp),
   };
 }

@@ -1,4 +1,13 @@
-import { dealOfMember, MISSING_WORDS, settingWords, TIE_PLACE_WORDS, wornByMember, type PartyPage, type Tie } from '@easytuck/contract';
+import {
+  longEndOfMember,
+  dealOfMember,
+  MISSING_WORDS,
+  settingWords,
+  TIE_PLACE_WORDS,
+  wornByMember,
+  type PartyPage,
+  type Tie,
+} from '@easytuck/contract';
 import { GOOD_ENOUGH, parseLength, tiedTheNightBefore, TIE_PLACES, type TiePlace } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -304,7 +313,8 @@ function wordsOf({ party }: PartyPage, { member }: MemberLine, tie: Tie, easeMm:
     case 'can': {
       const off =
         Math.abs(found.easierMm) < 1.5 ? '' : `, ${length(Math.abs(found.easierMm))} ${found.easierMm > 0 ? 'looser' : 'tighter'}`;
-      return `tie at ${settingWords(found.onThigh, length).phrase}, wear at ${settingWords(found.onNeck, length).phrase}${off}`;
+      // the bow comes off a leg as its own mirror image
+      return `tie at ${settingWords(found.onThigh, length).phrase}, wear at ${settingWords(found.onNeck, length).phrase}${off}; on the neck its front loop is on the wearer’s ${longEndOfMember(member)}`;
     }
     case 'doesNotOpen':
       return 'the band does not open: tie it on the neck';

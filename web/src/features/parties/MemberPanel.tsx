@@ -1,4 +1,5 @@
 import {
+  claspWarning,
   DEAL_WORDS,
   DEALS,
   dealOfMember,
@@ -150,6 +151,7 @@ export function MemberPanel({ page, line, drawer, at, onClose, onNext }: PanelPr
       <Box sx={{ color: missing.length > 0 ? 'error.main' : 'success.main', mt: -1.5 }}>
         {missing.length === 0 ? 'Nothing left to do.' : `${sentence(missing.map((each) => MISSING_WORDS[each].do))}.`}
       </Box>
+      {wearer && line.tie && claspWarning(wearer, line.tie) !== null && <Alert severity="warning">{claspWarning(wearer, line.tie)}</Alert>}
       {member.alsoAt.length > 0 && (
         <Box sx={{ color: 'warning.main' }}>
           The same day they are also at {member.alsoAt.map(({ name, hour }) => `${name}, ${hour}`).join('; ')}.

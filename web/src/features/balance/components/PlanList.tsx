@@ -9,7 +9,8 @@ import { NotSaved } from '../../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../../common/forms/useSaving.ts';
 import { useMay } from '../../../common/session/sessionStore.ts';
 import { COLOURS, SIZE } from '../../../theme.ts';
-import { pullWords, type DeskVerdict, type KnotLayer, type PullTold } from '../balanceDesk.ts';
+import { pullWords, type KnotLayer, type PullView } from '../../../common/tying/pullWords.ts';
+import type { DeskVerdict } from '../balanceDesk.ts';
 import { rememberKnotLayer } from '../knotLayer.ts';
 import { PullPicture } from './PullPicture.tsx';
 import { RULED_LIST } from '../../../common/looks.ts';
@@ -26,7 +27,7 @@ export function PlanList({
 }: {
   tie: PreparedTie;
   verdict: DeskVerdict;
-  told: PullTold;
+  told: PullView;
   onKnotLayer: (layer: KnotLayer) => void;
   wearer: Wearer;
   isMirror: boolean;

@@ -2,7 +2,7 @@ import type { BowState, PreparedTie, Side } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { useMemo } from 'react';
 import { COLOURS } from '../../../theme.ts';
-import type { BowEnd } from '../balanceDesk.ts';
+import type { BowEnd } from '../../../common/tying/pullWords.ts';
 import { outlinesOf } from './TiedDrawing.tsx';
 
 /** What one pull does to both ends of its bow: loop and flat end move from before to after, three times; where movement is not wanted, as it is after. */

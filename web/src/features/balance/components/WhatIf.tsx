@@ -4,7 +4,8 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { COLOURS, SIZE } from '../../../theme.ts';
-import { clothOf, loopSideOf, type BowEnd } from '../balanceDesk.ts';
+import { loopSideOf, type BowEnd } from '../../../common/tying/pullWords.ts';
+import { clothOf } from '../balanceDesk.ts';
 import { drawOn, edgePerMm, NOT_TRIED, triedOn, triedWords, type Layer, type Tried } from '../whatIf.ts';
 import { outlinesOf } from './TiedDrawing.tsx';
 

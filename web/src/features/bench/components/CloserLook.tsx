@@ -1,4 +1,5 @@
 import type { Tie } from '@easytuck/contract';
+import type { Folding } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import ButtonBase from '@mui/material/ButtonBase';
 import { lazy, memo, Suspense, useDeferredValue, useMemo, useState, type Dispatch } from 'react';
@@ -23,7 +24,18 @@ const LOOKS = [
 type LookId = (typeof LOOKS)[number]['id'];
 
 /** Below the work: what each habit would do with this tie on this neck. One look at a time, loaded when it is asked for. */
-export function CloserLook({ fit, ties, dispatch }: { fit: BenchFit; ties: readonly Tie[]; dispatch: Dispatch<BenchEvent> }) {
+export function CloserLook({
+  fit,
+  ties,
+  folding,
+  dispatch,
+}: {
+  fit: BenchFit;
+  ties: readonly Tie[];
+  /** How the folds are to be made; null where nobody chose. */
+  folding: Folding | null;
+  dispatch: Dispatch<BenchEvent>;
+}) {
   const [look, setLook] = useState<LookId | null>(null);
   const settled = useDeferredValue(fit);
   const { tie } = fit;
@@ -44,7 +56,9 @@ export function CloserLook({ fit, ties, dispatch }: { fit: BenchFit; ties: reado
             {shown === 'lead' && <LeadChart fit={settled} dispatch={dispatch} />}
             {shown === 'hang' && <HangDrawing fit={settled} />}
             {shown === 'match' && <BandMatching fit={settled} ties={ties} dispatch={dispatch} />}
-            {shown === 'faces' && <FacesTable tie={settled.tie} />}
+            {shown === 'faces' && (
+              <FacesTable tie={settled.tie} chosen={folding} onChoose={(next) => dispatch({ type: 'facesChosen', folding: next })} />
+            )}
           </Suspense>
         </Box>
       )}

@@ -11,6 +11,9 @@ const WAYS: readonly (readonly [words: string, folding: Folding])[] = [
   ['Long end turned over behind, before its fold', { ...UNTWISTED, backTurned: true }],
   ['Tail of the back bow folded away behind', { ...UNTWISTED, backTail: 'behind' }],
 ];
+const isSame = (a: Folding, b: Folding): boolean =>
+  a.frontTurned === b.frontTurned && a.dropTurned === b.dropTurned && a.backTurned === b.backTurned && a.backTail === b.backTail;
+
 const PARTS: readonly (readonly [keyof FacesShown, string])[] = [
   ['frontLoop', 'front loop'],
   ['frontFlatEnd', 'front flat end'],
@@ -19,8 +22,8 @@ const PARTS: readonly (readonly [keyof FacesShown, string])[] = [
   ['backFlatEnd', 'back flat end'],
 ];
 
-/** For a reversible tie: which face shows on each part of the bow, for each way of folding. */
-export function FacesTable({ tie }: { tie: Tie }) {
+/** For a reversible tie: which face shows on each part of the bow, for each way of folding; one of them can be chosen for the wearer. */
+export function FacesTable({ tie, chosen, onChoose }: { tie: Tie; chosen: Folding | null; onChoose: (folding: Folding | null) => void }) {
   const { outer, inner } = tie.faces;
   const name = (face: Face): string => (face === 'outer' ? outer.name || 'outer face' : inner?.name || 'inner face');
   return (
@@ -36,6 +39,7 @@ export function FacesTable({ tie }: { tie: Tie }) {
       </caption>
       <thead>
         <tr>
+          <th scope="col">wanted</th>
           <th scope="col">folded like this</th>
           {PARTS.map(([part, words]) => (
             <th scope="col" key={part}>
@@ -49,6 +53,15 @@ export function FacesTable({ tie }: { tie: Tie }) {
           const shown = facesShown(folding);
           return (
             <tr key={words}>
+              <td>
+                <input
+                  type="checkbox"
+                  aria-label={`Wanted: ${words}`}
+                  checked={chosen !== null && isSame(chosen, folding)}
+                  onChange={(event) => onChoose(event.target.checked ? folding : null)}
+                  style={{ width: 24, height: 24 }}
+                />
+              </td>
               <th scope="row">{words}</th>
               {PARTS.map(([part]) => (
                 <td key={part} style={{ fontWeight: shown[part] === 'outer' ? 600 : 400 }}>

@@ -148,6 +148,7 @@ export const WearerFields = memo(
       a.collarId === b.collarId &&
       a.occasion === b.occasion &&
       a.wings === b.wings &&
+      a.bowPosition === b.bowPosition &&
       a.measures === b.measures;
     return (
       sameDraft &&
@@ -198,6 +199,10 @@ function CollarChoice({
   );
 }
 
+const POSITIONS = [
+  { value: 'onLeaf', text: 'on the leaf' },
+  { value: 'underLeaf', text: 'partly under it' },
+] as const satisfies readonly { value: BowPosition; text: string }[];
 const WINGS = [
   { value: 'behind', text: 'behind the bow' },
   { value: 'over', text: 'over it' },
@@ -239,6 +244,17 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
           slotProps={{ htmlInput: { autoComplete: 'off', ...TAPE_FIELD }, inputLabel: { shrink: true } }}
         />
       ))}
+      {draft.collarStyle !== 'wing' && draft.collarStyle !== 'band' && (
+        <Box sx={WHOLE_ROW}>
+          <Choice
+            label="The bow lies"
+            value={draft.bowPosition}
+            onChange={(bowPosition) => dispatch({ type: 'bowPositionChosen', bowPosition })}
+            options={POSITIONS}
+            small
+          />
+        </Box>
+      )}
       {draft.collarStyle === 'wing' && (
         <Box sx={WHOLE_ROW}>
           <Choice label="Wings" value={draft.wings} onChange={(wings) => dispatch({ type: 'wingsChosen', wings })} options={WINGS} small />

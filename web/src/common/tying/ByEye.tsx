@@ -1,0 +1,254 @@
+import { EYE_AMOUNT_WORDS, eyeFindingWords, wholeStepWords, type Reader } from '@easytuck/contract';
+import {
+  bowsByEye,
+  drawTied,
+  EYE_AMOUNTS,
+  EYE_FINDINGS,
+  stepsByEye,
+  type BothBows,
+  type Bow,
+  type BowState,
+  type EyeAmount,
+  type EyeFinding,
+  type EyeStep,
+  type Fit,
+  type PreparedTie,
+  type Side,
+} from '@easytuck/core';
+import { useState, type CSSProperties } from 'react';
+import { pullWords, type KnotLayer } from './pullWords.ts';
+
+export interface ByEyeProps {
+  readonly tie: PreparedTie;
+  /** The bow as it should be. */
+  readonly wanted: BothBows;
+  readonly frontLoopSide: Side;
+  readonly reader: Reader;
+  /** Left and right as in a mirror. */
+  readonly isMirror: boolean;
+  readonly knotLayer: KnotLayer;
+  readonly length: (lengthMm: number) => string;
+  /** It looks right: what was seen at first, in words. Null: there is nobody to put it on record for. */
+  readonly onDone: ((seen: string) => void) | null;
+}
+
+const AMOUNTS = Object.keys(EYE_AMOUNTS) as readonly EyeAmount[];
+const NOTHING: ReadonlySet<EyeFinding> = new Set();
+
+/** Evening out without a tape: what is seen is chosen among pictures of this bow, then one pull at a time, looked at after each. */
+export function ByEye(props: ByEyeProps) {
+  const { tie, wanted, frontLoopSide, reader, isMirror, knotLayer, length, onDone } = props;
+  const [findings, setFindings] = useState<ReadonlySet<EyeFinding>>(NOTHING);
+  const [amount, setAmount] = useState<EyeAmount>('little');
+  const [steps, setSteps] = useState<readonly EyeStep[] | null>(null);
+  const [at, setAt] = useState(0);
+  const [note, setNote] = useState('');
+  const [isDone, setDone] = useState(false);
+  const picture = (seen: ReadonlySet<EyeFinding>) => <EyePicture {...{ tie, wanted, seen, amount, frontLoopSide, isMirror }} />;
+  const again = (): void => {
+    setSteps(null);
+    setAt(0);
+    setNote('');
+    setDone(false);
+    setFindings(NOTHING);
+  };
+  const words = (step: EyeStep): string =>
+    step.kind === 'whole'
+      ? wholeStepWords(step.finding, amount, length)
+      : `${pullWords(step, { frontLoopSide, knotLayer, reader, fine: (mm) => `about ${length(mm)}` })}.`;
+  if (steps === null)
+    return (
+      <section aria-label="What do you see?">
+        <h2 style={HEADING}>What do you see?</h2>
+        <p>Choose every picture that looks like your bow, then how much it is.</p>
+        <div role="group" aria-label="What looks wrong" style={GALLERY}>
+          {EYE_FINDINGS.map((finding) => (
+            <button
+              key={finding}
+              type="button"
+              aria-pressed={findings.has(finding)}
+              onClick={() => setFindings(toggled(findings, finding))}
+              style={{ ...CARD, ...(findings.has(finding) ? CHOSEN : {}) }}
+            >
+              {picture(new Set([finding]))}
+              {eyeFindingWords(finding, frontLoopSide, reader)}
+            </button>
+          ))}
+        </div>
+        <div role="radiogroup" aria-label="How much" style={ROW}>
+          {AMOUNTS.map((each) => (
+            <label key={each} style={{ ...ROW, minHeight: 44, marginRight: 16 }}>
+              <input type="radio" name="how-much" checked={amount === each} onChange={() => setAmount(each)} />
+              {EYE_AMOUNT_WORDS[each]}
+            </label>
+          ))}
+        </div>
+        <button
+          type="button"
+          disabled={findings.size === 0}
+          onClick={() => {
+            setSteps(stepsByEye(wanted, findings, amount));
+            setAt(0);
+            setNote('');
+          }}
+          style={BUTTON}
+        >
+          Show what to do
+        </button>
+      </section>
+    );
+  const step = steps[at];
+  if (isDone || !step)
+    return (
+      <section aria-label="Look again">
+        <h2 style={HEADING}>Look again</h2>
+        <div style={{ maxWidth: 320 }}>{picture(NOTHING)}</div>
+        <p role="status">{isDone ? 'It looks right.' : 'That was all. Look at the whole bow again: level, knot over the button.'}</p>
+        <div style={ROW}>
+          {!isDone && (
+            <button
+              type="button"
+              style={BUTTON}
+              onClick={() => {
+                setDone(true);
+                onDone?.([...findings].map((finding) => eyeFindingWords(finding, frontLoopSide, reader).toLowerCase()).join('; '));
+              }}
+            >
+              It looks right
+            </button>
+          )}
+          <button type="button" style={BUTTON} onClick={again}>
+            I see something else
+          </button>
+        </div>
+      </section>
+    );
+  return (
+    <section aria-label="What to do">
+      <p style={{ margin: 0, color: 'var(--pencil)' }}>
+        {at + 1} of {steps.length}
+      </p>
+      <p style={{ fontSize: '1.35em', lineHeight: 1.3, margin: '0.3em 0', maxWidth: '44rem' }}>{words(step)}</p>
+      <div style={{ maxWidth: 320 }}>{picture(findings)}</div>
+      <p role="status" style={{ minHeight: '1.5em' }}>
+        {note}
+      </p>
+      <div role="group" aria-label="How is it now?" style={ROW}>
+        <button
+          type="button"
+          style={BUTTON}
+          onClick={() => {
+            setNote('');
+            setAt(at + 1);
+          }}
+        >
+          Better
+        </button>
+        <button type="button" style={BUTTON} onClick={() => setNote('Do the same once more, by half as much, and look again.')}>
+          The same
+        </button>
+        <button type="button" style={BUTTON} onClick={() => setNote(worseWords(step))}>
+          Worse
+        </button>
+        <button type="button" style={BUTTON} onClick={again}>
+          Start over
+        </button>
+      </div>
+    </section>
+  );
+}
+
+/** What to do about a step that made it worse. */
+const worseWords = (step: EyeStep): string =>
+  step.kind === 'whole'
+    ? 'Put it back as it was, and choose again what you see.'
+    : step.pull.kind === 'drawFlatEnd'
+      ? 'Push that flat end back, and draw the layer of its loop that it comes out of instead.'
+      : 'That was the other layer of the loop. Draw it back, and take the layer on the other side of the same loop.';
+
+function toggled(set: ReadonlySet<EyeFinding>, finding: EyeFinding): ReadonlySet<EyeFinding> {
+  const next = new Set(set);
+  if (!next.delete(finding)) next.add(finding);
+  return next;
+}
+
+const TILT_DEGREES = { little: 5, finger: 11, more: 18 } as const;
+
+/** This bow as it would look with what is seen, over its outline as it should be. */
+function EyePicture({
+  tie,
+  wanted,
+  seen,
+  amount,
+  frontLoopSide,
+  isMirror,
+}: Pick<ByEyeProps, 'tie' | 'wanted' | 'frontLoopSide' | 'isMirror'> & { seen: ReadonlySet<EyeFinding>; amount: EyeAmount }) {
+  const { mm } = EYE_AMOUNTS[amount];
+  const shown = outlines(tie, bowsByEye(wanted, seen, amount), seen, mm, frontLoopSide);
+  const right = outlines(tie, wanted, NOTHING, 0, frontLoopSide);
+  const moved = `translate(${seen.has('offCentre') ? mm : 0} ${seen.has('gap') ? Math.min(20, mm) : 0}) rotate(${seen.has('tilted') ? TILT_DEGREES[amount] : 0})`;
+  const knotWidth = seen.has('fatKnot') ? 12 : 7;
+  return (
+    <svg viewBox="-108 -46 216 96" aria-hidden style={{ display: 'block', width: '100%' }}>
+      <path d="M-62 -34L-4 -14L-30 30M62 -34L4 -14L30 30" fill="none" stroke="var(--thread)" strokeWidth="2" />
+      <circle cx="0" cy="0" r="4" fill="none" stroke="var(--pencil)" />
+      <g transform={`scale(${isMirror ? -1 : 1} 1)`}>
+        <g transform={moved}>
+          {[shown.back.loopSeen, shown.back.flatEnd].map(({ outline }) => (
+            <path key={outline} d={outline} fill="var(--long)" stroke="var(--ink)" strokeWidth="0.8" />
+          ))}
+          {[shown.front.loopSeen, shown.front.flatEnd].map(({ outline }) => (
+            <path key={outline} d={outline} fill="var(--short)" stroke="var(--ink)" strokeWidth="0.8" />
+          ))}
+          <rect x={-knotWidth} y={-11} width={2 * knotWidth} height={22} rx={4} fill="var(--long)" stroke="var(--ink)" strokeWidth="0.8" />
+        </g>
+        {[right.back.loopSeen, right.back.flatEnd, right.front.loopSeen, right.front.flatEnd].map(({ outline }) => (
+          <path key={outline} d={outline} fill="none" stroke="var(--ink)" strokeWidth="0.9" strokeDasharray="3 3" />
+        ))}
+      </g>
+    </svg>
+  );
+}
+
+function outlines(tie: PreparedTie, bows: BothBows, seen: ReadonlySet<EyeFinding>, mm: number, frontLoopSide: Side) {
+  const length = tie.profile.bladeLengthMm;
+  const bow = ({ loopMm: r, flatEndMm: t }: BowState, widerMm: number): Bow => {
+    const [loopMm, flatEndMm] = [r + widerMm / 2, t + widerMm / 2];
+    const strandMm = 2 * loopMm + flatEndMm;
+    return {
+      ...{ strandMm, visibleMm: strandMm, loopMm, flatEndMm, spreadMm: loopMm + flatEndMm },
+      ...{ crossingAtMm: length - strandMm, foldAtMm: length - flatEndMm - loopMm, centreAtMm: length - flatEndMm },
+    };
+  };
+  const front = bow(bows.front, seen.has('frontWider') ? mm : 0);
+  const back = bow(bows.back, seen.has('backWider') ? mm : 0);
+  return drawTied(tie, { front, back, frontLoopSide, knotFaceMm: tie.takeUp.knotHeightMm * 0.9 } as Fit);
+}
+
+const HEADING: CSSProperties = { margin: '0 0 0.2em', fontSize: '1.35em' };
+const GALLERY: CSSProperties = {
+  display: 'grid',
+  gap: 10,
+  gridTemplateColumns: 'repeat(auto-fill, minmax(10.5rem, 1fr))',
+  margin: '0.6em 0',
+};
+const CARD: CSSProperties = {
+  font: 'inherit',
+  color: 'inherit',
+  textAlign: 'left',
+  padding: 8,
+  background: 'var(--card)',
+  border: '2px solid var(--thread)',
+  cursor: 'pointer',
+};
+const CHOSEN: CSSProperties = { borderColor: 'var(--ink)', boxShadow: 'inset 0 0 0 2px var(--ink)' };
+const ROW: CSSProperties = { display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 8 };
+const BUTTON: CSSProperties = {
+  font: 'inherit',
+  color: 'inherit',
+  minHeight: 44,
+  padding: '0 1.1em',
+  background: 'var(--card)',
+  border: '1px solid var(--ink)',
+  cursor: 'pointer',
+};

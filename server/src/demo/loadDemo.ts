@@ -10,7 +10,18 @@ import {
   type TyingInput,
   type Wearer,
 } from '@easytuck/contract';
-import { DEFAULT_EASE_MM, evenLeadMm, naturalSetMm, neckPathMm, prepareTie, schoolSet, type Occasion } from '@easytuck/core';
+import {
+  DEFAULT_EASE_MM,
+  evenLeadMm,
+  naturalSetMm,
+  neckPathMm,
+  prepareTie,
+  schoolSet,
+  type Occasion,
+  UNTWISTED,
+  type CollarStyle,
+  type Folding,
+} from '@easytuck/core';
 import { QueryTypes } from 'sequelize';
 import { v5, v7 as uuid } from 'uuid';
 import { withLease } from '../database/lease.ts';
@@ -92,6 +103,8 @@ interface GivenOut {
   readonly occasion: Occasion;
   readonly staff: string;
   readonly school?: 'true' | 'easy' | 'late';
+  readonly collarStyle?: CollarStyle;
+  readonly folding?: Folding;
   readonly daysAgo: number;
 }
 
@@ -99,9 +112,9 @@ interface GivenOut {
 const GIVEN_OUT: readonly GivenOut[] = [
   { wearer: 'Ivo Sandgate', tie: 'Harbour Night', occasion: 'blackTie', staff: 'Prudence', daysAgo: 402 },
   { wearer: 'Emeka Stroud', tie: 'Long Pier', occasion: 'blackTie', staff: 'Osric', daysAgo: 317 },
-  { wearer: 'Tobias Renwick', tie: 'Night Ferry', occasion: 'business', staff: 'Osric', daysAgo: 251 },
+  { wearer: 'Tobias Renwick', tie: 'Night Ferry', occasion: 'business', staff: 'Osric', collarStyle: 'buttonDown', daysAgo: 251 },
   { wearer: 'Piet van Hollum', tie: 'Sandbank', occasion: 'business', staff: 'Osric', daysAgo: 171 },
-  { wearer: 'Desmond', tie: 'Choirstall', occasion: 'blackTie', staff: 'Hester', school: 'easy', daysAgo: 118 },
+  { wearer: 'Desmond', tie: 'Breakwater', occasion: 'whiteTie', staff: 'Hester', school: 'easy', collarStyle: 'wing', daysAgo: 118 },
   { wearer: 'Ivo Sandgate', tie: 'Lamplighter', occasion: 'blackTie', staff: 'Hester', daysAgo: 83 },
   { wearer: 'Marit Solheim', tie: 'Night Ferry', occasion: 'business', staff: 'Osric', daysAgo: 55 },
   { wearer: 'Rafferty', tie: 'Quayside', occasion: 'daytime', staff: 'Prudence', daysAgo: 34 },
@@ -110,15 +123,26 @@ const GIVEN_OUT: readonly GivenOut[] = [
   { wearer: 'Corin Attleby', tie: 'Harbour Night', occasion: 'blackTie', staff: 'Hester', daysAgo: 4 },
 ];
 
+/** Further fittings for what the others do not show: a pointed tie, and a reversible one with chosen faces. */
+const FURTHER: readonly GivenOut[] = [
+  { wearer: 'Ivo Sandgate', tie: 'Signal Red', occasion: 'daytime', staff: 'Prudence', collarStyle: 'spread', daysAgo: 388 },
+  {
+    ...{ wearer: 'Corin Attleby', tie: 'Tideline', occasion: 'other', staff: 'Prudence', daysAgo: 361 },
+    folding: { ...UNTWISTED, frontTurned: true },
+  },
+];
+
 /** Fittings and tyings of a year and more, so that there is a ledger, a history, and a revision to look at. */
 async function giveOutSome(database: Database, wearers: readonly Wearer[], ties: readonly Tie[]): Promise<void> {
   const fittings = fittingService(database);
   let last: Fitting | null = null;
-  for (const [i, { wearer, tie, occasion, staff, school = 'true', daysAgo }] of GIVEN_OUT.entries()) {
-    const id = keyOf('fitting', i);
-    last = await giveOut(fittings, id, find(wearers, wearer), find(ties, tie), { occasion, staff, school }, null);
+  const one = async (id: string, { wearer, tie, school = 'true', daysAgo, ...about }: GivenOut): Promise<Fitting> => {
+    const issued = await giveOut(fittings, id, find(wearers, wearer), find(ties, tie), { ...about, school }, null);
     await dateBack(database, 'fittings', id, daysAgo);
-  }
+    return issued;
+  };
+  for (const [i, each] of FURTHER.entries()) await one(keyOf('further fitting', i), each);
+  for (const [i, each] of GIVEN_OUT.entries()) last = await one(keyOf('fitting', i), each);
   const corin = find(wearers, 'Corin Attleby');
   if (last) {
     const id = keyOf('fitting', GIVEN_OUT.length);
@@ -204,7 +228,14 @@ async function tieSome(
   const tiedWith = { setMm: result.setMm, leadMm, neckPathMm: neckPathMm(collar, easeMm, tie.cloth) };
   const tries: readonly Partial<TyingInput>[] = [
     { ...timed, outcome: 'gaveUp', durationMs: minutes(9.4), steps: [{ step: 'passage', ms: minutes(6.2) }], note: 'Found no passage.' },
-    { ...timed, outcome: 'fault', fault: 'loopsOnOneSide', durationMs: minutes(7.1), steps: [{ step: 'backBow', ms: minutes(3.5) }] },
+    {
+      ...timed,
+      way: 'onThigh',
+      outcome: 'fault',
+      fault: 'loopsOnOneSide',
+      durationMs: minutes(7.1),
+      steps: [{ step: 'backBow', ms: minutes(3.5) }],
+    },
     { ...timed, outcome: 'tied', durationMs: minutes(4.6), steps: [{ step: 'passage', ms: minutes(1.4) }] },
     { ...tiedWith, outcome: 'tied', frontLoopMm: 60, frontFlatEndMm: 61, backLoopMm: 64, backFlatEndMm: 62 },
     { ...tiedWith, outcome: 'tied', frontLoopMm: 61, frontFlatEndMm: 60, backLoopMm: 63, backFlatEndMm: 63 },
@@ -221,7 +252,7 @@ async function giveOut(
   id: string,
   wearer: Wearer,
   tie: Tie,
-  about: { readonly occasion: Occasion; readonly staff: string; readonly school: 'true' | 'easy' | 'late' },
+  about: Pick<GivenOut, 'occasion' | 'staff' | 'collarStyle' | 'folding'> & { readonly school: 'true' | 'easy' | 'late' },
   revises: string | null,
 ): Promise<Fitting> {
   const prepared = prepareTie(tie);

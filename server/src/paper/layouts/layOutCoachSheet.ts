@@ -20,6 +20,8 @@ import {
   projectPose,
   tyingMeasures,
   type LengthUnit,
+  type ChoreographedStep,
+  type Choreography,
   type Still,
   type TyingStep,
   type ViewDirection,
@@ -112,36 +114,23 @@ export function layOutCoachSheet(
     choreography.steps.map(({ step }) => shownAt(step)),
   );
   const steps = choreography.steps.map((step, i): SheetStep => {
-    const view = viewFor(step.step);
-    const towards = fitting.longEnd === 'left' ? view.towards : { ...view.towards, x: -view.towards.x };
-    const { pose, knotAt, collarDown } = poseStep(choreography, step, shownAt(step.step), 5);
-    const still = projectPose({
-      pose,
-      knotAt,
-      collarRadiusMm: measures.collarRadiusMm,
-      collar: measures.collar,
-      collarDown,
-      withBody: true,
-      detail: 'paper',
-      hands: hands[i] ?? [],
-      view: { towards, up: view.up },
-    });
     const words = stepWords(step.step, context);
     const isBand = step.step === 'setBand' || step.step === 'takeIn';
     const pictureMm = !isBand ? PICTURE_MM.height : fitting.tie.hardware.kind === 'fixed' ? 0 : BAND_PICTURE_MM;
+    const drawn = isBand ? null : stillOf(choreography, step, hands[i] ?? [], reader);
     const { lines, heightMm: wordsMm } = wordsBelow(words, i + 1, textMm, measure);
     return {
       draw: (left, top) => [
-        ...(isBand
-          ? drawBand(
+        ...(drawn
+          ? [picture(drawn.still, left, top, drawn.view)]
+          : drawBand(
               fitting.tie.hardware,
               step.step === 'setBand' ? band.forTying : band.onNeck,
               step.step === 'setBand' ? null : band.forTying,
               { x: left, y: top, widthMm: PICTURE_MM.width },
               (mm) => formatLength(mm, unit),
               measure,
-            )
-          : [picture(still, left, top, { ...view, isMirror: view.isMirror && reader !== 'facing' })]),
+            )),
         ...lines.map((line) => ({ ...line, x: left + line.x, y: top + pictureMm + NAME_BELOW_MM + line.y })),
       ],
       heightMm: pictureMm + NAME_BELOW_MM + wordsMm,
@@ -156,6 +145,20 @@ export function layOutCoachSheet(
     ...{ widthMm, heightMm },
     items: [...head(fitting, facts, PAPER_MM[paper], `${i + 1} of ${pages.length}`, measure, address), ...items],
   }));
+}
+
+/** A step as a still, with what of it fits in its picture. */
+function stillOf(choreography: Choreography, step: ChoreographedStep, hands: readonly Float32Array[], reader: Reader) {
+  const { measures, longEnd } = choreography;
+  const view = viewFor(step.step);
+  const towards = longEnd === 'left' ? view.towards : { ...view.towards, x: -view.towards.x };
+  const { pose, knotAt, collarDown } = poseStep(choreography, step, shownAt(step.step), 5);
+  const { collarRadiusMm, collar } = measures;
+  const still = projectPose({
+    ...{ pose, knotAt, collarRadiusMm, collar, collarDown, hands, withBody: true, detail: 'paper' },
+    view: { towards, up: view.up },
+  });
+  return { still, view: { ...view, isMirror: view.isMirror && reader !== 'facing' } };
 }
 
 /** A step on the sheet: how high it is, and what is drawn of it from an upper left corner. In mm. */

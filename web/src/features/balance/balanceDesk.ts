@@ -91,7 +91,7 @@ export function stateOf(
 }
 
 /** One pull of the plan, with the bow before and after it. */
-export interface PlannedPull {
+interface PlannedPull {
   readonly key: string;
   readonly end: BowEnd;
   readonly pull: Pull;

@@ -1,4 +1,4 @@
-import type { StockCollar, Wearer } from '@easytuck/contract';
+import type { BowPosition, StockCollar, Wearer } from '@easytuck/contract';
 import {
   COLLAR_CHART,
   collarGirthMm,

@@ -115,7 +115,7 @@ test.describe('the coach without three dimensions', () => {
     await coach.isLaid();
     await coach.press('p');
     await page.getByRole('button', { name: 'Start' }).click();
-    await coach.press('t', 'PageDown', 'PageDown');
+    await coach.press('t', 'PageDown', 'PageDown', 'PageDown');
     await expect(coach.name).toContainText('Cross');
     await page.reload();
     await coach.isLaid();

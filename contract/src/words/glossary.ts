@@ -62,9 +62,12 @@ export const GLOSSARY: readonly GlossaryEntry[] = [
   { word: 'hand-tied look', means: 'A bow left a little uneven on purpose, which shows that it was tied by hand.' },
   {
     word: 'breakaway clasp',
-    means: 'A clasp that lets go when the tie is pulled. Asked for near machinery, in care and in security work.',
+    means: 'A clasp that opens by itself when the tie is pulled. Asked for with children, near machinery, in care and in security work.',
   },
-  { word: 'quick clasp', means: 'A second clasp, by which a tied bow is taken off whole.' },
+  {
+    word: 'quick clasp',
+    means: 'A second clasp, opened by hand, by which a tied bow is taken off whole. It does not open when it is pulled.',
+  },
   {
     word: 'card',
     means:

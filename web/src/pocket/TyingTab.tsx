@@ -3,6 +3,7 @@ import { OFFERED_WAYS, type OfferedWay, type TyingStep } from '@easytuck/core';
 import { useDrag } from '@use-gesture/react';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import type { BakedPoses } from '../features/coach/bakedPoses.ts';
+import { ByTouch } from '../features/coach/components/ByTouch.tsx';
 import { BandOnStage } from '../features/coach/components/BandOnStage.tsx';
 import { drawerCloth, schemeCloth } from '../features/coach/clothColours.ts';
 import { HANDS_SHOWN, SPEEDS, WAITS, type HandsShown, type Speed, type Wait } from '../features/coach/coachReducer.ts';
@@ -62,6 +63,7 @@ export function TyingTab({
         {/* until the movement is there, the picture that came with the words stands for the steps that it shows */}
         {!isReady && <div className="fill cover">{UNTIED.has(coach.step) && <FirstPicture picture={pocket.first.picture} />}</div>}
         <BandOnStage coach={coach} subject={subject} length={length} />
+        {state.byTouch && <ByTouch words={words} />}
         {isReady ? <Sides coach={coach} /> : <SideNames names={pocket.first.sides} />}
         {reading.state === 'working' && (
           <div className="working" role="status">
@@ -242,6 +244,14 @@ function More({ coach: { state, dispatch }, onPractice }: { coach: Coach; onPrac
           onChange={(event) => dispatch({ type: 'choose', chosen: { drawerCloth: event.target.checked } })}
         />
         In its own cloth
+      </label>
+      <label className="tick">
+        <input
+          type="checkbox"
+          checked={state.byTouch}
+          onChange={(event) => dispatch({ type: 'choose', chosen: { byTouch: event.target.checked } })}
+        />
+        By touch: what the fingers feel
       </label>
       {canSpeak && (
         <label className="tick">

@@ -28,6 +28,8 @@ export interface CoachState {
   readonly view: ViewChoice;
   readonly seeThrough: boolean;
   readonly ghost: boolean;
+  /** The screen is dark, and the voice says what the fingers should feel. */
+  readonly byTouch: boolean;
   readonly drawerCloth: boolean;
   readonly hands: HandsShown;
   readonly way: OfferedWay;
@@ -54,6 +56,7 @@ export const COACH_START: CoachState = {
   view: 'best',
   seeThrough: false,
   ghost: false,
+  byTouch: false,
   drawerCloth: false,
   hands: 'shown',
   way: 'main',
@@ -71,7 +74,10 @@ export type CoachAction =
   | {
       readonly type: 'choose';
       readonly chosen: Partial<
-        Pick<CoachState, 'speed' | 'waitS' | 'spoken' | 'view' | 'seeThrough' | 'ghost' | 'drawerCloth' | 'hands' | 'way' | 'hand'>
+        Pick<
+          CoachState,
+          'speed' | 'waitS' | 'spoken' | 'view' | 'seeThrough' | 'ghost' | 'byTouch' | 'drawerCloth' | 'hands' | 'way' | 'hand'
+        >
       >;
     };
 

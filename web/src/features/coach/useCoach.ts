@@ -102,7 +102,7 @@ export function useCoach(
   const words = useMemo(() => stepWords(step, context), [step, context]);
   const viewName = state.view === 'best' ? bestView(step, reader) : state.view;
   const view = useMemo(() => viewOf(viewName, longEnd), [viewName, longEnd]);
-  useSpeech(state.spoken, words);
+  useSpeech(state.spoken || state.byTouch, state.byTouch ? `${words.act} ${words.feel}` : `${words.name}. ${words.act} ${words.check}`);
   useAwake(state.moving || state.waitS > 0);
   return {
     state,
@@ -197,22 +197,22 @@ function followVoices(onChange: () => void): () => void {
   return () => window.speechSynthesis.removeEventListener('voiceschanged', onChange);
 }
 
-function useSpeech(isOn: boolean, words: StepWords): void {
-  const say = useCallback((text: string) => {
+function useSpeech(isOn: boolean, text: string): void {
+  const say = useCallback((what: string) => {
     if (!hasVoice()) return;
     window.speechSynthesis.cancel();
-    const spoken = new SpeechSynthesisUtterance(text);
+    const spoken = new SpeechSynthesisUtterance(what);
     spoken.lang = 'en';
     spoken.rate = 0.95;
     window.speechSynthesis.speak(spoken);
   }, []);
   useEffect(() => {
     if (!isOn) return;
-    say(`${words.name}. ${words.act} ${words.check}`);
+    say(text);
     return () => {
       if (hasVoice()) window.speechSynthesis.cancel();
     };
-  }, [isOn, words, say]);
+  }, [isOn, text, say]);
 }
 
 /** Keeps the screen awake where the browser can: both hands are busy. */

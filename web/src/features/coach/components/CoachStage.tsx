@@ -10,6 +10,7 @@ import type { BakedPoses } from '../bakedPoses.ts';
 import type { CoachSubject } from '../coachSubject.ts';
 import { drawerCloth, schemeCloth } from '../clothColours.ts';
 import { savePicture } from '../savePicture.ts';
+import { ByTouch } from './ByTouch.tsx';
 import { BandOnStage } from './BandOnStage.tsx';
 import { canDraw3d } from '../stage/canDraw3d.ts';
 import { FlatStage } from '../stage/StillCanvas.tsx';
@@ -78,6 +79,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
           )}
         </Box>
         <BandOnStage coach={coach} subject={subject} length={length} />
+        {state.byTouch && <ByTouch words={coach.words} />}
         {sides && coach.step !== 'setBand' && (
           <Box aria-hidden sx={SIDES}>
             <span>{coach.reader === 'wearer' ? `your ${sides[0]}` : `the wearer’s ${sides[0]}`}</span>
@@ -95,6 +97,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
             options={HANDS_OPTIONS}
             small
           />
+          <Toggle is={state.byTouch} onChange={(byTouch) => dispatch({ type: 'choose', chosen: { byTouch } })} text="By touch" />
           {is3d && (
             <>
               <Toggle

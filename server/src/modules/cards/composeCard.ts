@@ -66,7 +66,7 @@ export function composeCard(
     reminder: [
       `Hang the long end ${length(result.leadMm)} lower, on ${named(longEnd)}. Cross it over the short end, then up behind and out.`,
       `Fold the short end at the belly: loop on ${named(loop)}, flat end on ${named(oppositeSide(loop))}. Drop the long end over the middle.`,
-      `Fold the long end and push the fold through behind the front bow, from ${named(loop)} to ${named(oppositeSide(loop))}. Tighten by the loops.`,
+      `Fold the long end and push the fold through behind the front bow, from ${named(loop)} to ${named(oppositeSide(loop))}. Catch it there and draw it out. Tighten by the loops.`,
     ],
     cautions: [...[claspWarning(needs, tie)].filter((warning) => warning !== null), ...CAUTIONS],
     late: lateWords(fitting, length),
@@ -80,5 +80,5 @@ function lateWords({ school, tie, result }: Omit<Fitting, 'card'>, length: (leng
   if (school !== 'late' || result.drawInMm === 0) return '';
   const { longestMm } = hardwareRange(tie.hardware);
   const longest = settingWords(settingAt(tie.hardware, lastStep(tie.hardware)), length).phrase;
-  return `Tie it at ${longest} (${length(longestMm)} tip to tip), then take it in ${length(result.drawInMm)} at the back, to its mark.`;
+  return `Tie it at ${longest} (${length(longestMm)} tip to tip). The half-knot then hangs about ${length(result.drawInMm / 2)} below the button: do not draw it up. At the end take the band in ${length(result.drawInMm)} at the back, to its mark.`;
 }

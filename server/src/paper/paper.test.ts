@@ -148,7 +148,9 @@ describe('the set card', () => {
     const mirrored = await giveOut({ longEnd: 'right' });
     expect(mirrored.card?.reminder.join(' ')).toContain('loop on your left, flat end on your right');
     const late = await giveOut({ school: 'late' });
-    expect(late.card?.late).toBe('Tie it at mark 18 (35\u202f1\u20448 in tip to tip), then take it in 2 in at the back, to its mark.');
+    expect(late.card?.late).toBe(
+      'Tie it at mark 18 (35\u202f1\u20448 in tip to tip). The half-knot then hangs about 1 in below the button: do not draw it up. At the end take the band in 2 in at the back, to its mark.',
+    );
     // the bow is that of the finished set, and so is everything else but the hang: half of two inches lower before tying
     expect(late.result).toMatchObject({ setMm: fitting.result.setMm, spreadMm: fitting.result.spreadMm });
     expect((late.result.hang?.noseMm ?? 0) - (fitting.result.hang?.noseMm ?? 0)).toBeCloseTo(25.4, 6);

@@ -44,7 +44,9 @@ export function ByEye(props: ByEyeProps) {
   const [at, setAt] = useState(0);
   const [note, setNote] = useState('');
   const [isDone, setDone] = useState(false);
-  const picture = (seen: ReadonlySet<EyeFinding>) => <EyePicture {...{ tie, wanted, seen, amount, frontLoopSide, isMirror }} />;
+  const picture = (seen: ReadonlySet<EyeFinding>, shown: EyeAmount = amount) => (
+    <EyePicture {...{ tie, wanted, seen, frontLoopSide, isMirror }} amount={shown} />
+  );
   const again = (): void => {
     setSteps(null);
     setAt(0);
@@ -70,7 +72,8 @@ export function ByEye(props: ByEyeProps) {
               onClick={() => setFindings(toggled(findings, finding))}
               style={{ ...CARD, ...(findings.has(finding) ? CHOSEN : {}) }}
             >
-              {picture(new Set([finding]))}
+              {/* drawn strongly, so that each is told from the others */}
+              {picture(new Set([finding]), 'more')}
               {eyeFindingWords(finding, frontLoopSide, reader)}
             </button>
           ))}
@@ -189,7 +192,7 @@ function EyePicture({
   const moved = `translate(${seen.has('offCentre') ? mm : 0} ${seen.has('gap') ? Math.min(20, mm) : 0}) rotate(${seen.has('tilted') ? TILT_DEGREES[amount] : 0})`;
   const knotWidth = seen.has('fatKnot') ? 12 : 7;
   return (
-    <svg viewBox="-108 -46 216 96" aria-hidden style={{ display: 'block', width: '100%' }}>
+    <svg viewBox="-96 -46 192 92" aria-hidden style={{ display: 'block', width: '100%' }}>
       <path d="M-62 -34L-4 -14L-30 30M62 -34L4 -14L30 30" fill="none" stroke="var(--thread)" strokeWidth="2" />
       <circle cx="0" cy="0" r="4" fill="none" stroke="var(--pencil)" />
       <g transform={`scale(${isMirror ? -1 : 1} 1)`}>

@@ -43,8 +43,8 @@ import { QUIET, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
 type Tab = 'tying' | 'eye' | 'faults' | 'practice';
 const TABS = [
   { value: 'tying', text: 'Tying' },
-  { value: 'eye', text: 'Even it out' },
-  { value: 'faults', text: 'What went wrong?' },
+  { value: 'eye', text: 'Even out' },
+  { value: 'faults', text: 'Mistakes' },
   { value: 'practice', text: 'Practice' },
 ] as const;
 

@@ -148,10 +148,12 @@ const EDGE_LINE = new LineBasicMaterial({ color: '#8d8f8a' });
 const STITCH_LINE = new LineBasicMaterial({ color: '#b9bcb8' });
 const THREAD_LINE = new LineBasicMaterial({ color: '#8a8272' });
 
-/** Front edge of the leaf from the fold to its point, and its lower edge from there to the back. */
-function leafEdge({ rows, columns, pointsMm }: BodyPart): BufferGeometry {
+/** Front edge of the leaf from the fold to its point, and its lower edge from there to the back; of a wing, the edge back up to its fold. */
+function leafEdge({ rows, columns, pointsMm }: BodyPart, isWing: boolean): BufferGeometry {
   const front = Array.from({ length: rows }, (_, row) => row * columns);
-  const lower = Array.from({ length: columns - 1 }, (_, column) => (rows - 1) * columns + column + 1);
+  const lower = isWing
+    ? Array.from({ length: rows }, (_, k) => (rows - k) * columns - 1)
+    : Array.from({ length: columns - 1 }, (_, column) => (rows - 1) * columns + column + 1);
   const points = [...front, ...lower].flatMap((at) => [...pointsMm.subarray(3 * at, 3 * at + 3)]);
   return new BufferGeometry().setAttribute('position', new Float32BufferAttribute(points, 3));
 }
@@ -190,7 +192,7 @@ function Body({
         geometry: bodyGeometry(part, thicknessOf(part.name)),
         line:
           part.name === 'leaf'
-            ? new Line(leafEdge(part), EDGE_LINE)
+            ? new Line(leafEdge(part, collar.style === 'wing'), EDGE_LINE)
             : part.name === 'placket'
               ? stitches(part)
               : part.name === 'button'
@@ -209,7 +211,7 @@ function Body({
       const geometry = parts[i]?.geometry;
       if (part.name !== 'leaf' || !geometry) return;
       layBody(geometry, part, thicknessOf(part.name));
-      parts[i]?.line?.geometry.setAttribute('position', leafEdge(part).getAttribute('position'));
+      parts[i]?.line?.geometry.setAttribute('position', leafEdge(part, collar.style === 'wing').getAttribute('position'));
     });
   });
   useEffect(

@@ -93,7 +93,7 @@ const VIEWS = {
       await openFitting(page);
     },
   },
-  coach: { size: LAPTOP, open: (page) => coachAt(page, 8) },
+  coach: { size: LAPTOP, open: (page) => coachAt(page, 9) },
   balance: {
     size: TALL,
     open: async (page) => {
@@ -157,7 +157,7 @@ const VIEWS = {
       await page.getByRole('button', { name: /^Give/ }).click();
       await page.goto(await page.getByText(/\/pocket\/#/).innerText());
       await page.getByRole('button', { name: 'Start tying' }).click();
-      for (let i = 0; i < 5; i += 1) await page.getByRole('button', { name: 'Next' }).click();
+      for (let i = 0; i < 6; i += 1) await page.getByRole('button', { name: 'Next' }).click();
       await page.waitForTimeout(9_000);
     },
   },

@@ -307,7 +307,7 @@ const COVER = {
 } as const;
 
 /** What is left of a laptop's window: the words beside the picture scroll by themselves, so that what is pressed stays in sight. */
-const STAGE_HEIGHT = 'max(22.5rem, calc(100dvh - 16.5rem))';
+const STAGE_HEIGHT = 'max(22.5rem, calc(100dvh - 20.25rem))';
 
 /** Whom the way suits and what it costs; on the thigh also how the band is set for it. */
 function WayNote({ subject, coach, length }: { subject: CoachSubject; coach: Coach; length: (mm: number) => string }) {

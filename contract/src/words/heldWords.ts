@@ -1,6 +1,6 @@
 import { CHOICE_MEASURES, MEASURE_NAMES_OF_WEARER } from '../records/measures.ts';
 import type { HeldRecords } from '../records/privacy.ts';
-import { COLLAR_STYLE_WORDS, OCCASION_WORDS, SCHOOL_WORDS, WING_WORDS } from './index.ts';
+import { BOW_POSITION_WORDS, COLLAR_STYLE_WORDS, OCCASION_WORDS, SCHOOL_WORDS, WING_WORDS } from './index.ts';
 import { DEAL_WORDS, GROUND_WORDS, TIE_PLACE_WORDS, WHO_TIES_WORDS } from './partyWords.ts';
 import { FAULT_WORDS, WAY_WORDS } from './waysAndFaults.ts';
 
@@ -73,7 +73,14 @@ const LABELS: Readonly<Record<string, string>> = {
     given_out_at: 'Issued on',
     staff: 'Fitter',
   },
-  ...{ collarStyle: 'Collar', collarPointsMm: 'Collar points apart', wings: 'Wing collar', school: 'House style', leadMm: 'Lead' },
+  ...{
+    collarStyle: 'Collar',
+    collarPointsMm: 'Collar points apart',
+    wings: 'Wing collar',
+    bowPosition: 'The bow lies',
+    school: 'House style',
+    leadMm: 'Lead',
+  },
   ...{ handedOver: 'What became of the tie', tied_at: 'Tied on', front_loop_mm: 'Front loop', front_flat_end_mm: 'Front flat end' },
   ...{ back_loop_mm: 'Back loop', back_flat_end_mm: 'Back flat end', duration_ms: 'Took', way: 'Way of tying', fault: 'Mistake' },
   ...{ set_mm: 'Set', lead_mm: 'Lead', neck_path_mm: 'Round the neck', is_confirmed: 'Measured again and confirmed' },
@@ -99,13 +106,26 @@ const LABELS: Readonly<Record<string, string>> = {
     lead: 'Lead',
     ground: 'How the size is known',
   },
-  ...{ steps: 'Time on each step' },
+  ...{
+    steps: 'Time on each step',
+    folding: 'Folds for the chosen faces',
+    frontTurned: 'Front turned over',
+    dropTurned: 'Drop turned over',
+  },
+  ...{ backTurned: 'Back turned over', backTail: 'Tail of the back bow' },
 };
 
 /** Choices in words, by their field. */
 const VALUES: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   ...Object.fromEntries(CHOICE_MEASURES.map(({ key, words }) => [key, words])),
-  ...{ collarStyle: COLLAR_STYLE_WORDS, occasion: OCCASION_WORDS, wings: WING_WORDS, deal: DEAL_WORDS, place: TIE_PLACE_WORDS },
+  ...{
+    collarStyle: COLLAR_STYLE_WORDS,
+    occasion: OCCASION_WORDS,
+    wings: WING_WORDS,
+    deal: DEAL_WORDS,
+    place: TIE_PLACE_WORDS,
+  },
+  ...{ bowPosition: BOW_POSITION_WORDS, backTail: { before: 'in front of its loop', behind: 'behind its loop' } },
   ...{ ground: GROUND_WORDS, whoTies: WHO_TIES_WORDS, gone_as: DEAL_WORDS },
   school: Object.fromEntries(Object.entries(SCHOOL_WORDS).map(([key, { name, rule }]) => [key, `${name}: ${rule}`])),
   way: Object.fromEntries(Object.entries(WAY_WORDS).map(([key, { name }]) => [key, name])),

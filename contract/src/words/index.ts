@@ -18,7 +18,7 @@ import {
   type WingSchool,
   type HardwareKind,
 } from '@easytuck/core';
-import type { SchoolChoice } from '../records/fitting.ts';
+import type { BowPosition, SchoolChoice } from '../records/fitting.ts';
 
 export { settingWords, type SettingWords } from './settingWords.ts';
 
@@ -95,6 +95,9 @@ export const LOOK_WORDS: Readonly<Record<ClothLook, string>> = {
 /** A cloth in words: silk satin, cotton piqué, linen. */
 export const clothWords = ({ fibre, weave }: Cloth): string =>
   weave === null || weave === 'plain' ? FIBRE_WORDS[fibre] : `${FIBRE_WORDS[fibre]} ${WEAVE_WORDS[weave]}`;
+
+/** Where the bow lies on a collar that is turned down. */
+export const BOW_POSITION_WORDS: Readonly<Record<BowPosition, string>> = { onLeaf: 'on the leaf', underLeaf: 'partly under the leaf' };
 
 export const WING_WORDS: Readonly<Record<WingSchool, string>> = { behind: 'wings behind the bow', over: 'wings over the bow' };
 

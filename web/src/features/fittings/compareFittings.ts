@@ -1,4 +1,4 @@
-import type { Fitting, FittingResult } from '@easytuck/contract';
+import { BOW_POSITION_WORDS, foldingWords, type Fitting, type FittingResult } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
 import { COLLAR_STYLE_WORDS, hangWords, OCCASION_WORDS, SCHOOL_WORDS, sideWords, WING_WORDS } from '../../common/words.ts';
 import { settingOfFitting } from './settingOfFitting.ts';
@@ -30,6 +30,19 @@ const INPUTS: readonly (readonly [name: string, words: (fitting: Fitting, length
   [
     'Collar',
     ({ collarStyle, wings }) => (collarStyle === 'wing' ? `wing, ${WING_WORDS[wings]}` : COLLAR_STYLE_WORDS[collarStyle].toLowerCase()),
+  ],
+  [
+    'The bow lies',
+    ({ collarStyle, bowPosition }) => (collarStyle === 'wing' || collarStyle === 'band' ? '' : BOW_POSITION_WORDS[bowPosition]),
+  ],
+  [
+    'Chosen faces',
+    ({ folding }) =>
+      folding === null
+        ? ''
+        : foldingWords(folding)
+            .turns.map(({ told }) => told)
+            .join(' ') || 'Nothing turned over.',
   ],
   ['Collar points', ({ collarPointsMm }, length) => optional(collarPointsMm, length)],
   ['Neck breadth', ({ neckBreadthMm }, length) => optional(neckBreadthMm, length)],

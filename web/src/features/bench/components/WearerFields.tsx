@@ -1,4 +1,4 @@
-import type { BowPosition, StockCollar, Wearer } from '@easytuck/contract';
+import { BOW_POSITION_WORDS, type BowPosition, type StockCollar, type Wearer } from '@easytuck/contract';
 import {
   COLLAR_CHART,
   collarGirthMm,
@@ -200,8 +200,8 @@ function CollarChoice({
 }
 
 const POSITIONS = [
-  { value: 'onLeaf', text: 'on the leaf' },
-  { value: 'underLeaf', text: 'partly under it' },
+  { value: 'onLeaf', text: BOW_POSITION_WORDS.onLeaf },
+  { value: 'underLeaf', text: BOW_POSITION_WORDS.underLeaf },
 ] as const satisfies readonly { value: BowPosition; text: string }[];
 const WINGS = [
   { value: 'behind', text: 'behind the bow' },

@@ -31,10 +31,7 @@ const INPUTS: readonly (readonly [name: string, words: (fitting: Fitting, length
     'Collar',
     ({ collarStyle, wings }) => (collarStyle === 'wing' ? `wing, ${WING_WORDS[wings]}` : COLLAR_STYLE_WORDS[collarStyle].toLowerCase()),
   ],
-  [
-    'The bow lies',
-    ({ collarStyle, bowPosition }) => (collarStyle === 'wing' || collarStyle === 'band' ? '' : BOW_POSITION_WORDS[bowPosition]),
-  ],
+  ['The bow lies', ({ bowPosition }) => BOW_POSITION_WORDS[bowPosition]],
   [
     'Chosen faces',
     ({ folding }) =>

@@ -80,7 +80,7 @@ export function ByEye(props: ByEyeProps) {
         </div>
         <div role="radiogroup" aria-label="How much" style={ROW}>
           {AMOUNTS.map((each) => (
-            <label key={each} style={{ ...ROW, minHeight: 44, marginRight: 16 }}>
+            <label key={each} style={{ ...ROW, minHeight: 44, marginRight: 16, textDecoration: amount === each ? 'underline' : 'none' }}>
               <input type="radio" name="how-much" checked={amount === each} onChange={() => setAmount(each)} />
               {EYE_AMOUNT_WORDS[each]}
             </label>

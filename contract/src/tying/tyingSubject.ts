@@ -7,6 +7,7 @@ import {
   roundToSetting,
   settingAt,
   TYPICAL_BUTTONS,
+  type CollarSize,
   type CollarStyle,
   type Folding,
   type OfferedWay,
@@ -22,14 +23,14 @@ import type { BowPosition, Fitting } from '../records/fitting.ts';
 import type { Tie } from '../records/tie.ts';
 
 /** The collar that is worn, as far as the tying depends on it. */
-export interface WornCollar {
+export interface ShirtCollar {
   readonly style: CollarStyle;
   readonly wings: WingSchool;
   readonly bowPosition: BowPosition;
 }
 
 /** A collar that nobody named. */
-export const USUAL_COLLAR: WornCollar = { style: 'turndown', wings: 'behind', bowPosition: 'onLeaf' };
+export const USUAL_COLLAR: ShirtCollar = { style: 'turndown', wings: 'behind', bowPosition: 'onLeaf' };
 
 /** The settings of a band that is let out for tying and taken in afterwards. */
 export interface LetOut {
@@ -49,7 +50,7 @@ export interface TyingSubject {
   readonly longEnd: Side;
   /** Null where it is tied at the length it is worn at. */
   readonly late: LetOut | null;
-  readonly worn: WornCollar;
+  readonly worn: ShirtCollar;
   readonly buttons: ShirtButtons;
   /** How the folds are made so that the chosen faces show; null where nobody chose. */
   readonly folding: Folding | null;
@@ -57,23 +58,37 @@ export interface TyingSubject {
 
 const longestOf = ({ hardware }: Pick<Tie, 'hardware'>): Setting => settingAt(hardware, lastStep(hardware));
 
-/** What a fitting says of its tying. */
-export function tyingSubjectOf(fitting: Fitting): TyingSubject {
-  const { tie, easeMm, result, leadMm, longEnd, collarStyle, wings, bowPosition, firstButtonMm, buttonSpacingMm, folding } = fitting;
-  const collar = toCollar(fitting.collar);
+/** What a subject is made from: what a fitting says, or what the phone was given of it. */
+type SubjectParts = Pick<TyingSubject, 'tie' | 'setMm' | 'leadMm' | 'longEnd' | 'worn' | 'buttons' | 'folding'> & {
+  readonly collar: CollarSize;
+  readonly easeMm: number;
+  /** How much the band is taken in after tying; 0 if it is tied as it is worn. */
+  readonly drawInMm: number;
+  /** The band's finished setting. */
+  readonly step: number;
+};
+
+/** A tie on a neck, from what is on record of it. */
+export function makeTyingSubject({ collar, easeMm, drawInMm, step, ...parts }: SubjectParts): TyingSubject {
+  const { tie } = parts;
   return {
-    tie,
+    ...parts,
     prepared: prepareTie(tie),
     collarGirthMm: collarGirthMm(collar),
     neckPathMm: neckPathMm(collar, easeMm, tie.cloth),
-    setMm: result.setMm,
-    leadMm,
-    longEnd,
-    late: result.drawInMm > 0 ? { longest: longestOf(tie), mark: settingAt(tie.hardware, fitting.step) } : null,
+    late: drawInMm > 0 ? { longest: longestOf(tie), mark: settingAt(tie.hardware, step) } : null,
+  };
+}
+
+/** What a fitting says of its tying. */
+export function tyingSubjectOf(fitting: Fitting): TyingSubject {
+  const { tie, easeMm, step, result, leadMm, longEnd, collarStyle, wings, bowPosition, firstButtonMm, buttonSpacingMm, folding } = fitting;
+  return makeTyingSubject({
+    ...{ tie, easeMm, step, leadMm, longEnd, folding, setMm: result.setMm, drawInMm: result.drawInMm },
+    collar: toCollar(fitting.collar),
     worn: { style: collarStyle, wings, bowPosition },
     buttons: { firstMm: firstButtonMm ?? TYPICAL_BUTTONS.firstMm, spacingMm: buttonSpacingMm ?? TYPICAL_BUTTONS.spacingMm },
-    folding,
-  };
+  });
 }
 
 /** The band's setting on the neck once the bow is finished. */

@@ -7,7 +7,7 @@ describe('clasps', () => {
     { quickClasp: true, breakaway: false },
     { quickClasp: false, breakaway: true },
   ];
-  it('warn whoever needs a band that opens by itself of a tie that does not, a quick clasp included', () => {
+  it('warn a wearer whose band must open by itself of a tie that does not, even one with a quick clasp', () => {
     expect(claspWarning({ bandNeed: 'breakaway' }, none)).toMatch(/has no breakaway clasp\. Choose another tie/);
     expect(claspWarning({ bandNeed: 'breakaway' }, quick)).toMatch(/its quick clasp is opened by hand/);
     expect(claspWarning({ bandNeed: 'breakaway' }, breakaway)).toBeNull();

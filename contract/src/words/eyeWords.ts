@@ -1,4 +1,4 @@
-import { EYE_AMOUNTS, oppositeSide, type EyeAmount, type EyeFinding, type EyeStep, type Side } from '@easytuck/core';
+import { EYE_AMOUNTS_MM, oppositeSide, type EyeAmount, type EyeFinding, type EyeStep, type Side } from '@easytuck/core';
 import type { Reader } from './readers.ts';
 import { sideName } from './tying/sides.ts';
 
@@ -43,7 +43,7 @@ export function wholeStepWords(
   length: (lengthMm: number) => string,
 ): string {
   // two thirds of the lead go into the difference of both widths
-  const lead = length(EYE_AMOUNTS[amount].mm * 1.5);
+  const lead = length(EYE_AMOUNTS_MM[amount] * 1.5);
   switch (finding) {
     case 'gap':
       return 'Push the knot back to the collar button and hold it there. Take the band in a little, behind the neck: one finger must still fit between band and throat.';

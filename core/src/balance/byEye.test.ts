@@ -1,11 +1,11 @@
 import fc from 'fast-check';
 import { applyPulls } from './planPulls.ts';
 import { materialMm } from './bowState.ts';
-import { bowsByEye, EYE_AMOUNTS, EYE_FINDINGS, stepsByEye, type EyeAmount, type EyeFinding } from './byEye.ts';
+import { bowsByEye, EYE_AMOUNTS_MM, EYE_FINDINGS, stepsByEye, type EyeAmount, type EyeFinding } from './byEye.ts';
 import { bow } from './testing.ts';
 
 const WANTED = { front: bow(62, 62), back: bow(60, 60) };
-const AMOUNTS = Object.keys(EYE_AMOUNTS) as EyeAmount[];
+const AMOUNTS = Object.keys(EYE_AMOUNTS_MM) as EyeAmount[];
 const seen = (...findings: EyeFinding[]): ReadonlySet<EyeFinding> => new Set(findings);
 
 describe('evening out by eye', () => {
@@ -16,7 +16,7 @@ describe('evening out by eye', () => {
         const end = finding.startsWith('front') ? 'front' : 'back';
         const { loopMm, flatEndMm } = bows[end];
         const longer = finding.endsWith('Loop') ? loopMm - flatEndMm : flatEndMm - loopMm;
-        expect(longer).toBeCloseTo(EYE_AMOUNTS[amount].mm, 9);
+        expect(longer).toBeCloseTo(EYE_AMOUNTS_MM[amount], 9);
         expect(materialMm(bows[end])).toBeCloseTo(materialMm(WANTED[end]), 9);
       }
   });

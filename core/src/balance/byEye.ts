@@ -16,13 +16,9 @@ export const EYE_FINDINGS = [
 ] as const;
 export type EyeFinding = (typeof EYE_FINDINGS)[number];
 
-/** How much it is, as an eye tells it: in mm, with how far such a guess is out (a standard deviation; assumed, no source). */
-export const EYE_AMOUNTS = {
-  little: { mm: 5, sdMm: 2.5 },
-  finger: { mm: 14, sdMm: 4 },
-  more: { mm: 26, sdMm: 8 },
-} as const;
-export type EyeAmount = keyof typeof EYE_AMOUNTS;
+/** How much it is, as an eye tells it, in mm (assumed, no source). */
+export const EYE_AMOUNTS_MM = { little: 5, finger: 14, more: 26 } as const;
+export type EyeAmount = keyof typeof EYE_AMOUNTS_MM;
 
 /** Half-widths of both bows, with what lies slack in each knot. In mm. */
 export interface BothBows {
@@ -37,7 +33,7 @@ export interface BothBows {
  * @param wanted the bow as it should be, nothing slack.
  */
 export function bowsByEye(wanted: BothBows, findings: ReadonlySet<EyeFinding>, amount: EyeAmount): BothBows {
-  const { mm } = EYE_AMOUNTS[amount];
+  const mm = EYE_AMOUNTS_MM[amount];
   const bow = (end: 'front' | 'back'): BowState => {
     const { loopMm, flatEndMm } = wanted[end];
     const longer = (findings.has(`${end}Loop`) ? 1 : 0) - (findings.has(`${end}FlatEnd`) ? 1 : 0);

@@ -37,4 +37,13 @@ export { measureFirst, READINGS, type ReadingKind, type WhatWasRead, type WorthO
 export { observationsOf, type MeasuredTying } from './observationsOf.ts';
 export { KIN_SHARES, MOST_KIN, priorOfKin, tieOff, type Kinship, type MeasuredKin, type TieOff } from './learnKin.ts';
 export { doubtReadings, wholeReading, type ReadHalfWidths, type ReadingDoubt } from './doubtReadings.ts';
-export { bowsByEye, EYE_AMOUNTS, EYE_FINDINGS, stepsByEye, type BothBows, type EyeAmount, type EyeFinding, type EyeStep } from './byEye.ts';
+export {
+  bowsByEye,
+  EYE_AMOUNTS_MM,
+  EYE_FINDINGS,
+  stepsByEye,
+  type BothBows,
+  type EyeAmount,
+  type EyeFinding,
+  type EyeStep,
+} from './byEye.ts';

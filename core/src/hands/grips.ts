@@ -15,7 +15,7 @@ export interface StripPlace {
   readonly end: 'long' | 'short';
   /**
    * Distance from the nose in mm; or, as the end lies when the grip begins, its place that is nearest to a point, or that of its
-   * furthest layer, or of its nearest one to whoever stands in front, so far to the wearer's left of the knot, in mm; with `isFold` the
+   * furthest layer, or of its layer that is nearest from the front, so far to the wearer's left of the knot, in mm; with `isFold` the
    * place goes along with the fold while that is drawn out, though cloth comes up to it from the knot.
    */
   readonly at:
@@ -158,6 +158,15 @@ const DROP: Readonly<Record<HandRole, readonly Grip[]>> = {
   ],
 };
 
+/** The hand that holds the front bow until the other one has it, and then catches the fold. */
+const HOLDS_THEN_CATCHES: readonly Grip[] = [
+  grip([0, 0.36], HOLD_UNDER_DROP),
+  grip([0.36, 0.76], HOLD_UNDER_DROP.slice(1)),
+  grip([0.84, 1], CATCH_FOLD),
+];
+/** The hand that pushes the fold in, and then takes over the front bow. */
+const PUSHES_THEN_HOLDS: readonly Grip[] = [grip([0.17, 0.54], PUSH, 'point'), grip([0.64, 1], HOLD_LOOP)];
+
 /** What both hands do in each part that the ways are put together from. */
 export type PartName = (typeof WAY_PARTS)[keyof typeof WAY_PARTS][number];
 
@@ -212,20 +221,20 @@ export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly
     other: [grip([0, 0.42], IN_THE_TURN, 'point'), grip([0.54, 0.9], [touch('forefinger', 'short', FRONT.fold(6), 'inner')], 'point')],
   },
   backBow: {
-    own: [grip([0, 0.36], HOLD_UNDER_DROP), grip([0.36, 0.76], HOLD_UNDER_DROP.slice(1)), grip([0.84, 1], CATCH_FOLD)],
-    other: [grip([0.17, 0.54], PUSH, 'point'), grip([0.64, 1], HOLD_LOOP)],
+    own: HOLDS_THEN_CATCHES,
+    other: PUSHES_THEN_HOLDS,
   },
   backBowHeld: {
     own: [grip([0.14, 0.76], HOLD_UNDER_DROP.slice(1)), grip([0.84, 1], CATCH_FOLD)],
-    other: [grip([0.17, 0.54], PUSH, 'point'), grip([0.64, 1], HOLD_LOOP)],
+    other: PUSHES_THEN_HOLDS,
   },
   backBowTurned: {
-    own: [grip([0, 0.36], HOLD_UNDER_DROP), grip([0.36, 0.76], HOLD_UNDER_DROP.slice(1)), grip([0.84, 1], CATCH_FOLD)],
+    own: HOLDS_THEN_CATCHES,
     other: [grip([0.1, 0.52], PINCH_FOLD), grip([0.64, 1], HOLD_LOOP)],
   },
   backBowPlain: {
-    own: [grip([0, 0.36], HOLD_UNDER_DROP), grip([0.36, 0.76], HOLD_UNDER_DROP.slice(1)), grip([0.84, 1], CATCH_FOLD)],
-    other: [grip([0.17, 0.54], PUSH, 'point'), grip([0.64, 1], HOLD_LOOP)],
+    own: HOLDS_THEN_CATCHES,
+    other: PUSHES_THEN_HOLDS,
   },
   tighten: {
     own: [grip([0.45, 1], DRAW_BACK_LOOP)],

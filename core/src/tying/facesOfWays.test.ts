@@ -4,7 +4,7 @@ import { pointOf, type Pose } from './pose.ts';
 import { MEASURES } from './testing.ts';
 import { TYING_WAYS } from './ways.ts';
 
-/** Of the long end's nodes beside a place across the bow, the one nearest to whoever looks from the front. */
+/** Of the long end's nodes beside a place across the bow, the foremost one. */
 function frontNodeAt(pose: Pose, x: number): number {
   let [best, nearest] = [-1, -Infinity];
   for (let node = pose.backNode; node < pose.nodeCount; node += 1) {

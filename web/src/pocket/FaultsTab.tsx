@@ -1,7 +1,6 @@
 import { FAULT_WORDS } from '@easytuck/contract';
 import { TYING_FAULTS, type PosedMoment, type TyingFault, type TyingStep } from '@easytuck/core';
 import { useMemo, useState } from 'react';
-import { v7 as uuid } from 'uuid';
 import { ByEye } from '../common/tying/ByEye.tsx';
 import { finishedBow, type CoachSubject } from '../features/coach/coachSubject.ts';
 import { PoseStill } from '../features/coach/stage/StillCanvas.tsx';
@@ -55,7 +54,7 @@ export function FaultsTab({
           isMirror={reader !== 'facing'}
           knotLayer={coach.context.backKnotLayer ?? 'unknown'}
           length={length}
-          onDone={() => void logTry(linkKey, { id: uuid(), way: coach.state.way, outcome: 'tied', byEye: true }, Date.now())}
+          onDone={(_, id) => void logTry(linkKey, { id, way: coach.state.way, outcome: 'tied', byEye: true }, Date.now())}
         />
         <div className="controls">
           <button type="button" onClick={() => setEvening(false)}>

@@ -1,5 +1,5 @@
-import { USUAL_COLLAR, type PocketCoach } from '@easytuck/contract';
-import { collarGirthMm, lastStep, neckPathMm, prepareTie, settingAt, TYPICAL_BUTTONS } from '@easytuck/core';
+import { makeTyingSubject, USUAL_COLLAR, type PocketCoach } from '@easytuck/contract';
+import { TYPICAL_BUTTONS } from '@easytuck/core';
 import type { CoachSubject } from '../features/coach/coachSubject.ts';
 
 /** What the pocket coach shows: the tie, neck, hand and set that the shop issued. */
@@ -11,24 +11,13 @@ export function subjectOfPocket({
   wearer,
 }: Pick<PocketCoach, 'tie' | 'fitting' | 'collar' | 'longEnd' | 'wearer'>): CoachSubject {
   const collar = { label: written.label, system: written.system };
+  const { easeMm, setMm, drawInMm, step, leadMm } = fitting;
+  // (absent in what an older version of the shop answered)
+  const { worn = USUAL_COLLAR, buttons = TYPICAL_BUTTONS, folding = null } = fitting;
   return {
-    tie,
-    prepared: prepareTie(tie),
+    ...makeTyingSubject({ tie, collar, easeMm, setMm, drawInMm, step, leadMm, longEnd, worn, buttons, folding }),
     wearer: { id: '', name: wearer },
     fittingId: fitting.id,
     collar,
-    collarGirthMm: collarGirthMm(collar),
-    neckPathMm: neckPathMm(collar, fitting.easeMm, tie.cloth),
-    setMm: fitting.setMm,
-    leadMm: fitting.leadMm,
-    longEnd,
-    late:
-      fitting.drawInMm > 0
-        ? { longest: settingAt(tie.hardware, lastStep(tie.hardware)), mark: settingAt(tie.hardware, fitting.step) }
-        : null,
-    // (absent in what an older version of the shop answered)
-    worn: fitting.worn ?? USUAL_COLLAR,
-    buttons: fitting.buttons ?? TYPICAL_BUTTONS,
-    folding: fitting.folding ?? null,
   };
 }

@@ -1,4 +1,5 @@
 import type { CollarStyle, HardwareKind } from '@easytuck/core';
+import { atPart } from '../hardwareSteps.ts';
 import { ASK_FIRST, capital, namesFor, sentences, type StepWords } from './phrases.ts';
 import type { BandWords, StepContext } from './stepContext.ts';
 
@@ -9,11 +10,11 @@ const BEFORE_FIRST =
 const SETTING_HANDS: Readonly<Record<HardwareKind, (setting: string) => readonly [string, string]>> = {
   slots: (setting) => [
     'holds the band with its back towards you, beside the slots.',
-    `pushes the hook flat through ${atPart('the slot', setting)} from the back, then turns it a quarter, so that it lies across the slot.`,
+    `pushes the hook flat through ${atPart('slot', setting)} from the back, then turns it a quarter, so that it lies across the slot.`,
   ],
   buttons: (setting) => [
     'holds the band with its back towards you, beside the buttonholes.',
-    `buttons it at ${atPart('the buttonhole', setting)}.`,
+    `buttons it at ${atPart('buttonhole', setting)}.`,
   ],
   slider: (setting) => [
     'holds the sewn end of the strap still.',
@@ -21,8 +22,6 @@ const SETTING_HANDS: Readonly<Record<HardwareKind, (setting: string) => readonly
   ],
   fixed: () => ['holds one end.', 'runs along the band, so that it is not twisted.'],
 };
-
-const atPart = (part: string, setting: string): string => (setting.startsWith('mark ') ? `${part} at ${setting}` : setting);
 
 const NO_BAND: BandWords = { hardware: 'slots', setting: 'the mark on the card', readAt: '', hang: null };
 

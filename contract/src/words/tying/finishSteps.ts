@@ -1,4 +1,4 @@
-import { readersSide } from './sides.ts';
+import type { HardwareKind } from '@easytuck/core';
 import { ASK_FIRST, AT_NIGHT, namesFor, ONE_FINGER, sentences, TOO_TIGHT, type StepWords } from './phrases.ts';
 import type { StepContext } from './stepContext.ts';
 import { USUAL_COLLAR } from '../../tying/tyingSubject.ts';
@@ -9,7 +9,7 @@ const layerHint = ({ backKnotLayer }: StepContext): string =>
     ? `On the back loop that is its ${backKnotLayer} layer.`
     : 'On the back loop try each layer gently: the one that moves the knot tightens.';
 
-const HANDLED: Readonly<Record<NonNullable<StepContext['handling']>, string | null>> = {
+const HANDLED: Readonly<Record<NonNullable<StepContext['handling']>, string>> = {
   slides: 'Silk slides: it draws up easily, and loosens easily.',
   slippery: 'This cloth slides: draw it up firmly, and hold the knot between pulls.',
   grips: 'This cloth grips: draw harder, in small pulls. It holds once it is set.',
@@ -88,23 +88,26 @@ export function balanceWords(context: StepContext): StepWords {
   };
 }
 
+const MOVED_PART: Readonly<Record<HardwareKind, string>> = {
+  ...{ slots: 'the hook', buttons: 'the button', slider: 'the slider', fixed: 'the band' },
+};
+
 /** The band is taken in once the bow is balanced. It is done behind the neck: a helper steps there. */
 export function takeInWords(context: StepContext): StepWords {
-  const { isHelped } = namesFor(context);
-  const { longEnd, reader, letOut } = context;
+  const { reader, letOut, band } = context;
+  const { isHelped, ownHand, otherHand } = namesFor({ ...context, reader: reader === 'facing' ? 'behind' : reader });
+  const moved = MOVED_PART[band?.hardware ?? 'slots'];
   const [mark, longest, by] = [letOut?.mark ?? 'its mark', letOut?.longest ?? 'its longest', letOut?.by ?? 'what was let out'];
-  const hand = `Your ${readersSide(longEnd, reader === 'facing' ? 'behind' : reader)} hand`;
-  const second = hand.includes('left') ? 'Your right hand' : 'Your left hand';
   return {
     name: 'Take the band in',
     act: isHelped
       ? `${reader === 'facing' ? 'Step behind the wearer. ' : ''}Ask the wearer to hold the bow. Take the band in from ${longest} to ${mark}, ${by} shorter. The bow rises to the collar button.`
       : `Take the band in from ${longest} to ${mark}, ${by} shorter, or have somebody behind you do it while you hold the bow. The bow rises to the collar button.`,
     hands: isHelped
-      ? [`${hand}: holds the sewn part of the band still.`, `${second}: moves the hook or slider to ${mark}.`]
+      ? [`${ownHand}: holds the sewn part of the band still.`, `${otherHand}: moves ${moved} to ${mark}.`]
       : [
-          `${hand}: holds the bow by its knot, so that it does not turn.`,
-          `${second}: reaches behind the neck and moves the hook or slider to ${mark}.`,
+          `${ownHand}: holds the bow by its knot, so that it does not turn.`,
+          `${otherHand}: reaches behind the neck and moves ${moved} to ${mark}.`,
         ],
     check: `The half-knot sits at the collar button, and ${ONE_FINGER}.`,
     trap: `If it presses before ${mark} is reached, stop at the setting before. ${TOO_TIGHT}`,
@@ -112,6 +115,8 @@ export function takeInWords(context: StepContext): StepWords {
     feel: 'The knot comes up to the button. One finger still goes in between band and throat.',
   };
 }
+
+const BUTTON_COVERED = 'The button is under the bow. One finger goes in between band and throat.';
 
 /** The last look, by the collar that is worn. */
 export function collarDownWords(context: StepContext): StepWords {
@@ -134,7 +139,7 @@ export function collarDownWords(context: StepContext): StepWords {
       check: `The bow covers the button, the wings ${isBehind ? 'stand behind it' : 'lie over it'}, and ${ONE_FINGER}.`,
       trap: TOO_TIGHT,
       more,
-      feel: 'The button is under the bow. One finger goes in between band and throat.',
+      feel: BUTTON_COVERED,
     };
   }
   if (collar.style === 'band')
@@ -145,7 +150,7 @@ export function collarDownWords(context: StepContext): StepWords {
       check: `The bow covers the button, the band lies flat all the way round, and ${ONE_FINGER}.`,
       trap: TOO_TIGHT,
       more,
-      feel: 'The button is under the bow. One finger goes in between band and throat.',
+      feel: BUTTON_COVERED,
     };
   return {
     name: 'Collar down',
@@ -177,6 +182,6 @@ export function toTheNeckWords(context: StepContext): StepWords {
     check: `The bow’s upper edge is up and its front faces out. ${isTurned ? 'No band shows, the button is hidden' : 'The bow covers the button'}, and ${ONE_FINGER}.`,
     trap: `A band that cannot be opened does not come off the leg as a tied bow. ${TOO_TIGHT}`,
     more: `On the neck the bow is seen from its other side. The front loop, on ${other} while it lay on the leg, is on ${onNeck} now. ${AT_NIGHT}`,
-    feel: 'The button is under the bow. One finger goes in between band and throat.',
+    feel: BUTTON_COVERED,
   };
 }

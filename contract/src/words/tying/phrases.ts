@@ -89,7 +89,7 @@ export interface Names {
   readonly inFront: string;
 }
 
-/** Names for a context. Whoever ties on a leg ties on their own: sides are their own there, whoever wears it. */
+/** Names for a context. On a leg the reader ties on their own leg, so sides are the reader's own there. */
 export function namesFor({ longEnd, reader, onThigh }: StepContext): Names {
   const by: Reader = onThigh ? 'wearer' : reader;
   const hand = (side: Side): string => `Your ${readersSide(side, by)} hand`;

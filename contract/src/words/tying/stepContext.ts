@@ -12,7 +12,7 @@ import {
   type Side,
   type TyingWay,
 } from '@easytuck/core';
-import { bandSettings, hangBefore, letOutFor, letOutMm, type TyingSubject, type WornCollar } from '../../tying/tyingSubject.ts';
+import { bandSettings, hangBefore, letOutFor, letOutMm, type TyingSubject, type ShirtCollar } from '../../tying/tyingSubject.ts';
 import type { Reader } from '../readers.ts';
 import { settingWords } from '../settingWords.ts';
 
@@ -29,7 +29,7 @@ export interface StepContext {
   readonly band?: BandWords | undefined;
   /** Where the band is let out for tying: to where, back to where, by how much, and how far the half-knot hangs below the button. */
   readonly letOut?: LetOutWords | null | undefined;
-  readonly collar?: WornCollar | undefined;
+  readonly collar?: ShirtCollar | undefined;
   /** What this tie shows once the half-knot is drawn up: how much lower the long tip is, and what evened ends cost. */
   readonly halfKnot?: { readonly lower: string; readonly evened: string } | null | undefined;
   /** Which layer of the back loop tightens it, where that is known of this wearer. */

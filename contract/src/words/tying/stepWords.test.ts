@@ -20,7 +20,7 @@ import { WORKED_TIE } from '@easytuck/core/testing';
 import { BOW_POSITIONS } from '../../records/fitting.ts';
 import { tieInput, type Tie } from '../../records/tie.ts';
 import { sampleTie } from '../../testing.ts';
-import { letOutFor, type TyingSubject, type WornCollar } from '../../tying/tyingSubject.ts';
+import { letOutFor, type TyingSubject, type ShirtCollar } from '../../tying/tyingSubject.ts';
 import { READERS, type Reader } from '../readers.ts';
 import { halfKnotHint, stepContextOf, type StepContext } from './stepContext.ts';
 import { digitsIn, stepWords } from './stepWords.ts';
@@ -74,7 +74,7 @@ const at = (said: readonly Said[], step: TyingStep): Said => {
 };
 
 /** Every collar that can be worn. */
-const COLLARS: readonly WornCollar[] = COLLAR_STYLES.flatMap((style) =>
+const COLLARS: readonly ShirtCollar[] = COLLAR_STYLES.flatMap((style) =>
   WING_SCHOOLS.flatMap((wings) => BOW_POSITIONS.map((bowPosition) => ({ style, wings, bowPosition }))),
 );
 
@@ -82,7 +82,7 @@ interface Combination {
   readonly name: string;
   readonly way: OfferedWay;
   readonly reader: Reader;
-  readonly worn: WornCollar;
+  readonly worn: ShirtCollar;
   readonly isLate: boolean;
   readonly said: readonly Said[];
 }

@@ -1,21 +1,20 @@
 import { EYE_AMOUNT_WORDS, eyeFindingWords, wholeStepWords, type Reader } from '@easytuck/contract';
 import {
   bowsByEye,
-  drawTied,
-  EYE_AMOUNTS,
+  EYE_AMOUNTS_MM,
   EYE_FINDINGS,
   stepsByEye,
   type BothBows,
-  type Bow,
   type BowState,
   type EyeAmount,
   type EyeFinding,
   type EyeStep,
-  type Fit,
   type PreparedTie,
   type Side,
 } from '@easytuck/core';
-import { useState, type CSSProperties } from 'react';
+import { useEffect, useRef, useState, type CSSProperties, type RefObject } from 'react';
+import { v7 as uuid } from 'uuid';
+import { outlinesOf, type DrawnHalves } from './bowOutlines.ts';
 import { pullWords, type KnotLayer } from './pullWords.ts';
 
 export interface ByEyeProps {
@@ -28,11 +27,11 @@ export interface ByEyeProps {
   readonly isMirror: boolean;
   readonly knotLayer: KnotLayer;
   readonly length: (lengthMm: number) => string;
-  /** It looks right: what was seen at first, in words. Null: there is nobody to put it on record for. */
-  readonly onDone: ((seen: string) => void) | null;
+  /** It looks right: what was seen at first, in words, and a key to record it under once. Null: there is nobody to record it for. */
+  readonly onDone: ((seen: string, id: string) => void) | null;
 }
 
-const AMOUNTS = Object.keys(EYE_AMOUNTS) as readonly EyeAmount[];
+const AMOUNTS = Object.keys(EYE_AMOUNTS_MM) as readonly EyeAmount[];
 const NOTHING: ReadonlySet<EyeFinding> = new Set();
 
 /** Evening out without a tape: what is seen is chosen among pictures of this bow, then one pull at a time, looked at after each. */
@@ -44,6 +43,8 @@ export function ByEye(props: ByEyeProps) {
   const [at, setAt] = useState(0);
   const [note, setNote] = useState('');
   const [isDone, setDone] = useState(false);
+  const [id, setId] = useState(() => uuid());
+  const section = useFocusOnChange<HTMLElement>(steps === null ? 'see' : at < steps.length ? `step ${at}` : `look ${isDone}`);
   const picture = (seen: ReadonlySet<EyeFinding>, shown: EyeAmount = amount) => (
     <EyePicture {...{ tie, wanted, seen, frontLoopSide, isMirror }} amount={shown} />
   );
@@ -52,6 +53,7 @@ export function ByEye(props: ByEyeProps) {
     setAt(0);
     setNote('');
     setDone(false);
+    setId(uuid());
     setFindings(NOTHING);
   };
   const words = (step: EyeStep): string =>
@@ -60,7 +62,7 @@ export function ByEye(props: ByEyeProps) {
       : `${pullWords(step, { frontLoopSide, knotLayer, reader, fine: (mm) => `about ${length(mm)}` })}.`;
   if (steps === null)
     return (
-      <section aria-label="What do you see?">
+      <section ref={section} tabIndex={-1} aria-label="What do you see?" style={SECTION}>
         <h2 style={HEADING}>What do you see?</h2>
         <p>Choose every picture that looks like your bow, then how much it is.</p>
         <div role="group" aria-label="What looks wrong" style={GALLERY}>
@@ -103,7 +105,7 @@ export function ByEye(props: ByEyeProps) {
   const step = steps[at];
   if (isDone || !step)
     return (
-      <section aria-label="Look again">
+      <section ref={section} tabIndex={-1} aria-label="Look again" style={SECTION}>
         <h2 style={HEADING}>Look again</h2>
         <div style={{ maxWidth: 320 }}>{picture(NOTHING)}</div>
         <p role="status">{isDone ? 'It looks right.' : 'That was all. Look at the whole bow again: level, knot over the button.'}</p>
@@ -114,7 +116,7 @@ export function ByEye(props: ByEyeProps) {
               style={BUTTON}
               onClick={() => {
                 setDone(true);
-                onDone?.([...findings].map((finding) => eyeFindingWords(finding, frontLoopSide, reader).toLowerCase()).join('; '));
+                onDone?.([...findings].map((finding) => eyeFindingWords(finding, frontLoopSide, reader).toLowerCase()).join('; '), id);
               }}
             >
               It looks right
@@ -127,7 +129,7 @@ export function ByEye(props: ByEyeProps) {
       </section>
     );
   return (
-    <section aria-label="What to do">
+    <section ref={section} tabIndex={-1} aria-label="What to do" style={SECTION}>
       <p style={{ margin: 0, color: 'var(--pencil)' }}>
         {at + 1} of {steps.length}
       </p>
@@ -161,6 +163,18 @@ export function ByEye(props: ByEyeProps) {
   );
 }
 
+/** Moves the focus to an element as what it shows changes: what was pressed has gone, and a reader hears what came. */
+function useFocusOnChange<T extends HTMLElement>(shown: string): RefObject<T | null> {
+  const element = useRef<T>(null);
+  const before = useRef(shown);
+  useEffect(() => {
+    if (before.current === shown) return;
+    before.current = shown;
+    element.current?.focus();
+  }, [shown]);
+  return element;
+}
+
 /** What to do about a step that made it worse. */
 const worseWords = (step: EyeStep): string =>
   step.kind === 'whole'
@@ -169,9 +183,18 @@ const worseWords = (step: EyeStep): string =>
       ? 'Push that flat end back, and draw the layer of its loop that it comes out of instead.'
       : 'That was the other layer of the loop. Draw it back, and take the layer on the other side of the same loop.';
 
+/** Of each pair one can be seen at a time. */
+const OPPOSITES: readonly (readonly EyeFinding[])[] = [
+  ['frontLoop', 'frontFlatEnd'],
+  ['backLoop', 'backFlatEnd'],
+  ['frontWider', 'backWider'],
+];
+
 function toggled(set: ReadonlySet<EyeFinding>, finding: EyeFinding): ReadonlySet<EyeFinding> {
   const next = new Set(set);
   if (!next.delete(finding)) next.add(finding);
+  const opposite = OPPOSITES.find((pair) => pair.includes(finding))?.find((each) => each !== finding);
+  if (opposite) next.delete(opposite);
   return next;
 }
 
@@ -186,9 +209,12 @@ function EyePicture({
   frontLoopSide,
   isMirror,
 }: Pick<ByEyeProps, 'tie' | 'wanted' | 'frontLoopSide' | 'isMirror'> & { seen: ReadonlySet<EyeFinding>; amount: EyeAmount }) {
-  const { mm } = EYE_AMOUNTS[amount];
-  const shown = outlines(tie, bowsByEye(wanted, seen, amount), seen, mm, frontLoopSide);
-  const right = outlines(tie, wanted, NOTHING, 0, frontLoopSide);
+  const mm = EYE_AMOUNTS_MM[amount];
+  const bows = bowsByEye(wanted, seen, amount);
+  const front = widened(bows.front, seen.has('frontWider') ? mm : 0);
+  const back = widened(bows.back, seen.has('backWider') ? mm : 0);
+  const shown = outlinesOf(tie, { front, back }, frontLoopSide);
+  const right = outlinesOf(tie, wanted, frontLoopSide);
   const moved = `translate(${seen.has('offCentre') ? mm : 0} ${seen.has('gap') ? Math.min(20, mm) : 0}) rotate(${seen.has('tilted') ? TILT_DEGREES[amount] : 0})`;
   const knotWidth = seen.has('fatKnot') ? 12 : 7;
   return (
@@ -213,21 +239,13 @@ function EyePicture({
   );
 }
 
-function outlines(tie: PreparedTie, bows: BothBows, seen: ReadonlySet<EyeFinding>, mm: number, frontLoopSide: Side) {
-  const length = tie.profile.bladeLengthMm;
-  const bow = ({ loopMm: r, flatEndMm: t }: BowState, widerMm: number): Bow => {
-    const [loopMm, flatEndMm] = [r + widerMm / 2, t + widerMm / 2];
-    const strandMm = 2 * loopMm + flatEndMm;
-    return {
-      ...{ strandMm, visibleMm: strandMm, loopMm, flatEndMm, spreadMm: loopMm + flatEndMm },
-      ...{ crossingAtMm: length - strandMm, foldAtMm: length - flatEndMm - loopMm, centreAtMm: length - flatEndMm },
-    };
-  };
-  const front = bow(bows.front, seen.has('frontWider') ? mm : 0);
-  const back = bow(bows.back, seen.has('backWider') ? mm : 0);
-  return drawTied(tie, { front, back, frontLoopSide, knotFaceMm: tie.takeUp.knotHeightMm * 0.9 } as Fit);
-}
+/** Half-widths as they are seen: wider by so much on both sides together where that is what is seen. */
+const widened = ({ loopMm, flatEndMm }: BowState, byMm: number): DrawnHalves['front'] => ({
+  loopMm: loopMm + byMm / 2,
+  flatEndMm: flatEndMm + byMm / 2,
+});
 
+const SECTION: CSSProperties = { outline: 'none' };
 const HEADING: CSSProperties = { margin: '0 0 0.2em', fontSize: '1.35em' };
 const GALLERY: CSSProperties = {
   display: 'grid',

@@ -16,13 +16,9 @@ import Box from '@mui/material/Box';
 import TextField from '@mui/material/TextField';
 import { useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { v7 as uuid } from 'uuid';
-import { recordTying } from '../../common/api/tyings.ts';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
-import { useSaving } from '../../common/forms/useSaving.ts';
-import { notify } from '../../common/notices.tsx';
-import { useMay } from '../../common/session/sessionStore.ts';
 import { ByEye } from '../../common/tying/ByEye.tsx';
+import { useRecordByEye } from '../../common/tying/useRecordByEye.ts';
 import { goToNextField } from '../../common/forms/nextField.ts';
 import { useShop } from '../../common/api/shop.ts';
 import { Choice } from '../../common/Choice.tsx';
@@ -62,12 +58,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const halves = useHalfWidths(`balance ${fitting.id}`);
   usePageTitle(`Balance: ${wearer.name}`);
   const wanted = useMemo(() => stateOf(desk, NOTHING_READ, LEVEL), [desk]);
-  const mayRecord = useMay()('tyings.record');
-  const byEye = useSaving(async (seen: string) => {
-    const note = `Judged by eye. ${seen}`;
-    await recordTying({ id: uuid(), wearerId: wearer.id, tieId: tie.id, fittingId: fitting.id, outcome: 'tied', note });
-    notify(`Recorded for ${wearer.name}: judged by eye.`);
-  });
+  const byEye = useRecordByEye({ wearer, tieId: tie.id, fittingId: fitting.id });
   const [wish, setWish] = useState<Wish>(wearer.finish === 'handTied' ? desk.frontLoopSide : 'even');
   const [unevenMm, setUnevenMm] = useState(6);
   const [{ tiltText, knotOffText }, setOff] = useDraftedOff(`balance ${fitting.id} off`);
@@ -242,7 +233,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
               isMirror={isMirror}
               knotLayer={knotLayer}
               length={length}
-              onDone={mayRecord ? (seen) => void byEye.save(seen) : null}
+              onDone={byEye.record}
             />
             <NotSaved failure={byEye.failure} what="recorded" kept="" />
           </Box>

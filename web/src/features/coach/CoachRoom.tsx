@@ -10,21 +10,17 @@ import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
-import { v7 as uuid } from 'uuid';
-import { recordTying } from '../../common/api/tyings.ts';
 import { useWearer } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
 import { NotSaved } from '../../common/forms/NotSaved.tsx';
-import { useSaving } from '../../common/forms/useSaving.ts';
 import { useSettledError } from '../../common/forms/useSettledError.ts';
-import { notify } from '../../common/notices.tsx';
 import { usePageTitle } from '../../common/pageTitle.ts';
 import { seesMirrored } from '../../common/reader.ts';
 import { ReaderChoice } from '../../common/ReaderChoice.tsx';
-import { useMay } from '../../common/session/sessionStore.ts';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { ByEye } from '../../common/tying/ByEye.tsx';
+import { useRecordByEye } from '../../common/tying/useRecordByEye.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
 import { CoachStage } from './components/CoachStage.tsx';
@@ -111,15 +107,9 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
 /** Evening out by eye; where it is known whose bow it is, it ends in a tying on record. */
 function EyeTab({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
   const { length } = useUnits();
-  const may = useMay();
   const { wearer, tie, fittingId } = subject;
   const { way } = coach.state;
-  const { save, failure } = useSaving(async (seen: string) => {
-    if (!wearer) return;
-    await recordTying({ id: uuid(), wearerId: wearer.id, tieId: tie.id, fittingId, outcome: 'tied', way, note: `Judged by eye. ${seen}` });
-    notify(`Recorded for ${wearer.name}: judged by eye.`);
-  });
-  const done = wearer && may('tyings.record') ? (seen: string) => void save(seen) : null;
+  const { record, failure } = useRecordByEye({ wearer, tieId: tie.id, fittingId, way });
   return (
     <Box sx={{ maxWidth: '70rem', pt: 1 }}>
       <NotSaved failure={failure} what="recorded" kept="" />
@@ -130,7 +120,7 @@ function EyeTab({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
         isMirror={seesMirrored(coach.reader)}
         knotLayer={coach.context.backKnotLayer ?? 'unknown'}
         length={length}
-        onDone={done}
+        onDone={record}
       />
     </Box>
   );

@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { useMemo } from 'react';
 import { COLOURS } from '../../../theme.ts';
 import type { BowEnd } from '../../../common/tying/pullWords.ts';
-import { outlinesOf } from './TiedDrawing.tsx';
+import { outlinesOf } from '../../../common/tying/bowOutlines.ts';
 
 /** What one pull does to both ends of its bow: loop and flat end move from before to after, three times; where movement is not wanted, as it is after. */
 export function PullPicture({

@@ -7,7 +7,7 @@ import { COLOURS, SIZE } from '../../../theme.ts';
 import { loopSideOf, type BowEnd } from '../../../common/tying/pullWords.ts';
 import { clothOf } from '../balanceDesk.ts';
 import { drawOn, edgePerMm, NOT_TRIED, triedOn, triedWords, type Layer, type Tried } from '../whatIf.ts';
-import { outlinesOf } from './TiedDrawing.tsx';
+import { outlinesOf } from '../../../common/tying/bowOutlines.ts';
 
 const VIEW = { width: 236, height: 100 } as const;
 const LAYERS: readonly { readonly layer: Layer; readonly words: string }[] = [

@@ -1,0 +1,49 @@
+/** @jest-environment jsdom */
+import { prepareTie } from '@easytuck/core';
+import { WORKED_TIE } from '@easytuck/core/testing';
+import { fireEvent, render, screen } from '@testing-library/react';
+import { ByEye } from './ByEye.tsx';
+
+const WANTED = { front: { loopMm: 62, flatEndMm: 62, slackMm: 0 }, back: { loopMm: 62, flatEndMm: 62, slackMm: 0 } };
+const press = (name: RegExp): void => void fireEvent.click(screen.getByRole('button', { name }));
+const isPressed = (name: RegExp): string | null => screen.getByRole('button', { name }).getAttribute('aria-pressed');
+
+describe('evening out by eye', () => {
+  const done: [string, string][] = [];
+  beforeEach(() => {
+    done.length = 0;
+    render(
+      <ByEye
+        tie={prepareTie(WORKED_TIE)}
+        wanted={WANTED}
+        frontLoopSide="right"
+        reader="facing"
+        isMirror={false}
+        knotLayer="unknown"
+        length={(mm) => `${mm.toFixed(0)} mm`}
+        onDone={(...seen) => done.push(seen)}
+      />,
+    );
+  });
+
+  it('takes back the opposite of what is chosen: a bow cannot be both', () => {
+    press(/^The front loop/);
+    press(/^The front flat end/);
+    expect([isPressed(/^The front loop/), isPressed(/^The front flat end/)]).toEqual(['false', 'true']);
+    press(/^The bow leans/);
+    expect(isPressed(/^The front flat end/)).toBe('true');
+  });
+
+  it('names sides for a helper who faces the wearer, keeps the focus, and is done once under one key', () => {
+    press(/^The front flat end, on the wearer’s left \(on your right\)/);
+    press(/^Show what to do/);
+    expect(document.activeElement).toBe(screen.getByRole('region', { name: 'What to do' }));
+    expect(screen.getByText(/of the front loop, on the wearer’s right \(on your left\),/)).toBeTruthy();
+    press(/^Better/);
+    expect(document.activeElement).toBe(screen.getByRole('region', { name: 'Look again' }));
+    press(/^It looks right/);
+    expect(screen.queryByRole('button', { name: /^It looks right/ })).toBeNull();
+    expect(done).toEqual([[expect.stringContaining('the front flat end'), expect.stringMatching(/^[0-9a-f-]{36}$/)]]);
+    expect(document.activeElement).toBe(screen.getByRole('region', { name: 'Look again' }));
+  });
+});

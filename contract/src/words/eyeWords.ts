@@ -52,8 +52,8 @@ export function wholeStepWords(
     case 'tilted':
       return 'Hold the knot and turn the whole bow, until both sides are level. If it turns back by itself, the front bow was folded to the wrong side.';
     case 'frontWider':
-      return `No pull makes these two alike: the back bow has less cloth. Next time let the long end hang about ${lead} lower.`;
+      return `No pull makes these two alike: the back bow has less cloth. Next time make the lead about ${lead} longer.`;
     case 'backWider':
-      return `No pull makes these two alike: the back bow has more cloth. Next time let the long end hang about ${lead} less low.`;
+      return `No pull makes these two alike: the back bow has more cloth. Next time make the lead about ${lead} shorter.`;
   }
 }

@@ -1,4 +1,4 @@
-import { namesFor, sentences, type StepWords } from './phrases.ts';
+import { capital, namesFor, sentences, type StepWords } from './phrases.ts';
 import type { StepContext } from './stepContext.ts';
 
 const NORMAL_MESS = 'Untidy, but two loops and two flat ends: one of each on either side. That is normal here. Go on.';
@@ -32,7 +32,7 @@ export function frontBowWords(context: StepContext): StepWords {
       `${otherHand}: the forefinger lies behind the widest line; the blade is folded over it, towards ${other}. Keep it taut. Then the finger slips out.`,
     ],
     check: `The fold lies on ${other}, the tail in front of the loop.${
-      faces ? ` ${isTurned ? faces.inner : faces.outer} shows on the front bow.` : ''
+      faces ? ` ${capital(isTurned ? faces.inner : faces.outer)} shows on the front bow.` : ''
     } The side matters: folded to ${own}, the knot ends as a granny.`,
     trap: 'With the tail behind the loop there is no usable gap later. Folded to the wrong side, the finished bow turns upright. With the waist off the middle, one half comes out wider.',
     more: handling === 'slippery' ? 'This cloth slides and creases: hold the front bow firmly until the end.' : null,
@@ -53,8 +53,8 @@ export function dropWords(context: StepContext): StepWords {
       `${ownHand}: lifts its ${inFront}, lets the long end pass, and closes the ${inFront} on it. The ${behind} stays behind.`,
       `${otherHand}: lifts the long end over${foldLengthwise ? ', folds it lengthwise between thumb and forefinger,' : ', flat,'} and lets it fall.`,
     ],
-    check: `It lies ${foldLengthwise ? 'folded in half' : 'flat'} over the middle, ${
-      faces ? (isTurned ? faces.inner : faces.outer) : 'outer face'
+    check: `It lies ${foldLengthwise ? 'folded in half' : 'flat'} over the middle, with ${
+      faces ? (isTurned ? faces.inner : faces.outer) : 'the outer face'
     } in front.`,
     trap: isTurned ? 'Turned twice, it shows the other face again.' : 'If it turns over as it falls, it shows its other face.',
     more: null,

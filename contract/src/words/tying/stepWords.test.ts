@@ -399,8 +399,10 @@ describe('what depends on the tie', () => {
     const reversible: Tie = { ...TIE, faces: { outer: { name: 'navy', look: 'plain' }, inner: { name: 'wine', look: 'plain' } } };
     const text = (folding: Folding | null, step: TyingStep): string => at(main({ tie: reversible, folding }), step).text;
     expect(text(UNTWISTED, 'prepare')).toContain('Navy lies away from the shirt');
-    expect(text(UNTWISTED, 'frontBow')).toContain('navy shows on the front bow');
-    expect(text({ ...UNTWISTED, frontTurned: true }, 'frontBow')).toMatch(/Turn the short blade over, once.*wine shows on the front bow/);
+    expect(text(UNTWISTED, 'frontBow')).toContain('. Navy shows on the front bow');
+    expect(text({ ...UNTWISTED, frontTurned: true }, 'frontBow')).toMatch(
+      /Turn the short blade over, once.*\. Wine shows on the front bow/,
+    );
     expect(text({ ...UNTWISTED, dropTurned: true }, 'drop')).toMatch(/Turn it over, once.*wine in front/);
     expect(text({ ...UNTWISTED, backTurned: true, backTail: 'behind' }, 'backBow')).toMatch(
       /Turn the blade over, once, before you fold it\. Fold its tail away behind/,

@@ -250,7 +250,7 @@ const HEADING: CSSProperties = { margin: '0 0 0.2em', fontSize: '1.35em' };
 const GALLERY: CSSProperties = {
   display: 'grid',
   gap: 10,
-  gridTemplateColumns: 'repeat(auto-fill, minmax(10.5rem, 1fr))',
+  gridTemplateColumns: 'repeat(auto-fill, minmax(min(10.5rem, 100%), 1fr))',
   margin: '0.6em 0',
 };
 const CARD: CSSProperties = {

@@ -273,7 +273,7 @@ export const proposal = z.object({
   without: z.array(
     z.object({
       memberId: recordId,
-      why: z.enum(['noCollar', 'noneFree', 'noneFits', 'ownDoesNotFit']),
+      why: z.enum(['noCollar', 'noneFree', 'noneFits', 'noBreakaway', 'ownDoesNotFit']),
       tieId: recordId.nullable(),
       makeMm: z.number().nullable(),
     }),

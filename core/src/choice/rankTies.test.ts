@@ -21,10 +21,14 @@ const anyTaste: fc.Arbitrary<Taste> = fc.record({
   occasion: fc.constantFrom(...OCCASIONS),
   fullness: fc.constantFrom<Fullness | null>('trim', 'classic', 'full', null),
   hands: fc.constantFrom<Hands | null>('sure', 'learning', 'needsHelp', null),
+  needsBreakaway: fc.boolean(),
 });
 
 const anyDrawer: fc.Arbitrary<readonly Candidate[]> = fc
-  .array(fc.record({ prepared: anyTie, inStock: fc.nat(3), dress: fc.constantFrom(BLACK_SILK, WHITE_PIQUE, RED_WOOL) }), { maxLength: 12 })
+  .array(
+    fc.record({ prepared: anyTie, inStock: fc.nat(3), dress: fc.constantFrom(BLACK_SILK, WHITE_PIQUE, RED_WOOL), breakaway: fc.boolean() }),
+    { maxLength: 12 },
+  )
   .map((ties) => ties.map((tie, i) => ({ id: `tie ${i}`, ...tie })));
 
 const anyWorn: fc.Arbitrary<WornCollar> = fc
@@ -46,6 +50,7 @@ function orderByBruteForce(drawer: readonly Candidate[], worn: WornCollar, taste
   });
   type Entry = (typeof wearable)[number];
   const beats = (a: Entry, b: Entry): boolean => {
+    if (taste.needsBreakaway && a.tie.breakaway !== b.tie.breakaway) return a.tie.breakaway;
     const broken = ({ tie }: Entry): number =>
       customsOf(taste.occasion, tie.dress, tie.prepared.bowHeightMm, tie.inStock).filter(({ speaks }) => speaks === 'against').length;
     if (broken(a) !== broken(b)) return broken(a) < broken(b);

@@ -24,17 +24,21 @@ export interface Candidate {
   readonly prepared: PreparedTie;
   readonly inStock: number;
   readonly dress: TieDress;
+  /** The band opens by itself when it is pulled. */
+  readonly breakaway: boolean;
 }
 
-/** What is wished for: the occasion, how full a bow, and for whose hands; null where it is all the same or not known. */
+/** What is wished for: the occasion, how full a bow, and for whose hands; null if it does not matter or is not known. */
 export interface Taste {
   readonly occasion: Occasion;
   readonly fullness: Fullness | null;
   readonly hands: Hands | null;
+  /** The wearer needs a band that opens by itself when it is pulled. */
+  readonly needsBreakaway: boolean;
 }
 
 /** Nothing in particular. */
-export const NO_TASTE: Taste = { occasion: 'other', fullness: null, hands: null };
+export const NO_TASTE: Taste = { occasion: 'other', fullness: null, hands: null, needsBreakaway: false };
 
 /** What the house and the fitter have settled: the school with its small amount, in mm, and where the long end starts. */
 export interface RankingHabits {
@@ -60,6 +64,8 @@ export type Reason =
   | { readonly speaks: 'for' | 'against'; readonly what: 'asWished'; readonly fullness: Fullness }
   | { readonly speaks: 'for'; readonly what: 'easyToLearn' }
   | { readonly speaks: 'against'; readonly what: 'slippery' | 'thickKnot' }
+  | { readonly speaks: 'for'; readonly what: 'breaksAway' }
+  | { readonly speaks: 'against'; readonly what: 'noBreakaway' }
   | Custom;
 
 /** How a tie would do on a wearer: at the setting the school asks for, with the even lead; or why it cannot be worn. */
@@ -69,6 +75,7 @@ export type RankedTie =
 
 /** What one is ranked by, in this order: fewer first. */
 type Rank = readonly [
+  needUnmet: number,
   customsBroken: number,
   outside: number,
   notInStock: number,
@@ -86,7 +93,7 @@ export const AS_CUT_MM = 3;
 export const FINE_STEP_BOW_MM = 2;
 
 /**
- * Ranks ties for a wearer: those that dress custom asks for before those it speaks against, those inside every bound
+ * Ranks ties for a wearer: those that meet the wearer's need for a breakaway band first, then those that dress custom asks for before those it speaks against, those inside every bound
  * before those past a width rule, those in stock first, those as full as wished first, for a learner those of easier cloth,
  * then by room (up to {@link ENOUGH_ROOM_MM}), then by how close to its cut the bow comes out. Ties that cannot be worn
  * come last, with why. Ties that are alike in all of that keep the order they came in.
@@ -114,15 +121,20 @@ export function rankTies(
     const customs = tasteOf(candidate, taste);
     ranked.push({
       tie: { kind: 'wearable', id, worn: fitted, reasons: [...customs, ...reasonsOf(candidate, fitted, isPastBand)] },
-      rank: rankOf(candidate, fitted, customs, taste.hands),
+      rank: rankOf(candidate, fitted, customs, taste),
     });
   }
   ranked.sort((a, b) => compareRanks(a.rank, b.rank));
   return [...ranked.map(({ tie }) => tie), ...unwearable];
 }
 
-function tasteOf({ prepared, inStock, dress }: Candidate, { occasion, fullness, hands }: Taste): readonly Reason[] {
-  const reasons: Reason[] = [...customsOf(occasion, dress, prepared.bowHeightMm, inStock)];
+function tasteOf(
+  { prepared, inStock, dress, breakaway }: Candidate,
+  { occasion, fullness, hands, needsBreakaway }: Taste,
+): readonly Reason[] {
+  const reasons: Reason[] = [];
+  if (needsBreakaway) reasons.push(breakaway ? { speaks: 'for', what: 'breaksAway' } : { speaks: 'against', what: 'noBreakaway' });
+  reasons.push(...customsOf(occasion, dress, prepared.bowHeightMm, inStock));
   if (fullness !== null) {
     const speaks = fullnessOf(prepared.bowHeightMm) === fullness ? 'for' : 'against';
     reasons.push({ speaks, what: 'asWished', fullness: fullnessOf(prepared.bowHeightMm) });
@@ -140,9 +152,14 @@ function tasteOf({ prepared, inStock, dress }: Candidate, { occasion, fullness, 
 const LEARNING_ORDER = { holds: 0, usual: 1, thick: 2, slips: 3 } as const;
 const GRADE_ORDER = { good: 0, fair: 1, outside: 2 } as const satisfies Readonly<Record<Grade, number>>;
 /** Reasons that are ranked on their own, not as customs. */
-const NOT_CUSTOMS: ReadonlySet<Reason['what']> = new Set<Reason['what']>(['asWished', 'slippery', 'thickKnot']);
+const NOT_CUSTOMS: ReadonlySet<Reason['what']> = new Set<Reason['what']>(['asWished', 'slippery', 'thickKnot', 'noBreakaway']);
 
-function rankOf({ prepared, inStock, dress }: Candidate, { fit }: WearerFit, reasons: readonly Reason[], hands: Hands | null): Rank {
+function rankOf(
+  { prepared, inStock, dress, breakaway }: Candidate,
+  { fit }: WearerFit,
+  reasons: readonly Reason[],
+  { hands, needsBreakaway }: Taste,
+): Rank {
   let [customsBroken, notAsWished] = [0, 0];
   for (const { speaks, what } of reasons) {
     if (speaks === 'for') continue;
@@ -150,6 +167,7 @@ function rankOf({ prepared, inStock, dress }: Candidate, { fit }: WearerFit, rea
     if (!NOT_CUSTOMS.has(what)) customsBroken += 1;
   }
   return [
+    needsBreakaway && !breakaway ? 1 : 0,
     customsBroken,
     GRADE_ORDER[fit.grade],
     inStock > 0 ? 0 : 1,

@@ -25,5 +25,6 @@ export const worked = (change: Partial<Candidate> = {}): Candidate => ({
   prepared: workedTie(),
   inStock: 1,
   dress: BLACK_SILK,
+  breakaway: false,
   ...change,
 });

@@ -9,7 +9,7 @@ import { matchLook, suggestLook, type Look, type Neck } from './oneLook.ts';
 
 const solve = (costs: readonly (readonly number[])[]) => munkres(costs.map((row) => [...row]));
 const neck = (id: string, label: number, change: Partial<Neck['worn']> = {}): Taker => ({
-  ...{ id, longEnd: 'left', hadId: null },
+  ...{ id, longEnd: 'left', hadId: null, needsBreakaway: false },
   worn: {
     ...{ collar: { system: 'in', label }, easeMm: 6.35, style: 'turndown', collarPointsMm: null, neckBreadthMm: null, faceWidthMm: null },
     ...change,
@@ -17,7 +17,9 @@ const neck = (id: string, label: number, change: Partial<Neck['worn']> = {}): Ta
 });
 const shortened = (byMm: number): PreparedTie =>
   prepareTie({ ...WORKED_TIE, hardware: { kind: 'slots', shortestMm: 791.5 - byMm, stepCount: 6, pitchMm: 12.7, marks: null } });
-const kind = (id: string, free: number, prepared = workedTie(), likeness = 'black satin'): Kind => ({ id, free, prepared, likeness });
+const kind = (id: string, free: number, prepared = workedTie(), likeness = 'black satin'): Kind => ({
+  ...{ id, free, prepared, likeness, breakaway: false },
+});
 const AS_CUT: Look = { rule: 'asCut' };
 
 /** The best that can be had, by trying every way to give ties out: who goes without, how many looks, how far off. */
@@ -92,6 +94,20 @@ describe('allotting ties', () => {
       ),
       { numRuns: 60 },
     );
+  });
+
+  it('gives a tie with a breakaway clasp to those who need one, however far off it is, and says where there is none', () => {
+    const takers = [neck('Ada', 16), { ...neck('Bo', 16), needsBreakaway: true }];
+    const kinds = [kind('satin', 4), { ...kind('safe', 1, shortened(25), 'navy twill'), breakaway: true }];
+    const { allotted } = allotTies(takers, kinds, AS_CUT, solve);
+    expect(allotted.map(({ id, kindId }) => [id, kindId])).toEqual([
+      ['Ada', 'satin'],
+      ['Bo', 'safe'],
+    ]);
+    const none = allotTies(takers, [kind('satin', 4)], AS_CUT, solve);
+    expect(none.without).toEqual([{ id: 'Bo', why: 'noBreakaway', kindId: null, makeMm: null }]);
+    const given = allotTies([...takers, { ...neck('Cy', 16), needsBreakaway: true }], kinds, AS_CUT, solve);
+    expect(given.without).toEqual([expect.objectContaining({ why: 'noneFree', kindId: 'safe' })]);
   });
 
   it('dresses all in one look if there are enough of it, although a mixture would come closer', () => {

@@ -18,8 +18,11 @@ export interface Allotted {
 /** Somebody who gets none, and what would help. */
 export interface Without {
   readonly id: string;
-  /** `noneFree`: a kind would do, but all of it are given. `noneFits`: this neck can wear none of these. */
-  readonly why: 'noneFree' | 'noneFits';
+  /**
+   * `noneFree`: a kind would do, but all of it are given. `noneFits`: this neck can wear none of these. `noBreakaway`: they need a band
+   * that opens by itself, and none of these has one.
+   */
+  readonly why: 'noneFree' | 'noneFits' | 'noBreakaway';
   /** What to buy or to make: one more of this kind; where none fits, cut to this length from tip to tip, in mm. */
   readonly kindId: string | null;
   readonly makeMm: number | null;
@@ -106,10 +109,13 @@ function withoutOf(taker: Taker, kinds: readonly Kind[], matches: readonly Match
     (a, b) => Number(b.likeness === main) - Number(a.likeness === main) || a.distance - b.distance,
   );
   if (closest) return { id, why: 'noneFree', kindId: closest.id, makeMm: null };
+  const allowed = taker.needsBreakaway ? kinds.filter(({ breakaway }) => breakaway) : kinds;
+  if (kinds.length > 0 && allowed.length === 0) return { id, why: 'noBreakaway', kindId: null, makeMm: null };
   // made to measure from the pattern that has to change least
-  const lengths = kinds
-    .map(({ id: kindId, prepared }, k) => {
-      const why = matches[k];
+  const lengths = allowed
+    .map((kind) => {
+      const { id: kindId, prepared } = kind;
+      const why = matches[kinds.indexOf(kind)];
       const pathMm = neckPathMm(worn.collar, worn.easeMm, prepared.measured.cloth);
       const byMm = why?.kind === 'none' && 'byMm' in why.why ? why.why.byMm : Infinity;
       return { kindId, byMm, makeMm: setForSpreadMm(prepared, pathMm, wantedSpreadMm(look, prepared, worn)) };

@@ -9,11 +9,15 @@ export interface Kind {
   readonly free: number;
   /** The same text for kinds that look alike: of one shape, cloth, colour and face. */
   readonly likeness: string;
+  /** The band opens by itself when it is pulled. */
+  readonly breakaway: boolean;
 }
 
 /** Somebody who needs a tie; `hadId`: the kind that they have now, which they keep if no other is better. */
 export interface Taker extends Neck {
   readonly hadId: string | null;
+  /** They can only wear a band that opens by itself when it is pulled. */
+  readonly needsBreakaway: boolean;
 }
 
 /**
@@ -28,7 +32,11 @@ export type Matches = readonly (readonly Matched[])[];
 
 /** Fits every kind to every neck. */
 export const matchAll = (takers: readonly Taker[], kinds: readonly Kind[], look: Look): Matches =>
-  takers.map((taker) => kinds.map(({ prepared }) => matchLook(prepared, taker, look)));
+  takers.map((taker) =>
+    kinds.map(({ prepared, breakaway }) => (taker.needsBreakaway && !breakaway ? NO_BREAKAWAY : matchLook(prepared, taker, look))),
+  );
+
+const NO_BREAKAWAY: Matched = { kind: 'none', why: { kind: 'noBreakaway' } };
 
 /** What it costs, in mm of width, to leave somebody without a tie: more than any bow can be off. */
 const COST_WITHOUT = 1_000;

@@ -47,7 +47,7 @@ export type Matched =
       /** How far past a width rule (neck, collar points, face) the bow goes; 0 inside. In mm of width. */
       readonly pastCustomMm: number;
     }
-  | { readonly kind: 'none'; readonly why: Extract<UsableSettings, { kind: 'none' }> };
+  | { readonly kind: 'none'; readonly why: Extract<UsableSettings, { kind: 'none' }> | { readonly kind: 'noBreakaway' } };
 
 /** The width that a look wishes on a neck, in mm. */
 export function wantedSpreadMm(look: Look, tie: PreparedTie, worn: WornCollar): number {

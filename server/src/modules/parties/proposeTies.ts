@@ -66,6 +66,7 @@ export const takerOf = (member: PartyMember, worn: Taker['worn']): Taker => ({
   worn,
   longEnd: longEndOfMember(member),
   hadId: member.tieId,
+  needsBreakaway: member.wearer?.bandNeed === 'breakaway',
 });
 
 /** A look with its figure; null where the figure is still to be proposed. */
@@ -96,6 +97,7 @@ export function proposeTies({ party, members, shop, drawer, offered, leftOut, fr
     prepared: prepared.get(tie.id) ?? prepareTie(tie),
     free: free.get(tie.id) ?? 0,
     likeness: likeness.get(tie.id) ?? tie.id,
+    breakaway: tie.breakaway,
   }));
   const wornAlready = new Set(
     members.flatMap((member) => (isFixed(member) && member.tieId !== null ? (likeness.get(member.tieId) ?? []) : [])),

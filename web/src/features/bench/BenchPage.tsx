@@ -81,6 +81,7 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
   }, [chosen, dispatch]);
   const usualTieId = useWearerTies(chosen?.id ?? null).data?.usualTieId ?? null;
   const [fullness, hands] = [chosen?.fullness ?? null, chosen?.dexterity ?? null];
+  const needsBreakaway = chosen?.bandNeed === 'breakaway';
   const isEstimate = chosen?.collarEstimated === true && chosen.collar.text === draft.collarText;
   const setSide = useCallback((next: ViewSide) => {
     keepSide(next);
@@ -96,8 +97,15 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
   const { worn, fit } = view;
   const { longEnd, occasion, collarStyle, wings } = draft;
   const rankingFor = useMemo<RankingFor>(
-    () => ({ worn, longEnd, school: house.school, smallMm: house.smallMm, taste: { occasion, fullness, hands }, usualTieId }),
-    [worn, longEnd, house.school, house.smallMm, occasion, fullness, hands, usualTieId],
+    () => ({
+      worn,
+      longEnd,
+      school: house.school,
+      smallMm: house.smallMm,
+      taste: { occasion, fullness, hands, needsBreakaway },
+      usualTieId,
+    }),
+    [worn, longEnd, house.school, house.smallMm, occasion, fullness, hands, needsBreakaway, usualTieId],
   );
   const advice = useMemo(
     () =>

@@ -33,10 +33,12 @@ export interface OfferFilter {
 
 export const NO_FILTER: OfferFilter = { letters: '', cloth: 'any', hardware: 'any', onlyInStock: false };
 
-/** Ranked once the collar is known, else as they lie in the drawer; the wearer’s usual tie first, unless it cannot be worn. */
+/** Ranked once the collar is known, else in the drawer's order; the wearer’s usual tie first, unless it cannot be worn or lacks the breakaway band that they need. */
 export function offersOf(ties: readonly Tie[], options: RankingFor): readonly Offer[] {
   const offers = inOrder(ties, options);
-  const usual = offers.find(({ isUsual, ranked }) => isUsual && ranked?.kind !== 'unwearable');
+  const usual = offers.find(
+    ({ isUsual, ranked, tie }) => isUsual && ranked?.kind !== 'unwearable' && (tie.breakaway || !options.taste.needsBreakaway),
+  );
   return usual ? [usual, ...offers.filter((offer) => offer !== usual)] : offers;
 }
 
@@ -48,6 +50,7 @@ function inOrder(ties: readonly Tie[], { worn, longEnd, school, smallMm, taste, 
     prepared: preparedOf(tie),
     inStock: tie.inStock,
     dress: { shape: tie.shape, fibre: tie.fibre, weave: tie.weave, look: tie.faces.outer.look },
+    breakaway: tie.breakaway,
   }));
   return rankTies(candidates, worn, { school, smallMm, longEnd }, taste).flatMap((ranked) => {
     const tie = byId.get(ranked.id);

@@ -26,6 +26,10 @@ export function reasonWords(reason: Reason, length: (lengthMm: number) => string
       return reason.speaks === 'for' ? `${reason.fullness}, as the wearer likes` : `a ${reason.fullness} bow`;
     case 'easyToLearn':
       return 'easy to hold while learning';
+    case 'breaksAway':
+      return 'breakaway clasp, as this wearer needs';
+    case 'noBreakaway':
+      return 'no breakaway clasp, and this wearer needs one';
     case 'slippery':
       return 'slips in a learner’s hands';
     case 'thickKnot':

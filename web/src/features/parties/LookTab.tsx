@@ -266,6 +266,7 @@ function Summary({ page: { members, party }, proposal, drawer }: { page: PartyPa
   for (const { why, tieId, memberId } of without)
     if (why === 'noneFree' && tieId !== null) toBuy.set(tieId, [...(toBuy.get(tieId) ?? []), memberId]);
   const noCollar = without.filter(({ why }) => why === 'noCollar').map(({ memberId }) => memberId);
+  const noBreakaway = without.filter(({ why }) => why === 'noBreakaway').map(({ memberId }) => memberId);
   const unfit = without.filter(({ why }) => why === 'noneFits' || why === 'ownDoesNotFit');
   const [main] = groups;
   const ofWidth = main && main.alikeIds.length < main.memberIds.length ? main.memberIds.length - main.alikeIds.length : 0;
@@ -309,6 +310,9 @@ function Summary({ page: { members, party }, proposal, drawer }: { page: PartyPa
                   : `${nameOf(memberId)}: no tie fits. For the workroom: ${length(makeMm)} from tip to tip, cut like ${tieName(tieId)}.`}
             </div>
           ))}
+          {noBreakaway.length > 0 && (
+            <div>Need a band that opens by itself; none of these ties has a breakaway clasp: {namesOf(noBreakaway)}.</div>
+          )}
           {noCollar.length > 0 && <div>No collar size yet: {namesOf(noCollar)}.</div>}
         </Alert>
       )}

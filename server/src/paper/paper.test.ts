@@ -157,6 +157,18 @@ describe('the set card', () => {
     expect(fitting.card?.late).toBe('');
   });
 
+  it('names the side of the front loop on the neck for somebody who tied on a leg last', async () => {
+    const first = await giveOut({});
+    const other = 'the front loop is then on';
+    expect(first.card?.reminder.join(' ')).not.toContain(other);
+    const tying = { wearerId: first.wearer.id, tieId: first.tie.id, outcome: 'tied' };
+    await shop.app.inject({ method: 'POST', url: '/api/tyings', payload: { ...tying, id: uuid(), way: 'onThigh' } });
+    const onRecord = await giveOut({ wearer: { kind: 'known', id: first.wearer.id } });
+    expect(onRecord.card?.reminder.join(' ')).toContain(`${other} your left`);
+    await shop.app.inject({ method: 'POST', url: '/api/tyings', payload: { ...tying, id: uuid(), way: 'main' } });
+    expect((await giveOut({ wearer: { kind: 'known', id: first.wearer.id } })).card?.reminder.join(' ')).not.toContain(other);
+  });
+
   it('stands whole on every size it is printed in, however long the names', () => {
     if (!fitting.card) throw new Error('a fitting has a card');
     const long = {

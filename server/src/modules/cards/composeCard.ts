@@ -33,12 +33,15 @@ const CAUTIONS: readonly string[] = [
   'Children, and work near machinery, in care or in security: only a breakaway clasp, or no tie at all, as the rules there say.',
 ];
 
-/** Composes what goes with the tie to the wearer, in the shop's unit. It is kept as it was composed. */
+/** What of a wearer's record a card depends on. `tiesOnLeg`: their latest tying was on a leg or a cylinder. */
+export type CardNeeds = Pick<WearerMeasures, 'bandNeed'> & { readonly tiesOnLeg: boolean };
+
+/** Composes the card that goes with the tie to the wearer, in the shop's unit. It is stored as it was composed. */
 export function composeCard(
   fitting: Omit<Fitting, 'card'>,
   shop: Pick<ShopSettings, 'name' | 'unit'>,
   told: Reader = 'wearer',
-  needs: Pick<WearerMeasures, 'bandNeed'> = { bandNeed: null },
+  needs: CardNeeds = { bandNeed: null, tiesOnLeg: false },
 ): SetCard {
   const { tie, result, longEnd, revision } = fitting;
   const length = (lengthMm: number): string => formatLength(lengthMm, shop.unit);
@@ -66,7 +69,7 @@ export function composeCard(
     reminder: [
       `Hang the long end ${length(result.leadMm)} lower, on ${named(longEnd)}. Cross it over the short end, then up behind and out.`,
       `Fold the short end at the belly: loop on ${named(loop)}, flat end on ${named(oppositeSide(loop))}. Drop the long end over the middle.`,
-      `Fold the long end and push the fold through behind the front bow, from ${named(loop)} to ${named(oppositeSide(loop))}. Catch it there and draw it out. Tighten by the loops.`,
+      `Fold the long end and push the fold through behind the front bow, from ${named(loop)} to ${named(oppositeSide(loop))}. Catch it there and draw it out. Tighten by the loops.${needs.tiesOnLeg ? ` Tied on a leg, it changes sides as it goes round the neck: the front loop is then on ${named(longEnd)}.` : ''}`,
     ],
     cautions: [...[claspWarning(needs, tie)].filter((warning) => warning !== null), ...CAUTIONS],
     late: lateWords(fitting, length),

@@ -10,7 +10,6 @@ import {
   type Reader,
   type Wearer,
   NO_MEASURES,
-  type WearerMeasures,
 } from '@easytuck/contract';
 import { formatLength, MODEL_VERSION, settingAt, type LengthUnit } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
@@ -19,7 +18,7 @@ import { isDuplicate } from '../../database/databaseErrors.ts';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { invalidField, ProblemError } from '../../problem.ts';
-import { composeCard } from '../cards/composeCard.ts';
+import { composeCard, type CardNeeds } from '../cards/composeCard.ts';
 import { insertOnce } from '../insertOnce.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { dataOf } from '../ties/service.ts';
@@ -27,6 +26,7 @@ import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository, type KeptWearer } from '../wearers/repository.ts';
 import { keptOf, keptWearer, measuresBetween } from '../wearers/service.ts';
 import { ownTakeUps, tieInHands } from '../tyings/ownTakeUps.ts';
+import { tyingRepository } from '../tyings/repository.ts';
 import { computeFitting } from './computeFitting.ts';
 import { fittingRepository } from './repository.ts';
 
@@ -53,6 +53,7 @@ export function fittingService(database: Database): FittingService {
   const wearers = wearerRepository(database);
   const ties = tieRepository(database);
   const settings = shopRepository(database);
+  const tyings = tyingRepository(database);
 
   const enterWearer = async (id: string, name: string, data: FittingData, transaction: Transaction): Promise<Fitting['wearer']> => {
     const kept = keptWearer({
@@ -116,13 +117,11 @@ export function fittingService(database: Database): FittingService {
     if (data.handedOver === 'sold' || data.handedOver === 'theirs') await wearers.own(wearerId, data.tieId, now, transaction);
   };
 
-  /** Whom the card speaks to, a helper if somebody else ties, and what the wearer's band must do. */
-  const cardFor = async (
-    wearerId: string,
-    transaction: Transaction,
-  ): Promise<{ reader: Reader; needs: Pick<WearerMeasures, 'bandNeed'> }> => {
+  /** The card's reader (a helper if somebody else ties), and what the card says because of the wearer's record. */
+  const cardFor = async (wearerId: string, transaction: Transaction): Promise<{ reader: Reader; needs: CardNeeds }> => {
     const wearer = await wearers.find(wearerId, transaction);
-    return { reader: wearer?.dexterity === 'needsHelp' ? 'facing' : 'wearer', needs: { bandNeed: wearer?.bandNeed ?? null } };
+    const tiesOnLeg = (await tyings.lastWay(wearerId, transaction)) === 'onThigh';
+    return { reader: wearer?.dexterity === 'needsHelp' ? 'facing' : 'wearer', needs: { bandNeed: wearer?.bandNeed ?? null, tiesOnLeg } };
   };
 
   const revisionOf = async (data: FittingData, transaction: Transaction): Promise<Fitting['revision']> => {

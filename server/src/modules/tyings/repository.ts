@@ -18,6 +18,8 @@ export interface TyingRepository {
   readonly find: (id: string) => Promise<Tying | null>;
   /** Latest first. */
   readonly ofWearer: (wearerId: string) => Promise<Tying[]>;
+  /** How a wearer tied last, of the tyings whose way is on record; null if there is none. */
+  readonly lastWay: (wearerId: string, transaction?: Transaction) => Promise<Tying['way']>;
   /** Latest first, by whomever it was tied. */
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
   /** The latest measured tyings of each other tie of a tie's maker or cloth, by tie; of the ties that were changed last. */
@@ -42,6 +44,15 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
     ).map(toTying);
   const measured = `y.removed_at IS NULL AND y.outcome = 'tied' AND y.set_mm IS NOT NULL AND y.front_loop_mm IS NOT NULL AND y.back_loop_mm IS NOT NULL`;
   return {
+    lastWay: async (wearerId, transaction) => {
+      const [row] = await readRows<{ way: NonNullable<Tying['way']> }>(
+        sequelize,
+        'SELECT y.way FROM tyings y WHERE y.wearer_id = ? AND y.way IS NOT NULL AND y.removed_at IS NULL ORDER BY y.tied_at DESC, y.id DESC LIMIT 1',
+        [wearerId],
+        transaction,
+      );
+      return row?.way ?? null;
+    },
     ofKin: async ({ id: ownId, maker, fibre, weave }) => {
       // one row of each tie is looked for; as EXISTS the database goes through all tyings there are
       const ids = await readRows<{ id: string }>(

@@ -54,7 +54,8 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const { length, fine, signed, unit } = useUnits();
   const shop = useShop();
   const prepared = useMemo(() => prepareTie(tie), [tie]);
-  const desk = useMemo(() => deskOf(fitting, prepared), [fitting, prepared]);
+  const [onLeg, setOnLeg] = useState(() => tyings.find(({ way }) => way !== null)?.way === 'onThigh');
+  const desk = useMemo(() => deskOf(fitting, prepared, onLeg), [fitting, prepared, onLeg]);
   const halves = useHalfWidths(`balance ${fitting.id}`);
   usePageTitle(`Balance: ${wearer.name}`);
   const wanted = useMemo(() => stateOf(desk, NOTHING_READ, LEVEL), [desk]);
@@ -91,7 +92,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   useShortcuts('Balance', [
     {
       key: 'm',
-      says: 'told to the wearer, or to a helper who faces them',
+      says: 'written for the wearer, or for a helper who faces them',
       run: () => setReader(reader === 'facing' ? 'wearer' : 'facing'),
     },
     {
@@ -116,9 +117,19 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
           </Box>
           <Box sx={QUIET}>
             <Link to={`/fittings/${fitting.id}`}>{tie.name}</Link>, lead {length(fitting.leadMm)}, long end on the wearer’s{' '}
-            {fitting.longEnd}
+            {fitting.longEnd}; front loop on the wearer’s {desk.frontLoopSide}
           </Box>
         </Box>
+        <Choice<'neck' | 'leg'>
+          label="Tied on"
+          value={onLeg ? 'leg' : 'neck'}
+          onChange={(on) => setOnLeg(on === 'leg')}
+          options={[
+            { value: 'neck', text: 'the neck' },
+            { value: 'leg', text: 'a leg' },
+          ]}
+          small
+        />
         <Choice<Wish>
           label="Wanted"
           value={wish}
@@ -249,6 +260,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
         read={isReadable && wholeReading(read) !== null ? read : null}
         isDoubted={doubts.length > 0}
         withinMm={shop.evennessMm}
+        way={onLeg ? 'onThigh' : null}
         onSaved={halves.clear}
       />
     </Box>

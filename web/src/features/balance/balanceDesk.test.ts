@@ -2,11 +2,13 @@ import { doubtReadings, EVEN_ENOUGH } from '@easytuck/core';
 import { clothOf, doubtWords, judge, needsRetie, type ReadHalves, stateOf, UNEVENNESS_WORDS } from './balanceDesk.ts';
 import { pullWords, type PullView } from '../../common/tying/pullWords.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
-import { DESK, EVEN, fine, judged, LEVEL, read, TIE } from './testing.ts';
+import { DESK, DESK_ON_LEG, EVEN, fine, judged, LEVEL, read, TIE } from './testing.ts';
 
 describe('the balance desk', () => {
   it('starts from the fitting’s own set, lead and neck path', () => {
     expect(DESK).toMatchObject({ setMm: 842.3, leadMm: 38.05, frontLoopSide: 'right' });
+    // a bow that was tied on a leg comes to the neck as its own mirror image (onLeg.test.ts in core)
+    expect(DESK_ON_LEG).toEqual({ ...DESK, frontLoopSide: 'left' });
     // by hand: 406.4 + 2π(0.875 + 0.55 − 3 sin 0.12) + 6.35
     expect(DESK.neckPathMm).toBeCloseTo(419.45, 2);
   });

@@ -36,7 +36,7 @@ import type { BowEnd } from '../../common/tying/pullWords.ts';
 /** What was read of a tied bow; null where it was not measured. In mm. */
 export type ReadHalves = Readonly<Record<Half, number | null>>;
 
-/** What the desk starts from: a fitting as it was given out, and the tie with what is held of its take-ups. */
+/** What the desk starts from: a fitting as it was issued, and the tie with its take-ups. */
 export interface DeskTie {
   readonly tie: PreparedTie;
   readonly setMm: number;
@@ -45,13 +45,14 @@ export interface DeskTie {
   readonly frontLoopSide: Side;
 }
 
-export function deskOf(fitting: Fitting, tie: PreparedTie): DeskTie {
+/** @param onLeg tied on a leg or a cylinder: the bow's sides change as it goes round the neck. */
+export function deskOf(fitting: Fitting, tie: PreparedTie, onLeg = false): DeskTie {
   return {
     tie,
     setMm: fitting.result.setMm,
     leadMm: fitting.leadMm,
     neckPathMm: neckPathMm(fitting.collar, fitting.easeMm, fitting.tie.cloth),
-    frontLoopSide: oppositeSide(fitting.longEnd),
+    frontLoopSide: onLeg ? fitting.longEnd : oppositeSide(fitting.longEnd),
   };
 }
 

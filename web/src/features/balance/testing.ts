@@ -16,6 +16,7 @@ const FITTING = {
 } as unknown as Fitting;
 
 export const DESK: DeskTie = deskOf(FITTING, TIE);
+export const DESK_ON_LEG: DeskTie = deskOf(FITTING, TIE, true);
 
 export const fine = (mm: number): string => `${Math.round(mm)} mm`;
 

@@ -46,6 +46,7 @@ export function Learning({
   read,
   withinMm,
   isDoubted,
+  way,
   onSaved,
 }: {
   fitting: Fitting;
@@ -57,6 +58,8 @@ export function Learning({
   withinMm: number;
   /** True where the half-widths can hardly be right: they go on record only when that was confirmed. */
   isDoubted: boolean;
+  /** How it was tied, if that is known. */
+  way: Tying['way'];
   onSaved: () => void;
 }) {
   const { length, fine } = useUnits();
@@ -92,6 +95,7 @@ export function Learning({
       leadMm: desk.leadMm,
       neckPathMm: desk.neckPathMm,
       isConfirmed,
+      way,
     });
     setId(uuid());
     notify('The tying is on record.');

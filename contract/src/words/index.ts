@@ -152,7 +152,7 @@ export function sureWords({ sure, takeUpOf }: Pick<FittingResult, 'sure' | 'take
 }
 export { GLOSSARY, type GlossaryEntry } from './glossary.ts';
 export * from './waysAndFaults.ts';
-export { EYE_AMOUNT_WORDS, eyeFindingWords, wholeStepWords } from './eyeWords.ts';
+export { EYE_AMOUNT_WORDS, eyeFindingWords, wholeStepWords, worseWords } from './eyeWords.ts';
 export { claspWarning, claspWords } from './clasps.ts';
 export { readersSide, READER_WORDS, sideName } from './tying/sides.ts';
 export type { StepWords } from './tying/phrases.ts';

@@ -1,7 +1,16 @@
 import fc from 'fast-check';
 import { applyPulls } from './planPulls.ts';
 import { materialMm } from './bowState.ts';
-import { bowsByEye, EYE_AMOUNTS_MM, EYE_FINDINGS, stepsByEye, type EyeAmount, type EyeFinding } from './byEye.ts';
+import {
+  bowsByEye,
+  EYE_AMOUNTS_MM,
+  EYE_FINDINGS,
+  EYE_RANGES_MM,
+  pullRangeMm,
+  stepsByEye,
+  type EyeAmount,
+  type EyeFinding,
+} from './byEye.ts';
 import { bow } from './testing.ts';
 
 const WANTED = { front: bow(62, 62), back: bow(60, 60) };
@@ -48,10 +57,21 @@ describe('evening out by eye', () => {
         // what concerns the whole bow is said once each, and nothing is said of what was not seen
         const whole = steps.flatMap((step) => (step.kind === 'whole' ? [step.finding] : []));
         expect([...whole].sort()).toEqual(
-          findings.filter((each) => ['frontWider', 'backWider', 'tilted', 'offCentre', 'gap'].includes(each)).sort(),
+          findings.filter((each) => !['frontLoop', 'frontFlatEnd', 'backLoop', 'backFlatEnd', 'fatKnot'].includes(each)).sort(),
         );
       }),
     );
+  });
+
+  it('gives each pull a range: the amounts overlap as little as an eye tells them apart', () => {
+    for (const amount of AMOUNTS) {
+      const [least, most] = EYE_RANGES_MM[amount];
+      expect(least).toBeLessThan(EYE_AMOUNTS_MM[amount]);
+      expect(most).toBeGreaterThan(EYE_AMOUNTS_MM[amount]);
+      // a pull of the amount itself has the range of the amount
+      expect(pullRangeMm(EYE_AMOUNTS_MM[amount], amount)).toEqual([least, most]);
+    }
+    expect(pullRangeMm(28 / 3, 'finger')).toEqual([6, expect.closeTo(38 / 3, 9)]);
   });
 
   it('sets the bow on the collar first and levels it last', () => {

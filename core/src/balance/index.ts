@@ -46,4 +46,6 @@ export {
   type EyeAmount,
   type EyeFinding,
   type EyeStep,
+  EYE_RANGES_MM,
+  pullRangeMm,
 } from './byEye.ts';

@@ -34,6 +34,20 @@ describe('evening out by eye', () => {
     expect(isPressed(/^The front flat end/)).toBe('true');
   });
 
+  it('says between which lengths a pull lies, and what to do about each thing that made it worse', () => {
+    press(/^The front loop/);
+    press(/^Both sides hang down/);
+    press(/^Show what to do/);
+    // a loop that reaches a little too far: a third of 2 to 8 mm each for two layers
+    expect(screen.getByText(/draw the front flat end, .* out by 1 mm to 5 mm/)).toBeTruthy();
+    press(/^Worse/);
+    expect(screen.getByRole('status').textContent).toMatch(/^Push that flat end back/);
+    press(/^Better/);
+    expect(screen.getByText(/^Take a loop and a flat end in each hand/)).toBeTruthy();
+    press(/^Worse/);
+    expect(screen.getByRole('status').textContent).toMatch(/^Turn both sides back, half as far/);
+  });
+
   it('names sides for a helper who faces the wearer, keeps the focus, and is done once under one key', () => {
     press(/^The front flat end, on the wearer’s left \(on your right\)/);
     press(/^Show what to do/);

@@ -1,8 +1,11 @@
-import { EYE_AMOUNT_WORDS, eyeFindingWords, wholeStepWords, type Reader } from '@easytuck/contract';
+import { EYE_AMOUNT_WORDS, eyeFindingWords, wholeStepWords, worseWords, type Reader } from '@easytuck/contract';
 import {
   bowsByEye,
   EYE_AMOUNTS_MM,
   EYE_FINDINGS,
+  HAND_TIED_MM,
+  oppositeSide,
+  pullRangeMm,
   stepsByEye,
   type BothBows,
   type BowState,
@@ -59,7 +62,7 @@ export function ByEye(props: ByEyeProps) {
   const words = (step: EyeStep): string =>
     step.kind === 'whole'
       ? wholeStepWords(step.finding, amount, length)
-      : `${pullWords(step, { frontLoopSide, knotLayer, reader, fine: (mm) => `about ${length(mm)}` })}.`;
+      : `${pullWords(step, { frontLoopSide, knotLayer, reader, fine: (mm) => rangeWords(pullRangeMm(mm, amount), length) })}. Look after each small pull.`;
   if (steps === null)
     return (
       <section ref={section} tabIndex={-1} aria-label="What do you see?" style={SECTION}>
@@ -175,19 +178,18 @@ function useFocusOnChange<T extends HTMLElement>(shown: string): RefObject<T | n
   return element;
 }
 
-/** What to do about a step that made it worse. */
-const worseWords = (step: EyeStep): string =>
-  step.kind === 'whole'
-    ? 'Put it back as it was, and choose again what you see.'
-    : step.pull.kind === 'drawFlatEnd'
-      ? 'Push that flat end back, and draw the layer of its loop that it comes out of instead.'
-      : 'That was the other layer of the loop. Draw it back, and take the layer on the other side of the same loop.';
+/** A range of lengths, in words. */
+function rangeWords([leastMm, mostMm]: readonly [number, number], length: (lengthMm: number) => string): string {
+  const [least, most] = [length(leastMm), length(mostMm)];
+  return least === most ? `about ${most}` : `${least} to ${most}`;
+}
 
 /** Of each pair one can be seen at a time. */
 const OPPOSITES: readonly (readonly EyeFinding[])[] = [
   ['frontLoop', 'frontFlatEnd'],
   ['backLoop', 'backFlatEnd'],
   ['frontWider', 'backWider'],
+  ['droops', 'turnsUp'],
 ];
 
 function toggled(set: ReadonlySet<EyeFinding>, finding: EyeFinding): ReadonlySet<EyeFinding> {
@@ -211,11 +213,15 @@ function EyePicture({
 }: Pick<ByEyeProps, 'tie' | 'wanted' | 'frontLoopSide' | 'isMirror'> & { seen: ReadonlySet<EyeFinding>; amount: EyeAmount }) {
   const mm = EYE_AMOUNTS_MM[amount];
   const bows = bowsByEye(wanted, seen, amount);
-  const front = widened(bows.front, seen.has('frontWider') ? mm : 0);
+  const front = unevenly(widened(bows.front, seen.has('frontWider') ? mm : 0), seen.has('tooEven') ? HAND_TIED_MM.maxMm : 0);
   const back = widened(bows.back, seen.has('backWider') ? mm : 0);
   const shown = outlinesOf(tie, { front, back }, frontLoopSide);
   const right = outlinesOf(tie, wanted, frontLoopSide);
   const moved = `translate(${seen.has('offCentre') ? mm : 0} ${seen.has('gap') ? Math.min(20, mm) : 0}) rotate(${seen.has('tilted') ? TILT_DEGREES[amount] : 0})`;
+  // each side turns about the knot: down where the bow droops, up where it turns up
+  const bend = (seen.has('droops') ? 1 : seen.has('turnsUp') ? -1 : 0) * TILT_DEGREES[amount];
+  const turned = (side: Side): string => `rotate(${side === 'left' ? bend : -bend})`;
+  const otherSide = oppositeSide(frontLoopSide);
   const knotWidth = seen.has('fatKnot') ? 12 : 7;
   return (
     <svg viewBox="-96 -46 192 92" aria-hidden style={{ display: 'block', width: '100%' }}>
@@ -223,12 +229,17 @@ function EyePicture({
       <circle cx="0" cy="0" r="4" fill="none" stroke="var(--pencil)" />
       <g transform={`scale(${isMirror ? -1 : 1} 1)`}>
         <g transform={moved}>
-          {[shown.back.loopSeen, shown.back.flatEnd].map(({ outline }) => (
-            <path key={outline} d={outline} fill="var(--long)" stroke="var(--ink)" strokeWidth="0.8" />
+          {(
+            [
+              ['var(--long)', shown.back.loopSeen, otherSide],
+              ['var(--long)', shown.back.flatEnd, frontLoopSide],
+              ['var(--short)', shown.front.loopSeen, frontLoopSide],
+              ['var(--short)', shown.front.flatEnd, otherSide],
+            ] as const
+          ).map(([fill, { outline }, side], piece) => (
+            <path key={piece} d={outline} transform={turned(side)} fill={fill} stroke="var(--ink)" strokeWidth="0.8" />
           ))}
-          {[shown.front.loopSeen, shown.front.flatEnd].map(({ outline }) => (
-            <path key={outline} d={outline} fill="var(--short)" stroke="var(--ink)" strokeWidth="0.8" />
-          ))}
+          {seen.has('noDimple') && <path d={DIMPLES} fill="none" stroke="var(--ink)" strokeWidth="1.6" strokeLinecap="round" />}
           <rect x={-knotWidth} y={-11} width={2 * knotWidth} height={22} rx={4} fill="var(--long)" stroke="var(--ink)" strokeWidth="0.8" />
         </g>
         {[right.back.loopSeen, right.back.flatEnd, right.front.loopSeen, right.front.flatEnd].map(({ outline }) => (
@@ -244,6 +255,15 @@ const widened = ({ loopMm, flatEndMm }: BowState, byMm: number): DrawnHalves['fr
   loopMm: loopMm + byMm / 2,
   flatEndMm: flatEndMm + byMm / 2,
 });
+
+/** One piece longer than its other side, by so much. */
+const unevenly = ({ loopMm, flatEndMm }: DrawnHalves['front'], byMm: number): DrawnHalves['front'] => ({
+  loopMm,
+  flatEndMm: flatEndMm + byMm,
+});
+
+/** Creases from the knot into the middle of both sides. */
+const DIMPLES = 'M8 -3C17 -5 25 -3 32 0M8 4C17 6 25 3 32 0M-8 -3C-17 -5 -25 -3 -32 0M-8 4C-17 6 -25 3 -32 0';
 
 const SECTION: CSSProperties = { outline: 'none' };
 const HEADING: CSSProperties = { margin: '0 0 0.2em', fontSize: '1.35em' };

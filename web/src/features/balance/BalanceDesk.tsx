@@ -34,7 +34,7 @@ import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { FIGURES, PAGE_WIDTH, SIZE } from '../../theme.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
-import { deskOf, isMisread, judge, stateOf, widthAdvice } from './balanceDesk.ts';
+import { deskOf, isMisread, judge, stateOf, wantedBows, widthAdvice } from './balanceDesk.ts';
 import type { KnotLayer } from '../../common/tying/pullWords.ts';
 import { Faults } from './components/Faults.tsx';
 import { Figures } from './components/Figures.tsx';
@@ -47,8 +47,6 @@ import { QUIET, QUIET_LINK } from '../../common/looks.ts';
 
 type Wish = 'even' | Side;
 
-const LEVEL = { tiltRad: 0, knotOffMm: 0 } as const;
-
 /** Evening out one tied bow: measured, planned, pulled, measured again; and what the tying teaches. */
 export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting; tie: Tie; wearer: Wearer; tyings: readonly Tying[] }) {
   const { length, fine, signed, unit } = useUnits();
@@ -58,7 +56,6 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const desk = useMemo(() => deskOf(fitting, prepared, onLeg), [fitting, prepared, onLeg]);
   const halves = useHalfWidths(`balance ${fitting.id}`);
   usePageTitle(`Balance: ${wearer.name}`);
-  const wanted = useMemo(() => stateOf(desk, NOTHING_READ, LEVEL), [desk]);
   const byEye = useRecordByEye({ wearer, tieId: tie.id, fittingId: fitting.id });
   const [wish, setWish] = useState<Wish>(wearer.finish === 'handTied' ? desk.frontLoopSide : 'even');
   const [unevenMm, setUnevenMm] = useState(6);
@@ -77,6 +74,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const [tiltDeg, knotOffMm] = [tilt, knotOff].map((reading) => (reading.kind === 'value' ? reading.value : 0)) as [number, number];
   const state = stateOf(desk, halves.isRight ? read : NOTHING_READ, { tiltRad: (tiltDeg * Math.PI) / 180, knotOffMm });
   const target: FinishTarget = wish === 'even' ? { kind: 'even' } : { kind: 'handTied', byMm: unevenMm, widerSide: wish };
+  const wantedByEye = wantedBows(desk, target);
   const tolerance = { ...EVEN_ENOUGH, withinMm: shop.evennessMm };
   const verdict = judge(desk, state, target, tolerance, fitting.result.spreadMm);
   const figures = symmetryOf(prepared, state);
@@ -238,7 +236,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
             </Box>
             <ByEye
               tie={prepared}
-              wanted={wanted}
+              wanted={wantedByEye}
               frontLoopSide={desk.frontLoopSide}
               reader={reader}
               isMirror={isMirror}

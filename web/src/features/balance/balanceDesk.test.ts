@@ -1,5 +1,5 @@
 import { doubtReadings, EVEN_ENOUGH } from '@easytuck/core';
-import { clothOf, doubtWords, judge, needsRetie, type ReadHalves, stateOf, UNEVENNESS_WORDS } from './balanceDesk.ts';
+import { clothOf, doubtWords, judge, needsRetie, type ReadHalves, stateOf, UNEVENNESS_WORDS, wantedBows } from './balanceDesk.ts';
 import { pullWords, type PullView } from '../../common/tying/pullWords.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
 import { DESK, DESK_ON_LEG, EVEN, fine, judged, LEVEL, read, TIE } from './testing.ts';
@@ -61,6 +61,16 @@ describe('the balance desk', () => {
     );
     expect(tight.retie.leadMm).toBeCloseTo(23.05, 6);
     expect(tight.retie.spreadMm).toBeCloseTo(125, 6);
+  });
+
+  it('wants a bow by eye that is as uneven as the wearer likes', () => {
+    const { front, back } = wantedBows(DESK, { kind: 'handTied', byMm: 6, widerSide: 'right' });
+    expect([front.loopMm - front.flatEndMm, back.loopMm - back.flatEndMm]).toEqual([
+      expect.closeTo(6 - TIE.measured.overhangMm, 6),
+      expect.closeTo(-6 - TIE.measured.overhangMm, 6),
+    ]);
+    const even = wantedBows(DESK, EVEN);
+    expect(even.front.loopMm - even.front.flatEndMm).toBeCloseTo(-TIE.measured.overhangMm, 6);
   });
 
   const pull = (end: 'front' | 'back', kind: 'drawFlatEnd' | 'drawTailSide' | 'drawKnotSide' | 'easeKnotSide') => ({

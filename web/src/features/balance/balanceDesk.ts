@@ -16,6 +16,7 @@ import {
   retieFor,
   targetHalves,
   withTakeUps,
+  type BothBows,
   type BowState,
   type EvennessTolerance,
   type FinishTarget,
@@ -90,6 +91,15 @@ export function stateOf(
     estimated,
   };
 }
+
+/** Both bows as they should come out, nothing slack: even, or uneven by as much as is wanted. */
+export function wantedBows(desk: DeskTie, target: FinishTarget): BothBows {
+  const predicted = stateOf(desk, { frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null }, LEVEL);
+  const { front, back } = targetHalves(desk.tie, predicted, target);
+  return { front: { ...front, slackMm: 0 }, back: { ...back, slackMm: 0 } };
+}
+
+const LEVEL = { tiltRad: 0, knotOffMm: 0 } as const;
 
 /** One pull of the plan, with the bow before and after it. */
 interface PlannedPull {

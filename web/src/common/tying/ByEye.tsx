@@ -282,7 +282,7 @@ const CARD: CSSProperties = {
   border: '2px solid var(--thread)',
   cursor: 'pointer',
 };
-const CHOSEN: CSSProperties = { borderColor: 'var(--ink)', boxShadow: 'inset 0 0 0 2px var(--ink)' };
+const CHOSEN: CSSProperties = { border: '2px solid var(--ink)', boxShadow: 'inset 0 0 0 2px var(--ink)' };
 const ROW: CSSProperties = { display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 8 };
 const BUTTON: CSSProperties = {
   font: 'inherit',

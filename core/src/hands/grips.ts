@@ -153,7 +153,7 @@ const DROP: Readonly<Record<HandRole, readonly Grip[]>> = {
   other: [
     grip(
       [0.46, 0.79],
-      pinch('long', (m) => 0.5 * bellyMm(m), 0.7),
+      pinch('long', (m) => 0.8 * bellyMm(m), 0.7),
     ),
   ],
 };
@@ -193,7 +193,7 @@ export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly
     other: [grip([0, 0.8], DRAWN_LONG)],
   },
   frontBow: {
-    own: [grip([0, 0.36], CROSSED_SHORT), grip([0.74, 1], HOLD_FRONT)],
+    own: [grip([0, 0.16], CROSSED_SHORT), grip([0.74, 1], HOLD_FRONT)],
     other: [grip([0.38, 0.78], pinch('short', bellyMm, -0.75), 'point')],
   },
   drop: DROP,

@@ -6,6 +6,7 @@ import { COMINGS } from './comings.ts';
 import { GRIPS, HAND_ROLES, type Grip } from './grips.ts';
 import {
   DIGITS,
+  giveWay,
   handPoints,
   JOINT_RANGES,
   placeHand,
@@ -13,6 +14,7 @@ import {
   TYING_HANDS,
   handSide,
   playHands,
+  pointsOfHand,
   type HandsMoment,
   type TyingHands,
 } from './index.ts';
@@ -89,7 +91,11 @@ function deepMoments(m: TyingMeasures, seen: readonly Seen[]): { readonly held: 
   for (const { stepIndex, share, hands } of seen) {
     const step = choreography.steps[stepIndex];
     if (!step) continue;
-    const { pose } = poseStep(choreography, step, share);
+    const pose = giveWay(
+      poseStep(choreography, step, share).pose,
+      HAND_ROLES.map((role) => pointsOfHand(hands[role].pose, role, 'wearer', 'left')),
+      m.tie.measured.cloth.thicknessMm / 2,
+    );
     const balls = HAND_ROLES.map((role) => ballsOf(hands[role].pose));
     HAND_ROLES.forEach((role, r) => {
       const { wrist, distal } = hands[role].pose;
@@ -138,7 +144,7 @@ describe('hands', () => {
     expect(worst.step).toBeLessThan(LONGEST_STEP_MM);
     expect(worst.joint).toBeLessThan(ROUNDING);
     // (that fingers go through cloth while they are on their way is told in docs/model.md; what holds lies on it)
-    expect(deep.held).toBeLessThan(0.2);
+    expect(deep.held).toBeLessThan(0.14);
     expect(deep.onTheWay).toBeLessThan(0.4);
     expect(worst.named).toBeGreaterThan(0.45 * 2 * seen.length);
   });

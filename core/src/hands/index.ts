@@ -1,4 +1,5 @@
 /** Hands: what holds, presses, leads and waits where, at each moment of tying. */
+export { giveWay } from './giveWay.ts';
 export { TYING_HANDS, type TyingHands } from './arm.ts';
 export {
   DIGITS,

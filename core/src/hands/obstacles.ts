@@ -21,7 +21,7 @@ const PALM_RADIUS_MM = 12;
 export const BALL_COUNT = HAND_BALLS.length + PALM_SHARES.length * 4 + 1;
 
 /** Places of a hand's balls from its points, four numbers each, the radius last. */
-export function placeBalls(pointsMm: Float64Array, into: Float64Array): void {
+export function placeBalls(pointsMm: ArrayLike<number>, into: Float64Array): void {
   let at = 0;
   const put = (from: number, to: number, share: number, radius: number): void => {
     for (let k = 0; k < 3; k += 1) into[at + k] = (pointsMm[3 * from + k] ?? 0) * (1 - share) + (pointsMm[3 * to + k] ?? 0) * share;

@@ -1,4 +1,5 @@
 import {
+  giveWay,
   HAND_POINTS,
   HAND_ROLES,
   pointsOfHand,
@@ -53,14 +54,25 @@ export function bakeStep(choreography: Choreography, index: number, player: Hand
   const knotAt = new Float32Array(3 * (MOMENTS + 1));
   const collarDown: number[] = [];
   const hands: Float32Array[] = [];
-  const moments = Array.from({ length: MOMENTS + 1 }, (_, i) => {
+  const poses = Array.from({ length: MOMENTS + 1 }, (_, i) => {
     const at = poseStep(choreography, step, i / MOMENTS);
     knotAt.set([at.knotAt.x, at.knotAt.y, at.knotAt.z], 3 * i);
     collarDown.push(at.collarDown);
     if (i % HANDS_EVERY === 0) hands.push(pointsOfBoth(player.at(index, i / MOMENTS, at), handsOf, choreography.longEnd));
-    return packPose(at.pose);
+    return at.pose;
   });
+  // the cloth gives way to the fingers that press it
+  const halfThickMm = choreography.measures.tie.measured.cloth.thicknessMm / 2;
+  const moments = poses.map((pose, i) => packPose(giveWay(pose, handsOfMoment(hands, i), halfThickMm)));
   return { step: step.step, moments, knotAt, collarDown, hands };
+}
+
+/** Points of each hand at a moment of a step: at odd moments half way between their neighbours. */
+function handsOfMoment(hands: readonly Float32Array[], moment: number): readonly Float32Array[] {
+  const [before, after] = [hands[Math.floor(moment / HANDS_EVERY)], hands[Math.ceil(moment / HANDS_EVERY)]];
+  if (!before || !after) return [];
+  const both = before.map((value, k) => (value + (after[k] ?? value)) / 2);
+  return HAND_ROLES.map((_, k) => both.subarray(3 * HAND_POINTS * k, 3 * HAND_POINTS * (k + 1)));
 }
 
 /** Hands are worked out at every so many of a step's moments: they move less than the strip. */

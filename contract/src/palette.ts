@@ -67,4 +67,6 @@ export const STILL_COLOURS: StillColours = {
   glove: PALETTE.white,
   sleeve: PALETTE.sleeve,
   glass: PALETTE.white,
+  arrow: '#5d2380',
+  arrowEdge: PALETTE.white,
 };

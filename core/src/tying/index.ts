@@ -16,6 +16,7 @@ export {
 } from './choreography.ts';
 export { secondsOf, TYING_STEPS, type TyingStep } from './steps.ts';
 export { OFFERED_WAYS, stepsOfWay, STRIP_WAY, TYING_WAYS, type OfferedWay, type TyingWay } from './ways.ts';
+export { movementsOf } from './movements.ts';
 export { type KeyPose } from './timeline.ts';
 export { clothCrossings, depthInCollar, edgesOf, measureCloth, writheOf, type ClothCrossing } from './poseChecks.ts';
 export { atFolds, atTips, closePose, jonesOfPose, knotOfPose, type Cuts } from './knotOfPose.ts';

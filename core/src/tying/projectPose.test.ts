@@ -39,6 +39,22 @@ describe('stills', () => {
     expect(Math.min(...long)).toBeGreaterThan(-1);
   });
 
+  it('draw an arrow over everything, whole in front of the cloth and dashed behind it', () => {
+    const { pose, knotAt } = poseAt(MAIN, 10.999);
+    const drawn = (zMm: number) =>
+      projectPose({
+        ...{ pose, knotAt, collarRadiusMm: MEASURES.collarRadiusMm, collarDown: 0, withBody: false },
+        view: { towards: { x: 0, y: 0, z: 1 }, up: { x: 0, y: 1, z: 0 } },
+        arrows: [Array.from({ length: 30 }, (_, k) => ({ x: 2 * k, y: 0, z: zMm }))],
+      }).patches.map(({ tone }) => tone);
+    const [before, behind] = [drawn(200), drawn(-20)];
+    const count = (tones: readonly string[], tone: string): number => tones.filter((each) => each === tone).length;
+    // nothing but the arrow comes after the first piece of its edge
+    expect(new Set(before.slice(before.indexOf('arrowEdge')))).toEqual(new Set(['arrowEdge', 'arrow']));
+    expect(count(behind, 'arrow')).toBeLessThan(0.8 * count(before, 'arrow'));
+    expect(count(behind, 'arrow')).toBeGreaterThan(0.3 * count(before, 'arrow'));
+  });
+
   it('are written as SVG in mm, the far patches first, mirrored as a whole where they are a mirror’s', () => {
     const still = {
       patches: [
@@ -77,6 +93,8 @@ describe('stills', () => {
       button: '#000000',
       glove: '#ffffff',
       sleeve: '#000000',
+      arrow: '#b4430f',
+      arrowEdge: '#ffffff',
       glass: '#ffffff',
     };
     const svg = stillSvg(still, colours, { widthMm: 120, heightMm: 80, liftMm: 5, isMirror: true });

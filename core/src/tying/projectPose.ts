@@ -11,8 +11,9 @@ export interface ViewDirection {
   readonly up: Point3;
 }
 
-/** What a patch of a still shows, for whoever draws it to colour; glass is not filled: a hand that would hide what the step is about. */
-export type StillTone = 'longOuter' | 'longInner' | 'shortOuter' | 'shortInner' | BodyPart['name'] | 'glove' | 'sleeve' | 'glass';
+/** What a patch of a still shows, to colour it by; glass is not filled: a hand that would hide what the step is about. */
+export type StillTone =
+  'longOuter' | 'longInner' | 'shortOuter' | 'shortInner' | BodyPart['name'] | 'glove' | 'sleeve' | 'glass' | 'arrow' | 'arrowEdge';
 
 /** A flat patch of a still, nearer ones later. Points in mm in the picture: x to the right, y down, the knot at the origin. */
 export interface StillPatch {
@@ -42,6 +43,8 @@ export interface StillRequest {
   readonly withBody: boolean;
   /** Points of the hands that are drawn, as `handPoints` lays them out. */
   readonly hands?: readonly ArrayLike<number>[];
+  /** Paths that arrows are drawn along, over everything else; dashed where cloth or collar lies before them. See `movementsOf`. */
+  readonly arrows?: readonly (readonly Point3[])[];
   /** How many patches there are, and how finely they are compared. */
   readonly detail?: keyof typeof DETAILS;
 }
@@ -60,6 +63,7 @@ export function projectPose({
   view,
   withBody,
   hands = [],
+  arrows = [],
   detail = 'full',
 }: StillRequest): Still {
   const towards = unit(view.towards);
@@ -83,7 +87,9 @@ export function projectPose({
     boxOf(before.filter(({ tone }) => !(tone in BODY_BEHIND_MM))),
     DETAILS[detail].cellMm,
   );
-  const shown = [...behind, ...order.flatMap((index) => before[index] ?? [])];
+  const solid = before.filter(({ tone }) => tone !== 'glass');
+  const drawn = arrows.flatMap((path) => arrowPatches(path.map(see), solid));
+  const shown = [...behind, ...order.flatMap((index) => before[index] ?? []), ...drawn];
   return { patches: shown.map(({ tone, light, points, edges }) => ({ tone, light, points, edges })) };
 }
 
@@ -236,4 +242,67 @@ function* bodyPatches(
       };
     }
   }
+}
+
+/** Half the breadth of an arrow's shaft and of its head, how long the head is, and the light edge about both, in mm. */
+const ARROW = { shaftMm: 1.5, headMm: 5, headLongMm: 9, edgeMm: 1 } as const;
+/** Cloth that is nearer to the eye than the arrow by more than this hides it, in mm. */
+const HIDES_MM = 6;
+/** A hidden stretch is drawn and left out by turns of so many pieces of its path. */
+const DASH = 2;
+
+/** An arrow along a path as it is seen: its edge first, then the arrow itself. */
+function arrowPatches(path: readonly Seen[], solid: readonly PatchInDepth[]): readonly StillPatch[] {
+  const neck = neckOfHead(path);
+  const tip = path[path.length - 1];
+  const head = path[neck];
+  if (!tip || !head || neck < 1) return [];
+  const pieces = path.slice(0, neck).flatMap((from, k): readonly (readonly [Seen, Seen])[] => {
+    const to = path[k + 1];
+    const isGap = to && Math.floor(k / DASH) % 2 === 1 && isBehind(midOf(from, to), solid);
+    return to && !isGap ? [[from, to]] : [];
+  });
+  const outline = (wider: number): readonly (readonly (readonly [number, number])[])[] => [
+    ...pieces.map(([from, to]) => capsuleOutline([from.x, from.y], [to.x, to.y], ARROW.shaftMm + wider, ARROW.shaftMm + wider, 4)),
+    headOutline(head, tip, wider),
+  ];
+  const drawn = (tone: StillTone, wider: number): readonly StillPatch[] =>
+    outline(wider).map((points) => ({ tone, light: 1, points, edges: [] }));
+  return [...drawn('arrowEdge', ARROW.edgeMm), ...drawn('arrow', 0)];
+}
+
+/** Index of the path's point where the head begins. */
+function neckOfHead(path: readonly Seen[]): number {
+  const tip = path[path.length - 1];
+  let neck = path.length - 1;
+  while (neck > 0 && tip && Math.hypot((path[neck]?.x ?? 0) - tip.x, (path[neck]?.y ?? 0) - tip.y) < ARROW.headLongMm) neck -= 1;
+  return neck;
+}
+
+function headOutline(from: Seen, tip: Seen, wider: number): readonly (readonly [number, number])[] {
+  const length = Math.max(1e-6, Math.hypot(tip.x - from.x, tip.y - from.y));
+  const [dx, dy] = [(tip.x - from.x) / length, (tip.y - from.y) / length];
+  const half = ARROW.headMm + 1.4 * wider;
+  const [bx, by] = [tip.x - (ARROW.headLongMm + wider) * dx, tip.y - (ARROW.headLongMm + wider) * dy];
+  return [
+    [tip.x + 2 * wider * dx, tip.y + 2 * wider * dy],
+    [bx - half * dy, by + half * dx],
+    [bx + half * dy, by - half * dx],
+  ];
+}
+
+const midOf = (a: Seen, b: Seen): Seen => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) / 2, depth: (a.depth + b.depth) / 2 });
+
+/** Whether a patch lies before a place in the picture. */
+const isBehind = ({ x, y, depth }: Seen, solid: readonly PatchInDepth[]): boolean =>
+  solid.some((each) => middleDepth(each) > depth + HIDES_MM && isInside(x, y, each.points));
+
+/** Whether a point is inside a polygon, by the crossings of a ray (Shimrat 1962, from memory). */
+function isInside(x: number, y: number, points: readonly (readonly [number, number])[]): boolean {
+  let inside = false;
+  points.forEach(([ax, ay], k) => {
+    const [bx, by] = points[(k + 1) % points.length] ?? [ax, ay];
+    if (ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax)) inside = !inside;
+  });
+  return inside;
 }

@@ -137,7 +137,16 @@ function Stage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject;
     });
     return stop;
   }, [playhead]);
-  const flat = <FlatStage baked={baked} playhead={playhead} view={view} stepIndex={state.step} withHands={state.hands !== 'off'} />;
+  const flat = (
+    <FlatStage
+      baked={baked}
+      playhead={playhead}
+      view={view}
+      stepIndex={state.step}
+      withHands={state.hands !== 'off'}
+      withArrows={state.arrows}
+    />
+  );
   return (
     <div className="fill" role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
       {is3d ? (
@@ -148,6 +157,7 @@ function Stage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject;
               playhead={playhead}
               view={view}
               isFree={false}
+              arrows={state.arrows}
               seeThrough={state.seeThrough}
               ghostTime={null}
               cloth={cloth}

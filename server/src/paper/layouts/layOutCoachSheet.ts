@@ -15,12 +15,12 @@ import {
 import {
   choreograph,
   handsInPictures,
+  movementsOf,
   formatLength,
   poseStep,
   projectPose,
   tyingMeasures,
   type LengthUnit,
-  type ChoreographedStep,
   type Choreography,
   type Still,
   type TyingStep,
@@ -117,7 +117,7 @@ export function layOutCoachSheet(
     const words = stepWords(step.step, context);
     const isBand = step.step === 'setBand' || step.step === 'takeIn';
     const pictureMm = !isBand ? PICTURE_MM.height : fitting.tie.hardware.kind === 'fixed' ? 0 : BAND_PICTURE_MM;
-    const drawn = isBand ? null : stillOf(choreography, step, hands[i] ?? [], reader);
+    const drawn = isBand ? null : stillOf(choreography, i, hands[i] ?? [], reader);
     const { lines, heightMm: wordsMm } = wordsBelow(words, i + 1, textMm, measure);
     return {
       draw: (left, top) => [
@@ -147,15 +147,18 @@ export function layOutCoachSheet(
   }));
 }
 
-/** A step as a still, with what of it fits in its picture. */
-function stillOf(choreography: Choreography, step: ChoreographedStep, hands: readonly Float32Array[], reader: Reader) {
-  const { measures, longEnd } = choreography;
+/** A step as a still with an arrow for its movement, and the part of it that fits in its picture. */
+function stillOf(choreography: Choreography, stepIndex: number, hands: readonly Float32Array[], reader: Reader) {
+  const { measures, longEnd, steps } = choreography;
+  const step = steps[stepIndex];
+  if (!step) throw new RangeError(`no step ${stepIndex}`);
   const view = viewFor(step.step);
   const towards = longEnd === 'left' ? view.towards : { ...view.towards, x: -view.towards.x };
   const { pose, knotAt, collarDown } = poseStep(choreography, step, shownAt(step.step), 5);
   const { collarRadiusMm, collar } = measures;
   const still = projectPose({
     ...{ pose, knotAt, collarRadiusMm, collar, collarDown, hands, withBody: true, detail: 'paper' },
+    arrows: movementsOf(choreography, stepIndex),
     view: { towards, up: view.up },
   });
   return { still, view: { ...view, isMirror: view.isMirror && reader !== 'facing' } };

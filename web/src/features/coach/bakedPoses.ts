@@ -2,12 +2,14 @@ import {
   giveWay,
   HAND_POINTS,
   HAND_ROLES,
+  movementsOf,
   pointsOfHand,
   poseStep,
   type Choreography,
   type DrawnCollar,
   type HandsMoment,
   type HandsPlayer,
+  type Point3,
   type Pose,
   type Side,
   type TyingHands,
@@ -45,6 +47,8 @@ export interface BakedStep {
   readonly collarDown: readonly number[];
   /** Points of both hands, an array every other moment, {@link HANDS_NUMBERS} each. */
   readonly hands: readonly Float32Array[];
+  /** Paths that the cloth moves along, three numbers a point. */
+  readonly paths: readonly Float32Array[];
 }
 
 /** Works out the moments of one step. The steps are worked out in order, since the hands go on from where they were. */
@@ -64,7 +68,8 @@ export function bakeStep(choreography: Choreography, index: number, player: Hand
   // the cloth gives way to the fingers that press it
   const halfThickMm = choreography.measures.tie.measured.cloth.thicknessMm / 2;
   const moments = poses.map((pose, i) => packPose(giveWay(pose, handsOfMoment(hands, i), halfThickMm)));
-  return { step: step.step, moments, knotAt, collarDown, hands };
+  const paths = movementsOf(choreography, index).map((path) => Float32Array.from(path.flatMap(({ x, y, z }) => [x, y, z])));
+  return { step: step.step, moments, knotAt, collarDown, hands, paths };
 }
 
 /** Points of each hand at a moment of a step: at odd moments half way between their neighbours. */
@@ -144,6 +149,17 @@ export function handPointsAt(baked: BakedPoses, time: number): readonly Float32A
   handsAt(baked, time, both);
   return HAND_ROLES.map((_, k) => both.subarray(3 * HAND_POINTS * k, 3 * HAND_POINTS * (k + 1)));
 }
+
+/** Paths of the step at a moment, as points, until the movement is nearly over. */
+export function pathsAt(baked: BakedPoses, time: number): readonly (readonly Point3[])[] {
+  const index = Math.min(baked.steps.length - 1, Math.max(0, Math.floor(time)));
+  if (time - index > ARROW_UNTIL) return [];
+  return (baked.steps[index]?.paths ?? []).map((path) =>
+    Array.from({ length: path.length / 3 }, (_, k) => ({ x: path[3 * k] ?? 0, y: path[3 * k + 1] ?? 0, z: path[3 * k + 2] ?? 0 })),
+  );
+}
+/** Share of a step after which its arrow is gone. */
+const ARROW_UNTIL = 0.97;
 
 /** A packed pose as core takes it, for stills without WebGL. */
 export function unpackPose(

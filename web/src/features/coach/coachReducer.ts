@@ -28,6 +28,8 @@ export interface CoachState {
   readonly view: ViewChoice;
   readonly seeThrough: boolean;
   readonly ghost: boolean;
+  /** An arrow shows where the cloth goes. */
+  readonly arrows: boolean;
   /** The screen is dark, and the voice says what the fingers should feel. */
   readonly byTouch: boolean;
   readonly drawerCloth: boolean;
@@ -56,6 +58,7 @@ export const COACH_START: CoachState = {
   view: 'best',
   seeThrough: false,
   ghost: false,
+  arrows: true,
   byTouch: false,
   drawerCloth: false,
   hands: 'shown',
@@ -76,7 +79,7 @@ export type CoachAction =
       readonly chosen: Partial<
         Pick<
           CoachState,
-          'speed' | 'waitS' | 'spoken' | 'view' | 'seeThrough' | 'ghost' | 'byTouch' | 'drawerCloth' | 'hands' | 'way' | 'hand'
+          'speed' | 'waitS' | 'spoken' | 'view' | 'seeThrough' | 'ghost' | 'arrows' | 'byTouch' | 'drawerCloth' | 'hands' | 'way' | 'hand'
         >
       >;
     };

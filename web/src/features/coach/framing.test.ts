@@ -15,7 +15,7 @@ function resting(nodes: readonly Place[], wrist: Place, sleeve: Place): BakedPos
   return {
     ...{ nodeCount: 6 * nodes.length, backNode: 0, spacingMm: 2, way: 'main', longEnd: 'left', collarRadiusMm: 60, handsOf: 'wearer' },
     collar: { style: 'turndown', wings: 'behind' },
-    steps: [{ step: 'prepare', moments: [packed], hands: [hands], knotAt: new Float32Array(3), collarDown: [0] }],
+    steps: [{ step: 'prepare', paths: [], moments: [packed], hands: [hands], knotAt: new Float32Array(3), collarDown: [0] }],
   };
 }
 

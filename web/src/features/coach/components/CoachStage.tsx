@@ -41,7 +41,16 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
   const made = useMemo(() => ({ fibre, weave }), [fibre, weave]);
   const thicknessMm = Math.min(0.9, subject.tie.cloth.thicknessMm * 0.6);
   const sides = view.onTheLeft && [view.onTheLeft, oppositeSide(view.onTheLeft)];
-  const flat = <FlatStage baked={baked} playhead={playhead} view={view} stepIndex={state.step} withHands={state.hands !== 'off'} />;
+  const flat = (
+    <FlatStage
+      baked={baked}
+      playhead={playhead}
+      view={view}
+      stepIndex={state.step}
+      withHands={state.hands !== 'off'}
+      withArrows={state.arrows}
+    />
+  );
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr) auto', height: '100%' }}>
       <Box sx={{ ...BAR, borderBottom: `1px solid ${COLOURS.thread}` }}>
@@ -69,6 +78,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
                 made={made}
                 thicknessMm={thicknessMm}
                 hands={state.hands}
+                arrows={state.arrows}
                 stepIndex={state.step}
                 lit={coach.lit}
                 still={still}
@@ -98,6 +108,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
             small
           />
           <Toggle is={state.byTouch} onChange={(byTouch) => dispatch({ type: 'choose', chosen: { byTouch } })} text="By touch" />
+          <Toggle is={state.arrows} onChange={(arrows) => dispatch({ type: 'choose', chosen: { arrows } })} text="Arrow" />
           {is3d && (
             <>
               <Toggle
@@ -122,6 +133,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
                 playhead.time(),
                 view,
                 state.hands !== 'off',
+                state.arrows,
                 `${coach.words.name}, ${view.name}`.toLowerCase(),
               )
             }

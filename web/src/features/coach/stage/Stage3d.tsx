@@ -12,6 +12,7 @@ import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';
 import { bodyGeometry, layBody } from './bodyGeometry.ts';
 import { clothMaterial } from './clothMaterial.ts';
+import { Arrows } from './Arrows3d.tsx';
 import { Hands3d } from './Hands3d.tsx';
 import { ribbonGeometry, type ClothColours } from './ribbonGeometry.ts';
 
@@ -29,6 +30,8 @@ export interface StageProps {
   readonly made: { readonly fibre: Fibre; readonly weave: Weave | null };
   readonly thicknessMm: number;
   readonly hands: HandsShown;
+  /** An arrow shows where the cloth goes. */
+  readonly arrows: boolean;
   /** The step that is framed. */
   readonly stepIndex: number;
   /** Fingers that the words speak of just now. */
@@ -78,6 +81,7 @@ export default function Stage3d(props: StageProps) {
       />
       <Ribbon key={`${props.baked.nodeCount}`} {...props} />
       <Hands3d baked={props.baked} playhead={props.playhead} shown={props.hands} lit={props.lit} />
+      {props.arrows && <Arrows key={props.stepIndex} baked={props.baked} stepIndex={props.stepIndex} playhead={props.playhead} />}
       {props.ghostTime !== null && <Ghost {...props} time={props.ghostTime} />}
       <Eye {...props} />
     </Canvas>

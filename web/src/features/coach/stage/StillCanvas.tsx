@@ -1,7 +1,7 @@
 import { PALETTE, STILL_COLOURS } from '@easytuck/contract';
 import { litColour, projectPose, type Pose, type Still } from '@easytuck/core';
 import { useEffect, useRef } from 'react';
-import { handPointsAt, momentAt, NODE_NUMBERS, unpackPose, type BakedPoses } from '../bakedPoses.ts';
+import { handPointsAt, momentAt, NODE_NUMBERS, pathsAt, unpackPose, type BakedPoses } from '../bakedPoses.ts';
 import { framedView, LENS_HALF } from '../framing.ts';
 import type { Playhead } from '../playhead.ts';
 import type { View } from '../views.ts';
@@ -99,6 +99,7 @@ export function stillAt(
   time: number,
   view: View,
   withHands: boolean,
+  withArrows: boolean,
   scratch = new Float32Array(NODE_NUMBERS * baked.nodeCount),
 ): Still {
   const { knotAt, collarDown } = momentAt(baked, time, scratch);
@@ -111,6 +112,7 @@ export function stillAt(
     view,
     withBody: true,
     hands: withHands ? handPointsAt(baked, time) : [],
+    arrows: withArrows ? pathsAt(baked, time) : [],
   });
 }
 
@@ -124,6 +126,7 @@ export function FlatStage({
   view: chosen,
   stepIndex,
   withHands,
+  withArrows,
 }: {
   baked: BakedPoses;
   playhead: Playhead;
@@ -131,6 +134,7 @@ export function FlatStage({
   /** The step that is framed. */
   stepIndex: number;
   withHands: boolean;
+  withArrows: boolean;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
@@ -147,7 +151,7 @@ export function FlatStage({
       if (framed?.aspect !== aspect)
         framed = { aspect, view: framedView(baked, Math.min(baked.steps.length - 1, stepIndex), chosen, aspect, withHands) };
       const { view } = framed;
-      const still = stillAt(baked, playhead.time(), view, withHands, packed);
+      const still = stillAt(baked, playhead.time(), view, withHands, withArrows, packed);
       paintStill(element, still, element.height / (view.awayMm * SHOWN_PER_AWAY), view);
     };
     const ask = (): void => {
@@ -161,6 +165,6 @@ export function FlatStage({
       window.removeEventListener('resize', ask);
       window.clearTimeout(waiting);
     };
-  }, [baked, playhead, chosen, stepIndex, withHands]);
+  }, [baked, playhead, chosen, stepIndex, withHands, withArrows]);
   return <canvas ref={canvas} aria-hidden style={{ display: 'block', width: '100%', height: '100%' }} />;
 }

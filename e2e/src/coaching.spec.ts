@@ -26,6 +26,30 @@ test.describe('the coach without three dimensions', () => {
     await expect(coach.step).toContainText('the wearer’s left (on your right)');
   });
 
+  test('leads a class: one sentence over the whole window, a presenter’s keys, and who can do it', async ({ page, shop }) => {
+    const coach = new Coach(page, shop.address);
+    await coach.open();
+    await coach.press('c');
+    const room = page.getByRole('dialog', { name: 'Class view' });
+    await expect(room.getByText('1 of 13: Check the band')).toBeVisible();
+    await room.getByRole('textbox').fill('Ada Larch, Bo Fen');
+    // a presenter sends its keys wherever the cursor is
+    await coach.press('Enter', 'PageDown', 'PageDown', 'PageUp');
+    await expect(room.getByText('2 of 13: Drape')).toBeVisible();
+    await room.getByLabel('Bo Fen').check();
+    await expect(room.getByText('1 of 2 can do it')).toBeVisible();
+    // nothing behind it can be reached
+    for (let k = 0; k < 14; k += 1) await coach.press('Tab');
+    expect(await room.evaluate((dialog) => dialog.contains(document.activeElement))).toBe(true);
+    await coach.press('Escape');
+    await expect(room).toBeHidden();
+    await expect(coach.name).toHaveText('2/13Drape');
+    await page.reload();
+    await coach.isLaid();
+    await page.getByRole('button', { name: 'Class view' }).click();
+    await expect(room.getByText('1 of 2 can do it')).toBeVisible();
+  });
+
   test('finds the fault from what is seen, and leads back to the step where it was made', async ({ page, shop }) => {
     const coach = new Coach(page, shop.address);
     await coach.open();
@@ -77,7 +101,7 @@ test.describe('the coach without three dimensions', () => {
     await expect(page.getByRole('region', { name: 'What to do' })).toContainText('1 of 2');
     await expect(page.getByRole('region', { name: 'What to do' })).toContainText('of the front loop, on your right,');
     await page.getByRole('button', { name: 'Worse' }).click();
-    await expect(page.getByRole('status').filter({ hasText: 'the other layer of the loop' })).toBeVisible();
+    await expect(page.getByRole('status').filter({ hasText: 'take the other layer of the same loop' })).toBeVisible();
     await page.getByRole('button', { name: 'Better' }).click();
     await expect(page.getByRole('region', { name: 'What to do' })).toContainText('turn the whole bow, until both sides are level');
     await page.getByRole('button', { name: 'Better' }).click();

@@ -3,12 +3,13 @@ import { formatCollarSize, formatLengthBare, roundToSetting, TYING_FAULTS, type 
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import FocusTrap from '@mui/material/Unstable_TrapFocus';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useWearer } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
@@ -23,6 +24,7 @@ import { ByEye } from '../../common/tying/ByEye.tsx';
 import { useRecordByEye } from '../../common/tying/useRecordByEye.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { COLOURS, FIGURES, SIZE } from '../../theme.ts';
+import { ClassList, ClassWords } from './components/ClassBoard.tsx';
 import { CoachStage } from './components/CoachStage.tsx';
 import { Controls } from './components/Controls.tsx';
 import { FaultGallery } from './components/FaultGallery.tsx';
@@ -36,7 +38,7 @@ import { useCoach, type Coach } from './useCoach.ts';
 import { usePractice } from './usePractice.ts';
 import { QUIET, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
 
-type Tab = 'tying' | 'eye' | 'faults' | 'practice';
+type Tab = 'tying' | 'eye' | 'faults' | 'practice' | 'class';
 const TABS = [
   { value: 'tying', text: 'Tying' },
   { value: 'eye', text: 'Even out' },
@@ -74,15 +76,16 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
     { key: 'w', says: 'what went wrong', run: () => setTab('faults') },
     { key: 'p', says: 'practice', run: () => setTab('practice') },
     { key: 't', says: 'the tying', run: () => setTab('tying') },
+    { key: 'c', says: 'the class view, for a room', run: () => setTab(tab === 'class' ? 'tying' : 'class') },
   ]);
   return (
     <Box sx={{ px: { xs: 2, md: 2.5 }, py: 1.5, maxWidth: '94rem', mx: 'auto' }}>
       <Heading subject={subject} ties={ties} coach={coach}>
-        <Choice label="The coach shows" hideLabel value={tab} onChange={setTab} options={TABS} />
+        <Choice<Tab> label="The coach shows" hideLabel value={tab === 'class' ? 'tying' : tab} onChange={setTab} options={TABS} />
       </Heading>
       {/* kept while another tab is shown, and with it the stage’s WebGL context */}
-      <Box hidden={tab !== 'tying'}>
-        <Tying subject={subject} coach={coach} />
+      <Box hidden={tab !== 'tying' && tab !== 'class'}>
+        <Tying subject={subject} coach={coach} inClass={tab === 'class'} onClass={(inClass) => setTab(inClass ? 'class' : 'tying')} />
       </Box>
       {tab === 'faults' && (
         <FaultGallery
@@ -211,7 +214,15 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
   );
 }
 
-function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
+interface TyingProps {
+  readonly subject: CoachSubject;
+  readonly coach: Coach;
+  /** Over the whole window, for a room: the stage and one sentence. */
+  readonly inClass: boolean;
+  readonly onClass: (inClass: boolean) => void;
+}
+
+function Tying({ subject, coach, inClass, onClass }: TyingProps) {
   const { state, dispatch, reading, playhead, words, context, step, steps, longEnd } = coach;
   const { length } = useUnits();
   const baked = useLastBaked(reading);
@@ -225,65 +236,116 @@ function Tying({ subject, coach }: { subject: CoachSubject; coach: Coach }) {
     );
   return (
     <>
-      <Box
-        sx={{
-          display: 'grid',
-          columnGap: 2,
-          rowGap: 1,
-          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 25.625rem' },
-          gridTemplateAreas: { xs: '"stage" "bar" "panel"', md: '"stage panel" "bar bar"' },
-        }}
-      >
+      <FocusTrap open={inClass}>
         <Box
-          data-tour="stage"
-          sx={{
-            gridArea: 'stage',
-            position: 'relative',
-            height: { xs: '62dvh', md: STAGE_HEIGHT },
-            minHeight: 360,
-            backgroundColor: COLOURS.card,
-            border: `1px solid ${COLOURS.thread}`,
-          }}
+          tabIndex={-1}
+          {...(inClass ? ({ role: 'dialog', 'aria-modal': true, 'aria-label': 'Class view' } as const) : {})}
+          onKeyDown={(event) => inClass && pressedInClass(event, dispatch, () => onClass(false))}
+          sx={inClass ? CLASS_LAYOUT : LAYOUT}
         >
-          {baked && (
-            <Box inert={reading.state !== 'ready'} sx={{ height: '100%' }}>
-              <CoachStage coach={coach} subject={subject} baked={baked} />
-            </Box>
-          )}
-          {reading.state === 'working' && (
-            <Box sx={COVER}>
-              <Box sx={QUIET}>Working out how this tie moves on this neck…</Box>
-              <LinearProgress
-                variant="determinate"
-                value={100 * reading.share}
-                aria-label="Working out the movement"
-                sx={{ width: '16.25rem', maxWidth: '100%' }}
+          <Box
+            data-tour="stage"
+            sx={{
+              gridArea: 'stage',
+              position: 'relative',
+              height: inClass ? '100%' : { xs: '62dvh', md: STAGE_HEIGHT },
+              minHeight: inClass ? '45dvh' : 360,
+              backgroundColor: COLOURS.card,
+              border: `1px solid ${COLOURS.thread}`,
+            }}
+          >
+            {baked && (
+              <Box inert={reading.state !== 'ready'} sx={{ height: '100%' }}>
+                <CoachStage coach={coach} subject={subject} baked={baked} isPlain={inClass} onClass={() => onClass(true)} />
+              </Box>
+            )}
+            {reading.state === 'working' && (
+              <Box sx={COVER}>
+                <Box sx={QUIET}>Working out how this tie moves on this neck…</Box>
+                <LinearProgress
+                  variant="determinate"
+                  value={100 * reading.share}
+                  aria-label="Working out the movement"
+                  sx={{ width: '16.25rem', maxWidth: '100%' }}
+                />
+              </Box>
+            )}
+          </Box>
+          <Box sx={{ gridArea: 'panel', maxHeight: { md: inClass ? 'none' : STAGE_HEIGHT }, overflowY: { md: 'auto' }, pl: 1.5, ml: -1.5 }}>
+            {inClass ? (
+              <ClassList />
+            ) : (
+              <StepPanel words={words} number={state.step + 1} of={state.stepCount} lit={coach.lit} onLit={coach.setLit} />
+            )}
+          </Box>
+          <Box sx={{ gridArea: 'bar' }}>
+            {inClass ? (
+              <ClassWords
+                words={words}
+                number={state.step + 1}
+                of={state.stepCount}
+                onBack={() => dispatch({ type: 'back' })}
+                onNext={() => dispatch({ type: 'next' })}
+                onLeave={() => onClass(false)}
               />
-            </Box>
-          )}
+            ) : (
+              <>
+                {reading.state === 'ready' && (
+                  <ScrubBar
+                    names={names}
+                    step={state.step}
+                    playhead={playhead}
+                    onScrub={(at) => dispatch({ type: 'scrubbed', step: at })}
+                    onGoTo={(at) => dispatch({ type: 'goTo', step: at })}
+                  />
+                )}
+                <Controls coach={coach}>
+                  <FingerInset prepared={subject.prepared} setMm={subject.setMm} step={step} mirrored={longEnd === 'right'} />
+                </Controls>
+              </>
+            )}
+          </Box>
         </Box>
-        <Box sx={{ gridArea: 'panel', maxHeight: { md: STAGE_HEIGHT }, overflowY: { md: 'auto' }, pl: 1.5, ml: -1.5 }}>
-          <StepPanel words={words} number={state.step + 1} of={state.stepCount} lit={coach.lit} onLit={coach.setLit} />
-        </Box>
-        <Box sx={{ gridArea: 'bar' }}>
-          {reading.state === 'ready' && (
-            <ScrubBar
-              names={names}
-              step={state.step}
-              playhead={playhead}
-              onScrub={(at) => dispatch({ type: 'scrubbed', step: at })}
-              onGoTo={(at) => dispatch({ type: 'goTo', step: at })}
-            />
-          )}
-          <Controls coach={coach}>
-            <FingerInset prepared={subject.prepared} setMm={subject.setMm} step={step} mirrored={longEnd === 'right'} />
-          </Controls>
-        </Box>
-      </Box>
+      </FocusTrap>
       <WayNote subject={subject} coach={coach} length={length} />
     </>
   );
 }
+
+/** Keys of the class view, which a presenter sends too: they work although a name is being typed, but for those that a text needs. */
+function pressedInClass(event: KeyboardEvent, dispatch: Coach['dispatch'], leave: () => void): void {
+  const { key, target } = event;
+  const isText = target instanceof HTMLInputElement && target.type === 'text';
+  const isPressed = target instanceof HTMLButtonElement || (target instanceof HTMLInputElement && target.type === 'checkbox');
+  if (key === 'Escape') leave();
+  else if (key === 'PageDown' || (key === 'ArrowRight' && !isText)) dispatch({ type: 'next' });
+  else if (key === 'PageUp' || (key === 'ArrowLeft' && !isText)) dispatch({ type: 'back' });
+  else if (key === ' ' && !isText && !isPressed) dispatch({ type: 'holdOrMove' });
+  else return;
+  event.preventDefault();
+}
+
+const LAYOUT = {
+  outline: 'none',
+  display: 'grid',
+  columnGap: 2,
+  rowGap: 1,
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 25.625rem' },
+  gridTemplateAreas: { xs: '"stage" "bar" "panel"', md: '"stage panel" "bar bar"' },
+} as const;
+
+/** Over the whole window: a stage as large as it goes, the sentence below it, the list of the class beside it. */
+const CLASS_LAYOUT = {
+  ...LAYOUT,
+  position: 'fixed',
+  inset: 0,
+  zIndex: 'modal',
+  p: 2,
+  overflowY: 'auto',
+  backgroundColor: COLOURS.card,
+  gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 19rem' },
+  gridTemplateRows: { md: 'minmax(0, 1fr) auto' },
+} as const;
 
 /** Lies over the stage while the movement for another tie, way or hand is worked out. */
 const COVER = {

@@ -32,7 +32,20 @@ const HANDS_OPTIONS: readonly { readonly value: HandsShown; readonly text: strin
 ];
 
 /** The strip on the wearer, the hands that tie it, and how they are looked at. What is pressed lies outside the picture. */
-export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: CoachSubject; baked: BakedPoses }) {
+export function CoachStage({
+  coach,
+  subject,
+  baked,
+  isPlain,
+  onClass,
+}: {
+  coach: Coach;
+  subject: CoachSubject;
+  baked: BakedPoses;
+  /** The picture alone. */
+  isPlain: boolean;
+  onClass: () => void;
+}) {
   const { length } = useUnits();
   const { state, dispatch, playhead, view, isFree, still } = coach;
   const [is3d] = useState(canDraw3d);
@@ -52,8 +65,8 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
     />
   );
   return (
-    <Box sx={{ display: 'grid', gridTemplateRows: 'auto minmax(0, 1fr) auto', height: '100%' }}>
-      <Box sx={{ ...BAR, borderBottom: `1px solid ${COLOURS.thread}` }}>
+    <Box sx={{ display: 'grid', gridTemplateRows: isPlain ? 'minmax(0, 1fr)' : 'auto minmax(0, 1fr) auto', height: '100%' }}>
+      <Box hidden={isPlain} sx={{ ...BAR, ...hiddenIf(isPlain), borderBottom: `1px solid ${COLOURS.thread}` }}>
         <Choice
           label="View"
           hideLabel
@@ -62,6 +75,11 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
           options={VIEW_OPTIONS}
           small
         />
+        <Box sx={{ display: 'flex', gap: 0.75, ml: 'auto' }}>
+          <Button variant="outlined" onClick={onClass} sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}>
+            Class view
+          </Button>
+        </Box>
       </Box>
       <Box sx={{ position: 'relative', minHeight: 0 }}>
         <Box sx={{ position: 'absolute', inset: 0 }} role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
@@ -97,7 +115,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
           </Box>
         )}
       </Box>
-      <Box sx={{ ...BAR, borderTop: `1px solid ${COLOURS.thread}`, justifyContent: 'center' }}>
+      <Box hidden={isPlain} sx={{ ...BAR, ...hiddenIf(isPlain), borderTop: `1px solid ${COLOURS.thread}`, justifyContent: 'center' }}>
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, justifyContent: 'center' }}>
           <Choice
             label="Hands"
@@ -120,7 +138,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
               <Toggle
                 is={state.drawerCloth}
                 onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
-                text="Its own cloth"
+                text="Own cloth"
               />
             </>
           )}
@@ -147,6 +165,7 @@ export function CoachStage({ coach, subject, baked }: { coach: Coach; subject: C
   );
 }
 
+const hiddenIf = (is: boolean): { display?: 'none' } => (is ? { display: 'none' } : {});
 const BAR = { display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', px: 1, py: 0.25, minHeight: 40 } as const;
 const SIDES = {
   position: 'absolute',
@@ -166,7 +185,7 @@ function Toggle({ is, onChange, text }: { is: boolean; onChange: (is: boolean) =
       value={text}
       selected={is}
       onChange={() => onChange(!is)}
-      sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
+      sx={{ minHeight: 34, py: 0, px: 1, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
     >
       {text}
     </ToggleButton>

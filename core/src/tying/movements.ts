@@ -2,7 +2,7 @@ import { distance, scale, add, subtract, unit, blend, type Point3 } from '../geo
 import { leafPlace } from './body.ts';
 import { poseStep, type Choreography } from './choreography.ts';
 import type { TyingMeasures } from './measures.ts';
-import { pointOf } from './pose.ts';
+import { pointOf, type Pose } from './pose.ts';
 import { partsOfWay, type WAY_PARTS, type TyingWay } from './ways.ts';
 
 type PartName = (typeof WAY_PARTS)[TyingWay][number];
@@ -55,7 +55,7 @@ const TRACKED: Readonly<Record<PartName, readonly Tracked[]>> = {
 };
 
 /** Points that a path is made of. */
-const POINTS = 32;
+const POINTS = 20;
 /** A path shorter than this is drawn longer, on beyond its end, so that it can be seen. In mm. */
 const LEAST_MM = 26;
 /** A path that hardly moves is not drawn, in mm. */
@@ -76,10 +76,17 @@ export function movementsOf(choreography: Choreography, stepIndex: number): read
       Array.from({ length: POINTS }, (_, k) => leafPlace(measures.collarRadiusMm, k / (POINTS - 1), side, measures.collar).at),
     );
   const { bladeLengthMm } = measures.tie.profile;
+  // two places that move together are followed through the same poses
+  const poses = new Map<number, Pose>();
+  const poseAt = (share: number): Pose => {
+    const pose = poses.get(share) ?? poseStep(choreography, step, share, SPACING_MM).pose;
+    poses.set(share, pose);
+    return pose;
+  };
   return TRACKED[part].flatMap(({ end, at, from, until }) => {
     const fromTipMm = bladeLengthMm - Math.min(bladeLengthMm, Math.max(0, at(measures)));
     const places = Array.from({ length: POINTS }, (_, k): Point3 => {
-      const { pose } = poseStep(choreography, step, from + ((until - from) * k) / (POINTS - 1), SPACING_MM);
+      const pose = poseAt(from + ((until - from) * k) / (POINTS - 1));
       const node = Math.round(fromTipMm / pose.spacingMm);
       return pointOf(pose.centreMm, end === 'short' ? node : pose.nodeCount - 1 - node);
     });

@@ -15,7 +15,9 @@ describe('views', () => {
     const views = (reader: Reader): string[] =>
       (['lead', 'passage', 'backBow', 'halfKnot', 'balance'] as TyingStep[]).map((step) => bestView(step, reader));
     expect(views('wearer')).toEqual(['mirror', 'passage', 'passage', 'side', 'mirror']);
-    expect(views('behind')).toEqual(views('wearer'));
+    // a helper behind looks over the shoulder: from above their hands hide the passage
+    expect(views('behind')).toEqual(['mirror', 'shoulder', 'passage', 'side', 'mirror']);
+    expect([bestView('wrap', 'wearer'), bestView('wrap', 'facing')]).toEqual(['side', 'facing']);
     expect(views('facing')).toEqual(['facing', 'passage', 'passage', 'side', 'facing']);
     expect([viewOf('mirror', 'left').onTheLeft, viewOf('facing', 'left').onTheLeft]).toEqual(['left', 'right']);
   });

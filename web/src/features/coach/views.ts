@@ -58,8 +58,10 @@ export function viewOf(name: ViewName, longEnd: 'left' | 'right'): View {
   return { ...view, towards: longEnd === 'left' ? towards : { ...towards, x: -towards.x } };
 }
 
-/** The view that shows a step best: the mirror, but for the places that no mirror shows. */
+/** The view that shows a step best: the mirror, except for places that no mirror shows. The hands of a helper hide others than the wearer’s own. */
 export function bestView(step: TyingStep, reader: Reader): ViewName {
+  if (step === 'wrap' && reader === 'facing') return 'facing';
+  if (step === 'passage' && reader === 'behind') return 'shoulder';
   if (step === 'halfKnot' || step === 'wrap') return 'side';
   if (step === 'passage' || step === 'backBow' || step === 'pushFront') return 'passage';
   return reader === 'facing' ? 'facing' : 'mirror';

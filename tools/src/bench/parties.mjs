@@ -20,7 +20,7 @@ export async function measureParties(databaseUrl) {
 /** 40 members, five kinds of a dozen each: 60 ties. */
 function allotting() {
   const takers = Array.from({ length: MEMBERS }, (_, i) => ({
-    ...{ id: String(i), hadId: null, longEnd: /** @type {const} */ ('left') },
+    ...{ id: String(i), hadId: null, needsBreakaway: false, longEnd: /** @type {const} */ ('left') },
     worn: {
       ...{
         collar: { system: /** @type {const} */ ('in'), label: 14 + (i % 17) / 4 },

@@ -51,6 +51,7 @@ export function measureSolves() {
 
 const DRAWER = Array.from({ length: 1_000 }, (_, i) => ({
   id: String(i),
+  breakaway: false,
   inStock: i % 3,
   dress: {
     shape: /** @type {const} */ ('butterfly'),

@@ -2,6 +2,7 @@ import {
   collarGirthMm,
   hangCheck,
   lastStep,
+  oppositeSide,
   neckPathMm,
   prepareTie,
   roundToSetting,
@@ -120,6 +121,12 @@ export function settingForGirth(
   const wantedMm = subject.setMm + girthMm - subject.collarGirthMm;
   return { setting: roundToSetting(subject.tie.hardware, wantedMm), wantedMm };
 }
+
+/**
+ * The wearer's side on which the front loop lies on the neck: opposite to where the long end started. A bow that comes off a leg is its own
+ * mirror image there.
+ */
+export const frontLoopOnNeck = (longEnd: Side, isTiedOnLeg: boolean): Side => (isTiedOnLeg ? longEnd : oppositeSide(longEnd));
 
 /** Where the band is set while it is tied, and where it ends up on the neck. */
 export function bandSettings(

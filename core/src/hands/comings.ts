@@ -1,5 +1,5 @@
 import type { TyingHands } from './arm.ts';
-import type { PartName } from './grips.ts';
+import type { PartName } from '../tying/ways.ts';
 
 /** How a hand comes to a grip: where its fingers point and its palm looks, three numbers each in the wearer's frame, then its joints in degrees. */
 export type Coming = readonly number[];

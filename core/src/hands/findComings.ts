@@ -1,10 +1,10 @@
 import { add, cross, distance, dot, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { choreograph, poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
 import type { TyingMeasures } from '../tying/measures.ts';
-import { partsOfWay, type TyingWay } from '../tying/ways.ts';
+import { partsOfWay, type PartName, type TyingWay } from '../tying/ways.ts';
 import type { TyingHands } from './arm.ts';
 import type { Coming } from './comings.ts';
-import { GRIPS, HAND_ROLES, POSTURES, type Grip, type HandRole, type PartName } from './grips.ts';
+import { GRIPS, HAND_ROLES, POSTURES, type Grip, type HandRole } from './grips.ts';
 import { DIGITS, handPoints, placeHand, tipOf, type HandPose } from './handModel.ts';
 import { ballsOf } from './obstacles.ts';
 import { HOLD_TURNS } from './playHands.ts';

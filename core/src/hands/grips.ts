@@ -1,6 +1,6 @@
 import type { Point3 } from '../geometry/index.ts';
-import type { TyingMeasures } from '../tying/measures.ts';
-import type { WAY_PARTS } from '../tying/ways.ts';
+import { foldFromNoseMm, type TyingMeasures } from '../tying/measures.ts';
+import type { PartName } from '../tying/ways.ts';
 import type { Digit } from './handModel.ts';
 
 /** The hand on the side of the wearer that the long end starts on, and the other one. */
@@ -50,17 +50,15 @@ const bellyMm = (m: TyingMeasures): number => m.tie.measured.blade.noseToBellyMm
 
 /** Place on a bow: so far from its middle on the flat end, or beside its loop's fold. */
 const onBow = (bow: 'front' | 'back') => {
-  const of = (m: TyingMeasures) => (bow === 'front' ? m.front : m.back);
-  const foldMm = (m: TyingMeasures): number => bladeMm(m) - of(m).flatEndMm - of(m).loopMm;
   return {
     flatEnd:
       (share: number): At =>
       (m) =>
-        bladeMm(m) - of(m).flatEndMm * (1 - share),
+        bladeMm(m) - m[bow].flatEndMm * (1 - share),
     fold:
       (pastMm: number): At =>
       (m) =>
-        foldMm(m) + pastMm,
+        foldFromNoseMm(m, bow) + pastMm,
   };
 };
 const FRONT = onBow('front');
@@ -168,8 +166,6 @@ const HOLDS_THEN_CATCHES: readonly Grip[] = [
 const PUSHES_THEN_HOLDS: readonly Grip[] = [grip([0.17, 0.54], PUSH, 'point'), grip([0.64, 1], HOLD_LOOP)];
 
 /** What both hands do in each part that the ways are put together from. */
-export type PartName = (typeof WAY_PARTS)[keyof typeof WAY_PARTS][number];
-
 export const GRIPS: Readonly<Record<PartName, Readonly<Record<HandRole, readonly Grip[]>>>> = {
   setBand: { own: [], other: [] },
   prepare: {

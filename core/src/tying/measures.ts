@@ -33,6 +33,10 @@ export interface WingHalves {
   readonly flatEndMm: number;
 }
 
+/** How far from the nose the middle of a bow's fold lies on its blade, in mm. */
+export const foldFromNoseMm = ({ tie, ...of }: TyingMeasures, bow: 'front' | 'back'): number =>
+  tie.profile.bladeLengthMm - of[bow].flatEndMm - of[bow].loopMm;
+
 /** Collects what a choreography needs from a fit. `letOutMm`: how much longer the band is while it is tied. */
 export function tyingMeasures(
   tie: PreparedTie,

@@ -1,11 +1,9 @@
 import { distance, scale, add, subtract, unit, blend, type Point3 } from '../geometry/index.ts';
 import { leafPlace } from './body.ts';
 import { poseStep, type Choreography } from './choreography.ts';
-import type { TyingMeasures } from './measures.ts';
+import { foldFromNoseMm, type TyingMeasures } from './measures.ts';
 import { pointOf, type Pose } from './pose.ts';
-import { partsOfWay, type WAY_PARTS, type TyingWay } from './ways.ts';
-
-type PartName = (typeof WAY_PARTS)[TyingWay][number];
+import { partsOfWay, type PartName } from './ways.ts';
 
 /** A place on the strip whose path is drawn, and between which shares of the part it moves. */
 interface Tracked {
@@ -23,7 +21,7 @@ const nearTip = ({ tie }: TyingMeasures): number => 0.92 * tie.profile.bladeLeng
 const foldOf =
   (bow: 'front' | 'back') =>
   (m: TyingMeasures): number =>
-    m.tie.profile.bladeLengthMm - m[bow].flatEndMm - m[bow].loopMm;
+    foldFromNoseMm(m, bow);
 
 const LOOPS_APART = [tracked('long', foldOf('back'), 0.45), tracked('short', foldOf('front'), 0.45)];
 const THROUGH = [tracked('long', foldOf('back'), 0.09, 0.97)];

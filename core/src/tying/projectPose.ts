@@ -1,4 +1,4 @@
-import { blend, cross, distance, dot, unit, type Point3 } from '../geometry/index.ts';
+import { blend, cross, distance, dot, isInside, unit, type Point3 } from '../geometry/index.ts';
 import { CAP_CORNERS, capsuleOutline, handCapsules, outlineSides } from '../hands/handOutline.ts';
 import { bodyParts, type BodyPart } from './body.ts';
 import { USUAL_DRAWN_COLLAR, type DrawnCollar } from './measures.ts';
@@ -295,14 +295,4 @@ const midOf = (a: Seen, b: Seen): Seen => ({ x: (a.x + b.x) / 2, y: (a.y + b.y) 
 
 /** Whether a patch lies before a place in the picture. */
 const isBehind = ({ x, y, depth }: Seen, solid: readonly PatchInDepth[]): boolean =>
-  solid.some((each) => middleDepth(each) > depth + HIDES_MM && isInside(x, y, each.points));
-
-/** Whether a point is inside a polygon, by the crossings of a ray (Shimrat 1962, from memory). */
-function isInside(x: number, y: number, points: readonly (readonly [number, number])[]): boolean {
-  let inside = false;
-  points.forEach(([ax, ay], k) => {
-    const [bx, by] = points[(k + 1) % points.length] ?? [ax, ay];
-    if (ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax)) inside = !inside;
-  });
-  return inside;
-}
+  solid.some((each) => middleDepth(each) > depth + HIDES_MM && isInside([x, y], each.points));

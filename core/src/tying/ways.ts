@@ -28,7 +28,7 @@ const BEGIN = ['setBand', 'prepare', 'lead', 'cross', 'halfKnot'] as const;
 const END = ['tighten', 'balance', 'takeIn', 'collarDown'] as const;
 
 /** The parts that each way is put together from, in their order. */
-export const WAY_PARTS = {
+const WAY_PARTS = {
   main: [...BEGIN, 'park', 'frontBow', 'drop', 'passage', 'backBow', ...END],
   plainPush: [...BEGIN, 'park', 'frontBow', 'drop', 'passage', 'backBowPlain', ...END],
   pinchAndTurn: [...BEGIN, 'park', 'frontBow', 'passageFirst', 'dropLast', 'backBowTurned', ...END],
@@ -44,7 +44,8 @@ const STEP_OF_PART: Readonly<Record<string, TyingStep>> = {
   backBowHeld: 'backBow',
 };
 
-type PartName = (typeof WAY_PARTS)[TyingWay][number];
+/** A part that ways are put together from. */
+export type PartName = (typeof WAY_PARTS)[TyingWay][number];
 
 /** The parts of a way, in their order. The band is taken in only where it was let out for tying. */
 export const partsOfWay = (way: TyingWay, isLetOut: boolean): readonly PartName[] =>

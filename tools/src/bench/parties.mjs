@@ -35,6 +35,7 @@ function allotting() {
     free: 12,
     // five looks of twelve: for forty people four of them have to be chosen
     likeness: `look ${k}`,
+    breakaway: false,
     prepared: prepareTie({ ...WORKED_TIE, blade: { ...WORKED_TIE.blade, bellyToWaistMm: 58 + 2 * k } }),
   }));
   return median(() => {

@@ -1,6 +1,7 @@
 import {
   claspWarning,
   COLLAR_STYLE_WORDS,
+  frontLoopOnNeck,
   hangWords,
   sureWords,
   OCCASION_WORDS,
@@ -69,7 +70,7 @@ export function composeCard(
     reminder: [
       `Hang the long end ${length(result.leadMm)} lower, on ${named(longEnd)}. Cross it over the short end, then up behind and out.`,
       `Fold the short end at the belly: loop on ${named(loop)}, flat end on ${named(oppositeSide(loop))}. Drop the long end over the middle.`,
-      `Fold the long end and push the fold through behind the front bow, from ${named(loop)} to ${named(oppositeSide(loop))}. Catch it there and draw it out. Tighten by the loops.${needs.tiesOnLeg ? ` Tied on a leg, it changes sides as it goes round the neck: the front loop is then on ${named(longEnd)}.` : ''}`,
+      `Fold the long end and push the fold through behind the front bow, from ${named(loop)} to ${named(oppositeSide(loop))}. Catch it there and draw it out. Tighten by the loops.${needs.tiesOnLeg ? ` Tied on a leg, it changes sides as it goes round the neck: the front loop is then on ${named(frontLoopOnNeck(longEnd, true))}.` : ''}`,
     ],
     cautions: [...[claspWarning(needs, tie)].filter((warning) => warning !== null), ...CAUTIONS],
     late: lateWords(fitting, length),

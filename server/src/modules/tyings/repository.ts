@@ -18,7 +18,7 @@ export interface TyingRepository {
   readonly find: (id: string) => Promise<Tying | null>;
   /** Latest first. */
   readonly ofWearer: (wearerId: string) => Promise<Tying[]>;
-  /** How a wearer tied last, of the tyings whose way is on record; null if there is none. */
+  /** The way of a wearer's latest tying; null if it is not on record, or there is none. */
   readonly lastWay: (wearerId: string, transaction?: Transaction) => Promise<Tying['way']>;
   /** Latest first, by whomever it was tied. */
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
@@ -45,9 +45,9 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
   const measured = `y.removed_at IS NULL AND y.outcome = 'tied' AND y.set_mm IS NOT NULL AND y.front_loop_mm IS NOT NULL AND y.back_loop_mm IS NOT NULL`;
   return {
     lastWay: async (wearerId, transaction) => {
-      const [row] = await readRows<{ way: NonNullable<Tying['way']> }>(
+      const [row] = await readRows<Pick<Tying, 'way'>>(
         sequelize,
-        'SELECT y.way FROM tyings y WHERE y.wearer_id = ? AND y.way IS NOT NULL AND y.removed_at IS NULL ORDER BY y.tied_at DESC, y.id DESC LIMIT 1',
+        'SELECT y.way FROM tyings y WHERE y.wearer_id = ? AND y.removed_at IS NULL ORDER BY y.tied_at DESC, y.id DESC LIMIT 1',
         [wearerId],
         transaction,
       );

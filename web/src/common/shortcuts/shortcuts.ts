@@ -136,12 +136,21 @@ function isPressed(shortcut: Shortcut, event: KeyboardEvent, key: string): boole
 function isNeededElsewhere(shortcut: Shortcut, event: KeyboardEvent): boolean {
   if (shortcut.alt === true || /^F\d+$/.test(shortcut.key)) return false;
   if (shortcut.mod === true) return shortcut.outsideFields === true && isTyped(event.target);
-  return (isTyped(event.target) && !isFreeOnList(event)) || isItsOwn(event);
+  return (isTyped(event.target) && !isFreeOnList(event) && !isFreeInText(event)) || isItsOwn(event);
 }
+
+/** Lies over the window and is the page itself for that time: the page’s keys work in it. */
+export const KEEPS_PAGE_KEYS = { 'data-page-keys': true } as const;
+
+const isPresenterKey = (key: string): boolean => key === 'PageDown' || key === 'PageUp';
+
+/** Where the page is led by a presenter, its keys work although a name is being typed: they mean nothing to one line of text. */
+const isFreeInText = ({ key, target }: KeyboardEvent): boolean =>
+  isPresenterKey(key) && target instanceof HTMLInputElement && target.closest('[data-page-keys]') !== null;
 
 /** A closed list that has the focus opens by Space, Enter and arrows. Letters, and the keys of presenters, mean nothing to it. */
 const isFreeOnList = ({ key, target }: KeyboardEvent): boolean =>
-  (key === 'PageDown' || key === 'PageUp' || (key.length === 1 && key !== ' ')) &&
+  (isPresenterKey(key) || (key.length === 1 && key !== ' ')) &&
   target instanceof HTMLElement &&
   target.getAttribute('role') === 'combobox' &&
   target.getAttribute('aria-expanded') !== 'true' &&
@@ -155,14 +164,15 @@ function isItsOwn({ key, target }: KeyboardEvent): boolean {
   if (!(target instanceof HTMLElement)) return false;
   if (key === ' ' || key === 'Enter') return target.closest(PRESSED) !== null;
   if (key.startsWith('Arrow') || key === 'Home' || key === 'End') return target.closest(STEPPED) !== null;
-  return (key === 'PageUp' || key === 'PageDown') && target.closest('input[type="range"], [role="slider"]') !== null;
+  return isPresenterKey(key) && target.closest('input[type="range"], [role="slider"]') !== null;
 }
 
 /** Whether a key goes into a text, or to something that lies over the page. */
 function isTyped(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
   // a list or dialog that is open has keys of its own
-  if (target.closest('[role="listbox"], [role="menu"], [role="dialog"]')) return true;
+  const over = target.closest('[role="listbox"], [role="menu"], [role="dialog"]');
+  if (over !== null && !over.matches('[data-page-keys]')) return true;
   if (target instanceof HTMLInputElement) return !['radio', 'checkbox', 'button', 'range', 'submit'].includes(target.type);
   return target instanceof HTMLTextAreaElement || target.isContentEditable || target.getAttribute('role') === 'combobox';
 }

@@ -181,7 +181,8 @@ function useFocusOnChange<T extends HTMLElement>(shown: string): RefObject<T | n
 /** A range of lengths, in words. */
 function rangeWords([leastMm, mostMm]: readonly [number, number], length: (lengthMm: number) => string): string {
   const [least, most] = [length(leastMm), length(mostMm)];
-  return least === most ? `about ${most}` : `${least} to ${most}`;
+  if (least === most) return `about ${most}`;
+  return least === length(0) ? `${most} at most` : `${least} to ${most}`;
 }
 
 /** Of each pair one can be seen at a time. */

@@ -34,7 +34,7 @@ import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { FIGURES, PAGE_WIDTH, SIZE } from '../../theme.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
-import { deskOf, isMisread, judge, stateOf, wantedBows, widthAdvice } from './balanceDesk.ts';
+import { deskOf, isMisread, judge, stateOf, wantedBows, wasTiedOnLeg, widthAdvice } from './balanceDesk.ts';
 import type { KnotLayer } from '../../common/tying/pullWords.ts';
 import { Faults } from './components/Faults.tsx';
 import { Figures } from './components/Figures.tsx';
@@ -52,12 +52,14 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const { length, fine, signed, unit } = useUnits();
   const shop = useShop();
   const prepared = useMemo(() => prepareTie(tie), [tie]);
-  const [onLeg, setOnLeg] = useState(() => tyings.find(({ way }) => way !== null)?.way === 'onThigh');
+  const [onLeg, setOnLeg] = useState(() => wasTiedOnLeg(tyings, wearer.id));
+  const way = onLeg ? 'onThigh' : null;
   const desk = useMemo(() => deskOf(fitting, prepared, onLeg), [fitting, prepared, onLeg]);
   const halves = useHalfWidths(`balance ${fitting.id}`);
   usePageTitle(`Balance: ${wearer.name}`);
-  const byEye = useRecordByEye({ wearer, tieId: tie.id, fittingId: fitting.id });
-  const [wish, setWish] = useState<Wish>(wearer.finish === 'handTied' ? desk.frontLoopSide : 'even');
+  const byEye = useRecordByEye({ wearer, tieId: tie.id, fittingId: fitting.id, way });
+  const [chosenWish, setWish] = useState<Wish | null>(null);
+  const wish = chosenWish ?? (wearer.finish === 'handTied' ? desk.frontLoopSide : 'even');
   const [unevenMm, setUnevenMm] = useState(6);
   const [{ tiltText, knotOffText }, setOff] = useDraftedOff(`balance ${fitting.id} off`);
   const setTiltText = (text: string): void => setOff((before) => ({ ...before, tiltText: text }));
@@ -258,7 +260,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
         read={isReadable && wholeReading(read) !== null ? read : null}
         isDoubted={doubts.length > 0}
         withinMm={shop.evennessMm}
-        way={onLeg ? 'onThigh' : null}
+        way={way}
         onSaved={halves.clear}
       />
     </Box>

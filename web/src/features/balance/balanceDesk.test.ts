@@ -1,5 +1,15 @@
 import { doubtReadings, EVEN_ENOUGH } from '@easytuck/core';
-import { clothOf, doubtWords, judge, needsRetie, type ReadHalves, stateOf, UNEVENNESS_WORDS, wantedBows } from './balanceDesk.ts';
+import {
+  clothOf,
+  doubtWords,
+  judge,
+  needsRetie,
+  type ReadHalves,
+  stateOf,
+  UNEVENNESS_WORDS,
+  wantedBows,
+  wasTiedOnLeg,
+} from './balanceDesk.ts';
 import { pullWords, type PullView } from '../../common/tying/pullWords.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
 import { DESK, DESK_ON_LEG, EVEN, fine, judged, LEVEL, read, TIE } from './testing.ts';
@@ -61,6 +71,14 @@ describe('the balance desk', () => {
     );
     expect(tight.retie.leadMm).toBeCloseTo(23.05, 6);
     expect(tight.retie.spreadMm).toBeCloseTo(125, 6);
+  });
+
+  it('takes the wearer’s own latest tying for where the bow was tied, whatever others did with this tie', () => {
+    const [ada, bo] = [(way: 'onThigh' | null) => ({ wearerId: 'ada', way }), (way: 'onThigh' | null) => ({ wearerId: 'bo', way })];
+    expect(wasTiedOnLeg([bo('onThigh'), ada(null)], 'ada')).toBe(false);
+    expect(wasTiedOnLeg([bo(null), ada('onThigh'), ada(null)], 'ada')).toBe(true);
+    expect(wasTiedOnLeg([ada(null), ada('onThigh')], 'ada')).toBe(false);
+    expect(wasTiedOnLeg([], 'ada')).toBe(false);
   });
 
   it('wants a bow by eye that is as uneven as the wearer likes', () => {

@@ -1,4 +1,4 @@
-import type { Fitting } from '@easytuck/contract';
+import { frontLoopOnNeck, type Fitting, type Tying } from '@easytuck/contract';
 import {
   applyPulls,
   inAnybodysHands,
@@ -8,7 +8,6 @@ import {
   neckPathMm,
   nextTime,
   observeTakeUps,
-  oppositeSide,
   planPulls,
   predictBows,
   predictSpread,
@@ -53,9 +52,13 @@ export function deskOf(fitting: Fitting, tie: PreparedTie, onLeg = false): DeskT
     setMm: fitting.result.setMm,
     leadMm: fitting.leadMm,
     neckPathMm: neckPathMm(fitting.collar, fitting.easeMm, fitting.tie.cloth),
-    frontLoopSide: onLeg ? fitting.longEnd : oppositeSide(fitting.longEnd),
+    frontLoopSide: frontLoopOnNeck(fitting.longEnd, onLeg),
   };
 }
+
+/** Whether a wearer's latest tying was on a leg. @param tyings latest first, by anybody. */
+export const wasTiedOnLeg = (tyings: readonly Pick<Tying, 'wearerId' | 'way'>[], wearerId: string): boolean =>
+  tyings.find((tying) => tying.wearerId === wearerId)?.way === 'onThigh';
 
 /** A tied bow with what is missing filled in from the prediction, and which halves those are. */
 export interface DeskState extends TiedState {

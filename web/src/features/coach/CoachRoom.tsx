@@ -9,7 +9,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { Theme } from '@mui/material/styles';
 import useMediaQuery from '@mui/material/useMediaQuery';
-import { useMemo, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useWearer } from '../../common/api/wearers.ts';
 import { Choice } from '../../common/Choice.tsx';
@@ -19,7 +19,7 @@ import { usePageTitle } from '../../common/pageTitle.ts';
 import { seesMirrored } from '../../common/reader.ts';
 import { ReaderChoice } from '../../common/ReaderChoice.tsx';
 import { TAPE_FIELD } from '../../common/tape/tapeMeasure.ts';
-import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
+import { KEEPS_PAGE_KEYS, useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { ByEye } from '../../common/tying/ByEye.tsx';
 import { useRecordByEye } from '../../common/tying/useRecordByEye.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
@@ -77,6 +77,7 @@ export function CoachRoom({ subject, ties }: { subject: CoachSubject; ties: read
     { key: 'p', says: 'practice', run: () => setTab('practice') },
     { key: 't', says: 'the tying', run: () => setTab('tying') },
     { key: 'c', says: 'the class view, for a room', run: () => setTab(tab === 'class' ? 'tying' : 'class') },
+    ...(tab === 'class' ? [{ key: 'Escape', says: 'leave the class view', run: () => setTab('tying') }] : []),
   ]);
   return (
     <Box sx={{ px: { xs: 2, md: 2.5 }, py: 1.5, maxWidth: '94rem', mx: 'auto' }}>
@@ -236,11 +237,10 @@ function Tying({ subject, coach, inClass, onClass }: TyingProps) {
     );
   return (
     <>
-      <FocusTrap open={inClass}>
+      <FocusTrap open={inClass} isEnabled={isClassOnTop}>
         <Box
           tabIndex={-1}
-          {...(inClass ? ({ role: 'dialog', 'aria-modal': true, 'aria-label': 'Class view' } as const) : {})}
-          onKeyDown={(event) => inClass && pressedInClass(event, dispatch, () => onClass(false))}
+          {...(inClass ? ({ role: 'dialog', 'aria-modal': true, 'aria-label': CLASS_VIEW, ...KEEPS_PAGE_KEYS } as const) : {})}
           sx={inClass ? CLASS_LAYOUT : LAYOUT}
         >
           <Box
@@ -312,18 +312,9 @@ function Tying({ subject, coach, inClass, onClass }: TyingProps) {
   );
 }
 
-/** Keys of the class view, which a presenter sends too: they work although a name is being typed, but for those that a text needs. */
-function pressedInClass(event: KeyboardEvent, dispatch: Coach['dispatch'], leave: () => void): void {
-  const { key, target } = event;
-  const isText = target instanceof HTMLInputElement && target.type === 'text';
-  const isPressed = target instanceof HTMLButtonElement || (target instanceof HTMLInputElement && target.type === 'checkbox');
-  if (key === 'Escape') leave();
-  else if (key === 'PageDown' || (key === 'ArrowRight' && !isText)) dispatch({ type: 'next' });
-  else if (key === 'PageUp' || (key === 'ArrowLeft' && !isText)) dispatch({ type: 'back' });
-  else if (key === ' ' && !isText && !isPressed) dispatch({ type: 'holdOrMove' });
-  else return;
-  event.preventDefault();
-}
+const CLASS_VIEW = 'Class view';
+/** Whether no other dialog (Find, Help) lies over the class view: that one keeps the focus then. */
+const isClassOnTop = (): boolean => document.querySelector(`[role="dialog"]:not([aria-label="${CLASS_VIEW}"])`) === null;
 
 const LAYOUT = {
   outline: 'none',

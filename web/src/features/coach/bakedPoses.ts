@@ -150,10 +150,13 @@ export function handPointsAt(baked: BakedPoses, time: number): readonly Float32A
   return HAND_ROLES.map((_, k) => both.subarray(3 * HAND_POINTS * k, 3 * HAND_POINTS * (k + 1)));
 }
 
-/** Paths of the step at a moment, as points, until the movement is nearly over. */
+/** Whether a step still moves at a moment, so that its arrow is shown. */
+export const isArrowShown = (time: number): boolean => time - Math.floor(time) <= ARROW_UNTIL;
+
+/** Paths of the step at a moment, as points; none once the movement is nearly over. */
 export function pathsAt(baked: BakedPoses, time: number): readonly (readonly Point3[])[] {
+  if (!isArrowShown(time)) return [];
   const index = Math.min(baked.steps.length - 1, Math.max(0, Math.floor(time)));
-  if (time - index > ARROW_UNTIL) return [];
   return (baked.steps[index]?.paths ?? []).map((path) =>
     Array.from({ length: path.length / 3 }, (_, k) => ({ x: path[3 * k] ?? 0, y: path[3 * k + 1] ?? 0, z: path[3 * k + 2] ?? 0 })),
   );

@@ -1,5 +1,6 @@
 import {
   fitOfWay,
+  frontLoopOnNeck,
   leadOfWay,
   letOutFor,
   letOutMm,
@@ -25,7 +26,6 @@ import {
   STRIP_WAY,
   TYPICAL_BUTTONS,
   tyingMeasures,
-  oppositeSide,
   type BothBows,
   type CollarSize,
   type Fit,
@@ -103,7 +103,7 @@ export function finishedBow(tied: Tied, way: OfferedWay, longEnd: Side): { reado
   const bow = ({ loopMm, flatEndMm }: Fit['front']): BothBows['front'] => ({ loopMm, flatEndMm, slackMm: 0 });
   return {
     wanted: { front: bow(tied.fit.front), back: bow(tied.fit.back) },
-    frontLoopSide: way === 'onThigh' ? longEnd : oppositeSide(longEnd),
+    frontLoopSide: frontLoopOnNeck(longEnd, way === 'onThigh'),
   };
 }
 

@@ -1,6 +1,7 @@
 import {
   choreograph,
   HAND_ROLES,
+  isInside,
   keyMoments,
   playHands,
   pointsOfHand,
@@ -10,7 +11,8 @@ import {
   TYING_WAYS,
   type StillPatch,
 } from '@easytuck/core';
-import { MEASURES } from '../../../../core/src/tying/testing.ts';
+import { subjectOfTie, tiedBy } from './coachSubject.ts';
+import { TIE } from './testing.ts';
 import { bestView, viewOf } from './views.ts';
 
 /** Of the cloth that is seen without hands, at least this share is seen with them. */
@@ -22,15 +24,6 @@ const MOMENTS = 24;
 
 const isCloth = ({ tone }: StillPatch): boolean => tone.startsWith('long') || tone.startsWith('short');
 
-function isInside(x: number, y: number, points: StillPatch['points']): boolean {
-  let inside = false;
-  points.forEach(([ax, ay], k) => {
-    const [bx, by] = points[(k + 1) % points.length] ?? [ax, ay];
-    if (ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax)) inside = !inside;
-  });
-  return inside;
-}
-
 /** Of the cells that show cloth without hands, the share that shows it with them: a glassy hand does not cover what is behind it. */
 function shareSeen(patches: readonly StillPatch[]): number {
   const cells = new Map<string, { isCloth: boolean; isCovered: boolean }>();
@@ -40,7 +33,7 @@ function shareSeen(patches: readonly StillPatch[]): number {
     const [xs, ys] = [patch.points.map(([x]) => x), patch.points.map(([, y]) => y)];
     for (let i = Math.floor(Math.min(...xs) / CELL_MM); i <= Math.max(...xs) / CELL_MM; i += 1)
       for (let j = Math.floor(Math.min(...ys) / CELL_MM); j <= Math.max(...ys) / CELL_MM; j += 1) {
-        if (!isInside((i + 0.5) * CELL_MM, (j + 0.5) * CELL_MM, patch.points)) continue;
+        if (!isInside([(i + 0.5) * CELL_MM, (j + 0.5) * CELL_MM], patch.points)) continue;
         // patches come from far to near
         const cell = `${i} ${j}`;
         cells.set(
@@ -55,7 +48,8 @@ function shareSeen(patches: readonly StillPatch[]): number {
 
 describe.each(TYING_HANDS)('the hands of %s', (hands) => {
   it.each(TYING_WAYS)('leave most of the cloth to be seen at every key moment, tied %s', (way) => {
-    const choreography = choreograph(MEASURES, 'left', way);
+    const { measures } = tiedBy(subjectOfTie(TIE, null), way, null);
+    const choreography = choreograph(measures, 'left', way);
     const player = playHands(choreography, hands);
     const keys = keyMoments(choreography);
     const hidden: string[] = [];
@@ -69,7 +63,7 @@ describe.each(TYING_HANDS)('the hands of %s', (hands) => {
         if (!isKey) continue;
         const { patches } = projectPose({
           ...{ pose: moment.pose, knotAt: moment.knotAt, collarDown: moment.collarDown, withBody: true },
-          ...{ collarRadiusMm: MEASURES.collarRadiusMm, collar: MEASURES.collar, view: viewOf(bestView(step.step, hands), 'left') },
+          ...{ collarRadiusMm: measures.collarRadiusMm, collar: measures.collar, view: viewOf(bestView(step.step, hands), 'left') },
           hands: HAND_ROLES.map((role) => pointsOfHand(led[role].pose, role, hands, 'left')),
         });
         const seen = shareSeen(patches);

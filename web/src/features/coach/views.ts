@@ -58,10 +58,16 @@ export function viewOf(name: ViewName, longEnd: 'left' | 'right'): View {
   return { ...view, towards: longEnd === 'left' ? towards : { ...towards, x: -towards.x } };
 }
 
-/** The view that shows a step best: the mirror, except for places that no mirror shows. The hands of a helper hide others than the wearer’s own. */
+/** Steps in which a helper's hands would hide what the wearer's own leave to be seen; each helper looks from where they stand, or from the side. */
+const HELPERS_VIEWS: Readonly<Record<Exclude<Reader, 'wearer'>, Readonly<Partial<Record<TyingStep, ViewName>>>>> = {
+  facing: { halfKnot: 'facing', passage: 'side', wrap: 'facing', backBow: 'side' },
+  behind: { halfKnot: 'shoulder', passage: 'shoulder' },
+};
+
+/** The view that shows a step best: the mirror, except for places that no mirror shows. */
 export function bestView(step: TyingStep, reader: Reader): ViewName {
-  if (step === 'wrap' && reader === 'facing') return 'facing';
-  if (step === 'passage' && reader === 'behind') return 'shoulder';
+  const helpers = reader === 'wearer' ? undefined : HELPERS_VIEWS[reader][step];
+  if (helpers) return helpers;
   if (step === 'halfKnot' || step === 'wrap') return 'side';
   if (step === 'passage' || step === 'backBow' || step === 'pushFront') return 'passage';
   return reader === 'facing' ? 'facing' : 'mirror';

@@ -66,21 +66,23 @@ export function CoachStage({
   );
   return (
     <Box sx={{ display: 'grid', gridTemplateRows: isPlain ? 'minmax(0, 1fr)' : 'auto minmax(0, 1fr) auto', height: '100%' }}>
-      <Box hidden={isPlain} sx={{ ...BAR, ...hiddenIf(isPlain), borderBottom: `1px solid ${COLOURS.thread}` }}>
-        <Choice
-          label="View"
-          hideLabel
-          value={state.view}
-          onChange={(chosen) => dispatch({ type: 'choose', chosen: { view: chosen } })}
-          options={VIEW_OPTIONS}
-          small
-        />
-        <Box sx={{ display: 'flex', gap: 0.75, ml: 'auto' }}>
-          <Button variant="outlined" onClick={onClass} sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}>
-            Class view
-          </Button>
+      {!isPlain && (
+        <Box sx={{ ...BAR, borderBottom: `1px solid ${COLOURS.thread}` }}>
+          <Choice
+            label="View"
+            hideLabel
+            value={state.view}
+            onChange={(chosen) => dispatch({ type: 'choose', chosen: { view: chosen } })}
+            options={VIEW_OPTIONS}
+            small
+          />
+          <Box sx={{ display: 'flex', gap: 0.75, ml: 'auto' }}>
+            <Button variant="outlined" onClick={onClass} sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}>
+              Class view
+            </Button>
+          </Box>
         </Box>
-      </Box>
+      )}
       <Box sx={{ position: 'relative', minHeight: 0 }}>
         <Box sx={{ position: 'absolute', inset: 0 }} role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
           {is3d ? (
@@ -115,57 +117,58 @@ export function CoachStage({
           </Box>
         )}
       </Box>
-      <Box hidden={isPlain} sx={{ ...BAR, ...hiddenIf(isPlain), borderTop: `1px solid ${COLOURS.thread}`, justifyContent: 'center' }}>
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, justifyContent: 'center' }}>
-          <Choice
-            label="Hands"
-            hideLabel
-            value={state.hands}
-            onChange={(hands) => dispatch({ type: 'choose', chosen: { hands } })}
-            options={HANDS_OPTIONS}
-            small
-          />
-          <Toggle is={state.byTouch} onChange={(byTouch) => dispatch({ type: 'choose', chosen: { byTouch } })} text="By touch" />
-          <Toggle is={state.arrows} onChange={(arrows) => dispatch({ type: 'choose', chosen: { arrows } })} text="Arrow" />
-          {is3d && (
-            <>
-              <Toggle
-                is={state.seeThrough}
-                onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
-                text="See through"
-              />
-              <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
-              <Toggle
-                is={state.drawerCloth}
-                onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
-                text="Own cloth"
-              />
-            </>
-          )}
-          <Button
-            variant="outlined"
-            onClick={() =>
-              savePicture(
-                baked,
-                state.step,
-                playhead.time(),
-                view,
-                state.hands !== 'off',
-                state.arrows,
-                `${coach.words.name}, ${view.name}`.toLowerCase(),
-              )
-            }
-            sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
-          >
-            Save picture
-          </Button>
+      {!isPlain && (
+        <Box sx={{ ...BAR, borderTop: `1px solid ${COLOURS.thread}`, justifyContent: 'center' }}>
+          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, justifyContent: 'center' }}>
+            <Choice
+              label="Hands"
+              hideLabel
+              value={state.hands}
+              onChange={(hands) => dispatch({ type: 'choose', chosen: { hands } })}
+              options={HANDS_OPTIONS}
+              small
+            />
+            <Toggle is={state.byTouch} onChange={(byTouch) => dispatch({ type: 'choose', chosen: { byTouch } })} text="By touch" />
+            <Toggle is={state.arrows} onChange={(arrows) => dispatch({ type: 'choose', chosen: { arrows } })} text="Arrow" />
+            {is3d && (
+              <>
+                <Toggle
+                  is={state.seeThrough}
+                  onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
+                  text="See through"
+                />
+                <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
+                <Toggle
+                  is={state.drawerCloth}
+                  onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
+                  text="Own cloth"
+                />
+              </>
+            )}
+            <Button
+              variant="outlined"
+              onClick={() =>
+                savePicture(
+                  baked,
+                  state.step,
+                  playhead.time(),
+                  view,
+                  state.hands !== 'off',
+                  state.arrows,
+                  `${coach.words.name}, ${view.name}`.toLowerCase(),
+                )
+              }
+              sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
+            >
+              Save picture
+            </Button>
+          </Box>
         </Box>
-      </Box>
+      )}
     </Box>
   );
 }
 
-const hiddenIf = (is: boolean): { display?: 'none' } => (is ? { display: 'none' } : {});
 const BAR = { display: 'flex', flexWrap: 'wrap', gap: 0.75, alignItems: 'center', px: 1, py: 0.25, minHeight: 40 } as const;
 const SIDES = {
   position: 'absolute',

@@ -13,7 +13,7 @@ import {
   Vector3,
   type Group,
 } from 'three';
-import { pathsAt, type BakedPoses } from '../bakedPoses.ts';
+import { isArrowShown, pathsAt, type BakedPoses } from '../bakedPoses.ts';
 import type { Playhead } from '../playhead.ts';
 
 const SHAFT_MM = 1.5;
@@ -53,7 +53,7 @@ export function Arrows({ baked, stepIndex, playhead }: { baked: BakedPoses; step
     return () => [...geometries, ...edges].forEach((geometry) => geometry.dispose());
   }, [geometries, edges, invalidate]);
   useFrame(() => {
-    if (group.current) group.current.visible = pathsAt(baked, playhead.time()).length > 0;
+    if (group.current) group.current.visible = isArrowShown(playhead.time());
   });
   return (
     <group ref={group}>

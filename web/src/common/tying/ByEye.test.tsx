@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
-import { prepareTie } from '@easytuck/core';
+import { formatLength, prepareTie } from '@easytuck/core';
 import { WORKED_TIE } from '@easytuck/core/testing';
-import { fireEvent, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { ByEye } from './ByEye.tsx';
 
 const WANTED = { front: { loopMm: 62, flatEndMm: 62, slackMm: 0 }, back: { loopMm: 62, flatEndMm: 62, slackMm: 0 } };
@@ -46,6 +46,21 @@ describe('evening out by eye', () => {
     expect(screen.getByText(/^Take a loop and a flat end in each hand/)).toBeTruthy();
     press(/^Worse/);
     expect(screen.getByRole('status').textContent).toMatch(/^Turn both sides back, half as far/);
+  });
+
+  it('says of a pull that may be next to nothing how long it is at most', () => {
+    cleanup();
+    render(
+      <ByEye
+        {...{ tie: prepareTie(WORKED_TIE), wanted: WANTED, frontLoopSide: 'right', reader: 'wearer', isMirror: true, knotLayer: 'back' }}
+        length={(mm) => formatLength(mm, 'in')}
+        onDone={null}
+      />,
+    );
+    press(/^The front loop/);
+    press(/^Show what to do/);
+    // 1.3 to 5.3 mm: to an eighth of an inch, nothing to a quarter
+    expect(screen.getByText(/out by 1⁄4 in at most\./)).toBeTruthy();
   });
 
   it('names sides for a helper who faces the wearer, keeps the focus, and is done once under one key', () => {

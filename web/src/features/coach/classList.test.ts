@@ -12,6 +12,8 @@ describe('the list of a class', () => {
       { name: 'Bo Fen', isAble: false },
       { name: 'Cy Holt', isAble: false },
     ]);
+    // the sixtieth unit is the first half of a hat
+    expect(withNames([], `${'n'.repeat(59)}🎩`)).toEqual([{ name: 'n'.repeat(59), isAble: false }]);
     expect(withNames([], Array.from({ length: 60 }, (_, k) => `n${k}`).join(','))).toHaveLength(MOST_LEARNERS);
   });
 

@@ -20,7 +20,12 @@ const readList = (value: unknown): readonly Learner[] | null => storedList.safeP
 export function withNames(learners: readonly Learner[], text: string): readonly Learner[] {
   const known = new Set(learners.map(({ name }) => name.toLowerCase()));
   const added = text.split(/[,;\n]/).flatMap((part): readonly Learner[] => {
-    const name = part.trim().replace(/\s+/g, ' ').slice(0, MOST_LETTERS);
+    // (a character beyond the BMP is not cut in two)
+    const name = part
+      .trim()
+      .replace(/\s+/g, ' ')
+      .slice(0, MOST_LETTERS)
+      .replace(/[\uD800-\uDBFF]$/, '');
     if (name === '' || known.has(name.toLowerCase())) return [];
     known.add(name.toLowerCase());
     return [{ name, isAble: false }];

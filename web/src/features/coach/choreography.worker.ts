@@ -1,26 +1,28 @@
-import { choreograph, playHands, poseStep, type Side, type TyingHands, type TyingMeasures, type TyingWay } from '@easytuck/core';
 import { expose, transfer } from 'comlink';
-import { bakeStep, type BakedPoses, type BakedStep } from './bakedPoses.ts';
+import { bakeChoreography, type BakeRequest } from './bakeChoreography.ts';
+import type { BakedPoses } from './bakedPoses.ts';
 
-/** Works out a choreography off the page's own thread, step by step. */
+const running = new Map<number, AbortController>();
+
+/** Works out choreographies off the page's own thread. */
 const worker = {
-  bake(measures: TyingMeasures, longEnd: Side, way: TyingWay, handsOf: TyingHands, progress: (share: number) => void): BakedPoses {
-    const choreography = choreograph(measures, longEnd, way);
-    const player = playHands(choreography, handsOf);
-    const steps: BakedStep[] = [];
-    choreography.steps.forEach((_, index) => {
-      steps.push(bakeStep(choreography, index, player, handsOf));
-      progress((index + 1) / choreography.steps.length);
-    });
-    const [first] = choreography.steps;
-    if (!first) throw new RangeError('a choreography has steps');
-    const { nodeCount, backNode, spacingMm } = poseStep(choreography, first, 0).pose;
-    const { collarRadiusMm, collar } = measures;
-    const baked: BakedPoses = { nodeCount, backNode, spacingMm, way, longEnd, collarRadiusMm, collar, handsOf, steps };
-    return transfer(
-      baked,
-      steps.flatMap((step) => [...step.moments, ...step.hands].map(({ buffer }) => buffer)),
-    );
+  /** @param id number of the request, for {@link worker.cancel}. */
+  async bake(id: number, request: BakeRequest, onProgress: (share: number) => void): Promise<BakedPoses> {
+    const controller = new AbortController();
+    running.set(id, controller);
+    try {
+      const baked = await bakeChoreography(request, { onProgress, signal: controller.signal });
+      return transfer(
+        baked,
+        baked.steps.flatMap((step) => [...step.moments, ...step.hands].map(({ buffer }) => buffer)),
+      );
+    } finally {
+      running.delete(id);
+    }
+  },
+  /** Stops a request that nobody waits for any more; one that is done already stays done. */
+  cancel(id: number): void {
+    running.get(id)?.abort();
   },
 };
 

@@ -19,6 +19,10 @@ import { bestView, viewOf } from './views.ts';
 const LEAST_SEEN = 0.7;
 /** Side of a cell that is counted, in mm. */
 const CELL_MM = 3;
+/** More cells than a picture has from one side to the other. */
+const CELLS_ACROSS = 10_000;
+const CLOTH = 1;
+const COVERED_CLOTH = 2;
 /** Moments that the hands are led through in a step. */
 const MOMENTS = 24;
 
@@ -26,7 +30,7 @@ const isCloth = ({ tone }: StillPatch): boolean => tone.startsWith('long') || to
 
 /** Of the cells that show cloth without hands, the share that shows it with them: a glassy hand does not cover what is behind it. */
 function shareSeen(patches: readonly StillPatch[]): number {
-  const cells = new Map<string, { isCloth: boolean; isCovered: boolean }>();
+  const cells = new Map<number, number>();
   for (const patch of patches) {
     if (patch.tone === 'glass') continue;
     const isHand = patch.tone === 'glove' || patch.tone === 'sleeve';
@@ -35,15 +39,13 @@ function shareSeen(patches: readonly StillPatch[]): number {
       for (let j = Math.floor(Math.min(...ys) / CELL_MM); j <= Math.max(...ys) / CELL_MM; j += 1) {
         if (!isInside([(i + 0.5) * CELL_MM, (j + 0.5) * CELL_MM], patch.points)) continue;
         // patches come from far to near
-        const cell = `${i} ${j}`;
-        cells.set(
-          cell,
-          isHand ? { isCloth: cells.get(cell)?.isCloth ?? false, isCovered: true } : { isCloth: isCloth(patch), isCovered: false },
-        );
+        const cell = i * CELLS_ACROSS + j;
+        if (!isHand) cells.set(cell, isCloth(patch) ? CLOTH : 0);
+        else if (cells.get(cell) === CLOTH) cells.set(cell, COVERED_CLOTH);
       }
   }
-  const cloth = [...cells.values()].filter((cell) => cell.isCloth);
-  return cloth.filter(({ isCovered }) => !isCovered).length / cloth.length;
+  const count = (of: number): number => [...cells.values()].filter((cell) => cell === of).length;
+  return count(CLOTH) / (count(CLOTH) + count(COVERED_CLOTH));
 }
 
 describe.each(TYING_HANDS)('the hands of %s', (hands) => {

@@ -16,6 +16,9 @@ const kept = keepResults<BakedPoses>(3);
 /** The worker, and a promise that is broken when it cannot be loaded or ends. */
 let choreographer: { readonly remote: Remote<ChoreographyWorker>; readonly broken: Promise<never> } | null = null;
 
+/** Requests that were sent so far: each has its number. */
+let requests = 0;
+
 function startChoreographer(): NonNullable<typeof choreographer> {
   const worker = new Worker(new URL('./choreography.worker.ts', import.meta.url), { type: 'module' });
   const broken = new Promise<never>((_, reject) => {
@@ -24,11 +27,14 @@ function startChoreographer(): NonNullable<typeof choreographer> {
       reject(new Error(message || 'The part that works it out could not be loaded.'));
     });
   });
-  broken.catch(() => undefined); // told to whoever waits for a result
+  broken.catch(() => undefined); // each request handles it
   return { remote: wrap<ChoreographyWorker>(worker), broken };
 }
 
-/** The movement of strip and hands for a tie, neck, hand, way and whoever ties, worked out in a worker; the last ones are kept. The measures must be the same object as long as they are the same. */
+/**
+ * The movement of strip and hands for a tie, neck, hand, way and reader, worked out in a worker. The last ones are kept, and a request that
+ * another one replaces is cancelled. The measures must be the same object as long as they are the same.
+ */
 export function useChoreography(measures: TyingMeasures, longEnd: Side, way: TyingWay, handsOf: TyingHands): ChoreographyReading {
   const key = JSON.stringify([
     ...[measures.setMm, measures.leadMm, measures.collarRadiusMm, measures.letOutMm, measures.collar, measures.tie.measured],
@@ -44,8 +50,9 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
       if (isWanted) setReading({ key, now });
     };
     const { remote, broken } = (choreographer ??= startChoreographer());
-    const progress = proxy((share: number) => tell({ state: 'working', share }));
-    Promise.race([remote.bake(measures, longEnd, way, handsOf, progress), broken])
+    const onProgress = proxy((share: number) => tell({ state: 'working', share }));
+    const id = (requests += 1);
+    Promise.race([remote.bake(id, { measures, longEnd, way, handsOf }, onProgress), broken])
       .then((baked) => {
         performance.measure('choreography', { start: began });
         kept.put(key, baked);
@@ -54,6 +61,7 @@ export function useChoreography(measures: TyingMeasures, longEnd: Side, way: Tyi
       .catch((error: unknown) => tell({ state: 'failed', error }));
     return () => {
       isWanted = false;
+      void remote.cancel(id).catch(() => undefined); // the worker may have ended
     };
   }, [key, measures, longEnd, way, handsOf]);
   const baked = kept.get(key);

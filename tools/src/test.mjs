@@ -3,7 +3,8 @@
  * they need, and ends with one line that counts them all. What else is named picks files, or where no file is called so, tests
  * by their names: `npm run test:core -- predictSpread`. `--watch` runs the unit tests again whenever they are concerned.
  */
-import { mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildServer } from './lib/buildServer.mjs';
 import { buildWeb } from './lib/buildWeb.mjs';
@@ -16,6 +17,9 @@ import { run, runMain, SetupError } from './lib/run.mjs';
 
 /** @typedef {import('./lib/outcome.mjs').Outcome} Outcome */
 
+/** Files that Linux keeps in memory. */
+const MEMORY = '/dev/shm';
+const TEST_DATABASE_BYTES = 3e9;
 const WORKSPACES = ['core', 'contract', 'server', 'devices', 'web', 'e2e', 'tools'];
 const JEST_PARTS = ['core', 'contract', 'server', 'devices', 'web', 'tools'];
 /** Parts that can be watched without a database. */
@@ -42,18 +46,16 @@ runMain(async () => {
     return;
   }
 
-  // lint needs one core for long and goes on beside the rest; the journeys want only the built interface
+  // server tests wait for a database, which gives up on a busy machine: nothing else runs beside them
+  const [besides, alone] = [jestParts.filter((part) => part !== 'server'), jestParts.filter((part) => part === 'server')];
   /** @type {Outcome[]} */
   const outcomes = await Promise.all([
     wants('lint') ? checkLint() : none(),
-    (async () => {
-      const checked = await Promise.all([
-        checkTheRest(wants),
-        jestParts.length > 0 ? timed('unit tests', () => runJest(jestParts, sought)) : none(),
-      ]);
-      return addOutcomes([...checked, wants('e2e') ? await timed('journeys', () => runJourneys(sought)) : await none()]);
-    })(),
+    checkTheRest(wants),
+    besides.length > 0 ? timed('unit tests', () => runJest(besides, sought)) : none(),
   ]);
+  if (alone.length > 0) outcomes.push(await timed('server tests', () => runJest(alone, sought)));
+  if (wants('e2e')) outcomes.push(await timed('journeys', () => runJourneys(sought)));
 
   // machines that fail want the computer for themselves: a node that has no turn for two seconds is taken for gone
   if (wants('cluster')) outcomes.push(await timed('cluster', () => runJest(['cluster'], sought)));
@@ -127,7 +129,8 @@ function picked(sought, folders, byFile, byName) {
 async function runJest(parts, sought, isWatched = false) {
   const report = join(CACHE, 'jest.json');
   rmSync(report, { force: true });
-  const database = parts.includes('server') ? await startPrivateDatabase(join(DATA, 'test')) : undefined;
+  const folder = testDatabaseFolder();
+  const database = parts.includes('server') ? await startPrivateDatabase(folder) : undefined;
   try {
     await run(
       process.execPath,
@@ -153,8 +156,21 @@ async function runJest(parts, sought, isWatched = false) {
     return isWatched ? none() : jestOutcome(JSON.parse(readFileSync(report, 'utf8')));
   } finally {
     await database?.stop();
+    if (folder.startsWith(MEMORY)) rmSync(folder, { recursive: true, force: true });
   }
 }
+
+/** Folder of the unit tests' database: in memory where the machine has room for it, as it is made again for every run. */
+function testDatabaseFolder() {
+  if (!existsSync(MEMORY) || roomIn(MEMORY) < TEST_DATABASE_BYTES) return join(DATA, 'test');
+  return join(MEMORY, `easytuck-test-${createHash('sha256').update(ROOT).digest('hex').slice(0, 12)}`);
+}
+
+/** @param {string} folder */
+const roomIn = (folder) => {
+  const { bavail, bsize } = statfsSync(folder);
+  return bavail * bsize;
+};
 
 /** @param {readonly string[]} sought @returns {Promise<Outcome>} */
 async function runJourneys(sought) {

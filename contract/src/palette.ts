@@ -58,6 +58,7 @@ export const STILL_COLOURS: StillColours = {
   longInner: PALETTE.longLining,
   shortOuter: PALETTE.short,
   shortInner: PALETTE.shortLining,
+  leg: PALETTE.sleeve,
   neck: PALETTE.skin,
   stand: PALETTE.linen,
   leaf: PALETTE.white,

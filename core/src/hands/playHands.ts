@@ -2,6 +2,7 @@ import { oppositeSide, type Side } from '../fit/index.ts';
 import { add, distance, ORIGIN, scale, subtract, unit, type Point3 } from '../geometry/index.ts';
 import { poseStep, type Choreography, type PosedMoment } from '../tying/choreography.ts';
 import { shirtFrontZ } from '../tying/poses/collar.ts';
+import { hasLeaf } from '../tying/measures.ts';
 import { paceOf } from '../tying/steps.ts';
 import { partsOfWay } from '../tying/ways.ts';
 import { elbowOf, type TyingHands } from './arm.ts';
@@ -75,8 +76,8 @@ const sceneOf = (choreography: Choreography, hands: TyingHands): Scene => ({
 const tasksOf = ({ way, measures }: Choreography, hands: TyingHands, role: HandRole): readonly Task[] =>
   partsOfWay(way, measures.letOutMm > 0).flatMap((part, stepIndex) =>
     GRIPS[part][role].flatMap((grip, k): readonly Task[] =>
-      // a band collar has no leaf to take
-      measures.collar.style === 'band' && grip.touches.some(({ on }) => on === 'leaf')
+      // without a leaf there is none to take
+      !hasLeaf(measures.collar) && grip.touches.some(({ on }) => on === 'leaf')
         ? []
         : [
             {

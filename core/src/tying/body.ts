@@ -1,11 +1,11 @@
 import type { Side } from '../fit/index.ts';
 import type { Point3 } from '../geometry/index.ts';
-import { USUAL_DRAWN_COLLAR, type DrawnCollar } from './measures.ts';
+import { hasLeaf, USUAL_DRAWN_COLLAR, type DrawnCollar } from './measures.ts';
 import { collarLeafMm, shirtFrontZ } from './poses/collar.ts';
 
 /** A part of the wearer that cloth lies on, as a grid of points. */
 export interface BodyPart {
-  readonly name: 'neck' | 'stand' | 'leaf' | 'shirt' | 'placket' | 'button';
+  readonly name: 'leg' | 'neck' | 'stand' | 'leaf' | 'shirt' | 'placket' | 'button';
   readonly rows: number;
   readonly columns: number;
   /** Three numbers a point, row by row, in mm in the wearer's frame. */
@@ -25,6 +25,7 @@ const LEAF_TURN_RAD = { up: 0.06, down: Math.PI - 0.2 } as const;
  * @param collarDown how far the leaf is turned down, or a wing is set, 0 to 1.
  */
 export function bodyParts(collarRadiusMm: number, collarDown: number, collar: DrawnCollar = USUAL_DRAWN_COLLAR): readonly BodyPart[] {
+  if (collar.style === 'leg') return [leg(collarRadiusMm)];
   return [
     neck(collarRadiusMm),
     jaw(collarRadiusMm),
@@ -39,7 +40,7 @@ export function bodyParts(collarRadiusMm: number, collarDown: number, collar: Dr
 
 /** What is turned, or stands beside the bow; a band collar has nothing of the kind. */
 function leaves(collarRadiusMm: number, collarDown: number, collar: DrawnCollar): readonly BodyPart[] {
-  if (collar.style === 'band') return [];
+  if (!hasLeaf(collar)) return [];
   const one = (side: 1 | -1): BodyPart =>
     collar.style === 'wing' ? wing(collarRadiusMm, collarDown, side, collar) : leaf(collarRadiusMm, collarDown, side, collar);
   return [one(1), one(-1)];
@@ -69,6 +70,16 @@ const around = (collarRadiusMm: number, radiusMm: number, angleRad: number, y: n
   y,
   radiusMm * Math.cos(angleRad) - collarRadiusMm,
 ];
+
+/** A thigh seen from above, the knee at the top: it gets thicker from there to the hip (assumed, no source). */
+function leg(radiusMm: number): BodyPart {
+  return grid('leg', 15, 41, (v, u) => {
+    const y = -270 + 420 * v;
+    return around(radiusMm, radiusMm - 1 + LEG_WIDENS * Math.max(0, -20 - y) - LEG_NARROWS * Math.max(0, y - 20), 2 * Math.PI * u, y);
+  });
+}
+const LEG_WIDENS = 0.06;
+const LEG_NARROWS = 0.08;
 
 function neck(collarRadiusMm: number): BodyPart {
   return grid('neck', 9, 41, (v, u) => {
@@ -112,7 +123,7 @@ const leafEdgeRad = (share: number, { style }: DrawnCollar): number => 0.05 + (P
 
 /** Where each collar's point lies, as an angle from the button: further aside, the more it is spread (assumed, no source). */
 const POINT_AT_RAD: Readonly<Record<DrawnCollar['style'], number>> = {
-  ...{ turndown: 0.6, spread: 0.92, point: 0.42, buttonDown: 0.52, wing: 0.6, band: 0.6 },
+  ...{ turndown: 0.6, spread: 0.92, point: 0.42, buttonDown: 0.52, wing: 0.6, band: 0.6, leg: 0.6 },
 };
 
 /** Corners of a wing on the wearer's left, in mm: its fold from the front edge up to the top, and its point, nearly out at the bow's corner. */

@@ -1,5 +1,5 @@
 /** Tying: where every piece of the strip lies in space, from draped to finished. */
-export { tyingMeasures, type DrawnCollar, type TyingMeasures, type WingHalves } from './measures.ts';
+export { ON_LEG, tyingMeasures, type DrawnCollar, type TyingMeasures, type WingHalves } from './measures.ts';
 export { poseStrip, pointOf, NODE_SPACING_MM, type PosedStrip as LaidStrip, type Pose } from './pose.ts';
 export {
   choreograph,
@@ -16,6 +16,7 @@ export {
 } from './choreography.ts';
 export { secondsOf, TYING_STEPS, type TyingStep } from './steps.ts';
 export { OFFERED_WAYS, stepsOfWay, STRIP_WAY, TYING_WAYS, type OfferedWay, type TyingWay } from './ways.ts';
+export { frontFolds, type FrontFolds } from './frontFolds.ts';
 export { movementsOf } from './movements.ts';
 export { type KeyPose } from './timeline.ts';
 export { clothCrossings, depthInCollar, edgesOf, measureCloth, writheOf, type ClothCrossing } from './poseChecks.ts';

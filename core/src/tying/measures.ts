@@ -1,10 +1,16 @@
 import type { CollarStyle, Fit, PreparedTie } from '../fit/index.ts';
 
-/** The collar that is drawn: its cut, and where the wings of a wing collar end up. */
+/** The collar that is drawn: its cut, and where the wings of a wing collar end up; or the leg that the tie is laid round instead. */
 export interface DrawnCollar {
-  readonly style: CollarStyle;
+  readonly style: CollarStyle | 'leg';
   readonly wings: 'behind' | 'over';
 }
+
+/** The tie is tied on a thigh: there is no collar. */
+export const ON_LEG: DrawnCollar = { style: 'leg', wings: 'behind' };
+
+/** Whether there is a leaf, or a wing, that is turned. */
+export const hasLeaf = ({ style }: DrawnCollar): boolean => style !== 'band' && style !== 'leg';
 
 export const USUAL_DRAWN_COLLAR: DrawnCollar = { style: 'turndown', wings: 'behind' };
 

@@ -1,7 +1,7 @@
 import { distance, scale, add, subtract, unit, blend, type Point3 } from '../geometry/index.ts';
 import { leafPlace } from './body.ts';
 import { poseStep, type Choreography } from './choreography.ts';
-import { foldFromNoseMm, type TyingMeasures } from './measures.ts';
+import { foldFromNoseMm, hasLeaf, type TyingMeasures } from './measures.ts';
 import { pointOf, type Pose } from './pose.ts';
 import { partsOfWay, type PartName } from './ways.ts';
 
@@ -69,7 +69,7 @@ export function movementsOf(choreography: Choreography, stepIndex: number): read
   const step = steps[stepIndex];
   const part = partsOfWay(way, measures.letOutMm > 0)[stepIndex];
   if (!step || !part) throw new RangeError(`a way of tying has no step ${stepIndex}`);
-  if (part === 'collarDown' && measures.collar.style !== 'band')
+  if (part === 'collarDown' && hasLeaf(measures.collar))
     return (['left', 'right'] as const).map((side) =>
       Array.from({ length: POINTS }, (_, k) => leafPlace(measures.collarRadiusMm, k / (POINTS - 1), side, measures.collar).at),
     );

@@ -85,6 +85,7 @@ describe('stills', () => {
       longInner: '#000000',
       shortOuter: '#000000',
       shortInner: '#000000',
+      leg: '#888888',
       neck: '#000000',
       stand: '#ffffff',
       leaf: '#000000',

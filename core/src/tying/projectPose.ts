@@ -204,7 +204,7 @@ const DETAILS = {
 } as const;
 
 /** Cloth lies on the body: the parts of it that face the eye are taken as further off than they are, the shirt as furthest of all. */
-const BODY_BEHIND_MM = { neck: 4, stand: 7, leaf: 1, shirt: 1000, placket: 990, button: 2 } as const;
+const BODY_BEHIND_MM = { leg: 7, neck: 4, stand: 7, leaf: 1, shirt: 1000, placket: 990, button: 2 } as const;
 
 /** Of the body only edges of the leaf, of the placket and of buttons are drawn: white on white, they are what is seen of it. */
 function edgesSeen(name: BodyPart['name'], isLast: boolean, isLeft: boolean, isRight: boolean): readonly number[] {

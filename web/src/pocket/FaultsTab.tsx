@@ -38,6 +38,7 @@ export function FaultsTab({
         knotAt={moment.knotAt}
         collarDown={moment.collarDown}
         collarRadiusMm={tied.measures.collarRadiusMm}
+        collar={tied.measures.collar}
         view={view}
         label={label}
         heightPx={heightPx}

@@ -5,6 +5,7 @@ import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import type { BakedPoses } from '../features/coach/bakedPoses.ts';
 import { ByTouch } from '../features/coach/components/ByTouch.tsx';
 import { BandOnStage } from '../features/coach/components/BandOnStage.tsx';
+import { FoldPictures } from '../features/coach/components/FoldPictures.tsx';
 import { drawerCloth, schemeCloth } from '../features/coach/clothColours.ts';
 import { HANDS_SHOWN, SPEEDS, WAITS, type HandsShown, type Speed, type Wait } from '../features/coach/coachReducer.ts';
 import type { CoachSubject } from '../features/coach/coachSubject.ts';
@@ -101,6 +102,7 @@ export function TyingTab({
         <p className="trap">
           <b>Goes wrong here:</b> {words.trap}
         </p>
+        {coach.step === 'frontBow' && <FoldPictures measures={coach.tied.measures} longEnd={coach.longEnd} reader={coach.reader} />}
         {words.more !== null && <p>{words.more}</p>}
         <More coach={coach} onPractice={onPractice} />
       </Words>

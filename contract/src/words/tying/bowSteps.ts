@@ -20,6 +20,12 @@ export function parkWords(context: StepContext): StepWords {
   };
 }
 
+/** Captions of the front bow folded either way. */
+export const FOLD_WORDS = {
+  right: 'Right: the flat end comes back in front.',
+  wrong: 'Wrong: the flat end is behind the loop.',
+} as const;
+
 export function frontBowWords(context: StepContext): StepWords {
   const { on, own, other, ownHand, otherHand, behind, inFront } = namesFor(context);
   const { faces, handling } = context;

@@ -2,7 +2,9 @@ import {
   evenLeadMm,
   fitTie,
   halfKnotCheck,
+  ON_LEG,
   STRIP_WAY,
+  tyingMeasures,
   type Fit,
   type Folding,
   type HardwareKind,
@@ -10,6 +12,7 @@ import {
   type PreparedTie,
   type Setting,
   type Side,
+  type TyingMeasures,
   type TyingWay,
 } from '@easytuck/core';
 import { bandSettings, hangBefore, letOutFor, letOutMm, type TyingSubject, type ShirtCollar } from '../../tying/tyingSubject.ts';
@@ -94,6 +97,13 @@ export const fitOfWay = (subject: TyingSubject, way: OfferedWay, moreMm = 0): Fi
     leadMm: leadOfWay(subject, way),
     longEnd: subject.longEnd,
     limits: NO_LIMITS,
+  });
+
+/** Measures of a way of tying, for its choreography. `moreMm`: by how much the leg that it is tied on is thicker than the collar. */
+export const measuresOfWay = (subject: TyingSubject, way: OfferedWay, moreMm = 0): TyingMeasures =>
+  tyingMeasures(subject.prepared, fitOfWay(subject, way, moreMm), subject.collarGirthMm + moreMm, {
+    letOutMm: letOutMm(letOutFor(subject, way)),
+    collar: way === 'onThigh' ? ON_LEG : subject.worn,
   });
 
 /**

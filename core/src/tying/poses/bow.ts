@@ -24,6 +24,8 @@ export interface BowForm {
   /** How far each bow is turned about the knot, in radians, the wearer's left going up. */
   readonly frontTiltRad: number;
   readonly backTiltRad: number;
+  /** Whether the front bow's flat end comes back behind its loop, which is wrong. */
+  readonly isTailBehind?: boolean;
 }
 
 /** A tied bow's wings fan out a little, so that the back bow is seen above the front one (common practice, no source). */
@@ -34,6 +36,9 @@ const FAN_AT = 0.42;
 
 /** How far the layers of a loop stand apart in their middle, in mm, beyond the knot's own levels. */
 const PUFF_MM = 2.6;
+
+/** How far the upright part of a front bow that is folded the wrong way stands before its flat end, in mm, so that it is seen. */
+const STEM_MM = 7;
 
 /** A fold is soft: cloth of this kind is not creased there. */
 const FOLD_RADIUS_MM = 1.8;
@@ -48,11 +53,13 @@ export function shortBowParts(m: TyingMeasures, lay: BowForm): Parts<'turn' | Wi
   const z = levels(m, lay.loose);
   const g = m.tie.measured.cloth.gatherRatio;
   // the short end clears the gathered cloth of the back bow before it goes up in front of it
-  const turn = (m.knotHeightMm / 2 + 0.5 * m.layerMm) * lay.shortTurn;
+  const turn = (m.knotHeightMm / 2 + 0.5 * m.layerMm) * lay.shortTurn * (lay.isTailBehind ? 2.2 : 1);
   const s = lay.frontLoop;
   // a wing that is pinched forward reaches less far to its side
   const [r, t] = [pinchedReach(lay.front.loopMm, lay.pinchedMm), pinchedReach(lay.front.flatEndMm, lay.pinchedMm)];
-  const middle = (z.short + z.frontKnot) / 2;
+  const [near, far] = lay.isTailBehind ? [z.frontTail + STEM_MM, z.frontKnot] : [z.frontKnot, z.frontTail];
+  const puff = lay.isTailBehind ? -PUFF_MM : PUFF_MM;
+  const middle = (z.short + near) / 2;
   const ahead = wingDepth(r, lay.pinchedMm, 1.8);
   const aheadFlat = wingDepth(t, lay.pinchedMm, 1.8);
   // the strand turns back on itself in a bend, not in a corner
@@ -62,15 +69,15 @@ export function shortBowParts(m: TyingMeasures, lay: BowForm): Parts<'turn' | Wi
       control(to(-bend, 0, z.short), FORWARD, 0.85),
       control(to(0.45 * turn, -0.8 * turn, z.short), to(0, 0.3, 1), g),
       control(to(0.5 * turn, -turn, middle), UPWARD, g),
-      control(to(0.4 * turn, -0.8 * turn, z.frontKnot), to(0, 0.5, -1), g),
-      control(to(s === -1 ? -bend : 0, 0, z.frontKnot), BACKWARD, g),
+      control(to(0.4 * turn, -0.8 * turn, near), to(0, 0.5, -1), g),
+      control(to(s === -1 ? -bend : 0, 0, near), BACKWARD, g),
     ],
     ...turned(lay.frontTiltRad, {
-      ...loop(s, r, z.frontKnot, z.frontTail, ahead),
-      middle: [control(to(0, 0, z.frontTail), FORWARD, g)],
+      ...loop(s, r, near, far, ahead),
+      middle: [control(to(0, 0, far), FORWARD, g)],
       tail: [
-        control(to(-s * FAN_AT * t, 0, z.frontTail + PUFF_MM * 0.5 + aheadFlat(FAN_AT * t)), FORWARD),
-        control(to(-s * (t + 20), 0, z.frontTail + aheadFlat(t + 20)), FORWARD),
+        control(to(-s * FAN_AT * t, 0, far + puff * 0.5 + aheadFlat(FAN_AT * t)), FORWARD),
+        control(to(-s * (t + 20), 0, far + aheadFlat(t + 20)), FORWARD),
       ],
     }),
   };
@@ -174,19 +181,20 @@ const wingDepth =
     return leanMm * share * 2 + pinchedMm * Math.abs(share) ** 3;
   };
 
-/** The doubled half of a bow: out on the level `from`, round the fold, back on the level `back`. */
+/** The doubled half of a bow: out on the level `from`, round the fold, back on the level `back`, which may lie before or behind it. */
 function loop(side: SideSign, r: number, from: number, back: number, ahead: (outMm: number) => number): Parts<'out' | 'fold' | 'home'> {
   const middle = (from + back) / 2;
+  const turn = back < from ? -1 : 1;
   const near = FAN_AT * r;
   // the fold is turned as the wing stands there: `u` runs on along the wing, `v` forward of it
   const slope = Math.atan2(ahead(r) - ahead(r - 1), 1);
   const [u, v] = [to(side * Math.cos(slope), 0, Math.sin(slope)), to(-side * Math.sin(slope), 0, Math.cos(slope))];
   const fold = to(side * r, 0, middle + ahead(r));
-  const beside = (sign: 1 | -1): Control => control(add(fold, scale(subtract(scale(v, sign), u), FOLD_RADIUS_MM)), scale(v, sign));
+  const beside = (sign: 1 | -1): Control => control(add(fold, scale(subtract(scale(v, turn * sign), u), FOLD_RADIUS_MM)), scale(v, sign));
   return {
-    out: [control(to(side * near, 0, from - PUFF_MM * 0.4 + ahead(near)), BACKWARD)],
-    fold: [beside(-1), control(fold, u), beside(1)],
-    home: [control(to(side * near, 0, back + PUFF_MM + ahead(near)), FORWARD)],
+    out: [control(to(side * near, 0, from - turn * PUFF_MM * 0.4 + ahead(near)), BACKWARD)],
+    fold: [beside(-1), control(fold, scale(u, turn)), beside(1)],
+    home: [control(to(side * near, 0, back + turn * PUFF_MM + ahead(near)), FORWARD)],
   };
 }
 

@@ -66,11 +66,11 @@ export function foldBegun(m: TyingMeasures, frontLoop: 1 | -1 = -1): PosedStrip 
 }
 
 /** The front bow held across the collar button. */
-export function frontBow(m: TyingMeasures, frontLoop: 1 | -1 = -1): PosedStrip {
+export function frontBow(m: TyingMeasures, frontLoop: 1 | -1 = -1, over: Partial<BowForm> = {}): PosedStrip {
   return {
     leadMm: m.leadMm,
     knotAt: knotOf(m, { loose: 1 }),
     long: parkedLong(m),
-    short: [...band(m, -1), ...shortBow(m, workingBow(m, frontLoop))],
+    short: [...band(m, -1), ...shortBow(m, workingBow(m, frontLoop, frontLoop, over))],
   };
 }

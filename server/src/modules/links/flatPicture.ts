@@ -1,15 +1,5 @@
-import { fitOfWay, letOutFor, letOutMm, PALETTE, STILL_COLOURS, tyingSubjectOf, type Fitting, type FlatPicture } from '@easytuck/contract';
-import {
-  choreograph,
-  HAND_ROLES,
-  litColour,
-  playHands,
-  pointsOfHand,
-  poseStep,
-  projectPose,
-  tyingMeasures,
-  type Side,
-} from '@easytuck/core';
+import { measuresOfWay, PALETTE, STILL_COLOURS, tyingSubjectOf, type Fitting, type FlatPicture } from '@easytuck/contract';
+import { choreograph, HAND_ROLES, litColour, playHands, pointsOfHand, poseStep, projectPose, type Side } from '@easytuck/core';
 
 /** What of the wearer is in the picture: from the collar to below the hanging ends. */
 const WINDOW_MM = { heightMm: 473, liftMm: -158 } as const;
@@ -19,10 +9,7 @@ const SPACING_MM = 9;
 /** The strip as it hangs before it is tied, its lead set, as the wearer sees it in a mirror, or a helper in front. */
 export function firstPicture(fitting: Fitting, longEnd: Side, isMirror: boolean): FlatPicture {
   const subject = { ...tyingSubjectOf(fitting), longEnd };
-  const measures = tyingMeasures(subject.prepared, fitOfWay(subject, 'main'), subject.collarGirthMm, {
-    letOutMm: letOutMm(letOutFor(subject, 'main')),
-    collar: subject.worn,
-  });
+  const measures = measuresOfWay(subject, 'main');
   const choreography = choreograph(measures, longEnd, 'main');
   const leadIndex = Math.max(
     0,

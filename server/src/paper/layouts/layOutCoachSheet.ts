@@ -1,9 +1,8 @@
 import {
+  FOLD_WORDS,
   bandSettings,
-  fitOfWay,
   leadOfWay,
-  letOutFor,
-  letOutMm,
+  measuresOfWay,
   sideName,
   stepContextOf,
   stepWords,
@@ -15,11 +14,11 @@ import {
 import {
   choreograph,
   handsInPictures,
+  frontFolds,
   movementsOf,
   formatLength,
   poseStep,
   projectPose,
-  tyingMeasures,
   type LengthUnit,
   type Choreography,
   type Still,
@@ -40,9 +39,9 @@ const CODE_MM = 17;
 const SHEET_CODE_CAPTION = 'your coach';
 const COLUMNS = 2;
 const FOOT_MM = 10;
-/** Between two rows of steps. */
-const ROW_GAP_MM = 5;
-const PICTURE_MM = { width: 84, height: 50 } as const;
+/** Between two steps of a column. */
+const STEP_GAP_MM = 5;
+const PICTURE_MM = { width: 84, height: 46 } as const;
 /** Letters that are read at arm’s length: 8.5 pt. */
 const TEXT_MM = 3;
 const LINE_MM = 3.8;
@@ -83,8 +82,8 @@ function viewFor(step: TyingStep): ViewDirection & { readonly acrossMm: number; 
 }
 
 /**
- * Lays out a coach sheet for a fitting: its own tie, neck, lead and hand, step by step, two in a row. A row is as high as its longer text
- * needs, and goes to the next page if it does not fit. `address`: the wearer's coach, as a code.
+ * Lays out a coach sheet for a fitting: its own tie, neck, lead and hand, step by step, in two columns. A step that does not fit goes to the
+ * next column. `address`: the wearer's coach, as a code.
  */
 export function layOutCoachSheet(
   fitting: Fitting,
@@ -99,11 +98,7 @@ export function layOutCoachSheet(
   const subject = tyingSubjectOf(fitting);
   const leadMm = leadOfWay(subject, way);
   const context = stepContextOf(subject, way, reader, (mm) => formatLength(mm, unit));
-  const measures = tyingMeasures(subject.prepared, fitOfWay(subject, way), subject.collarGirthMm, {
-    letOutMm: letOutMm(letOutFor(subject, way)),
-    collar: subject.worn,
-  });
-  const choreography = choreograph(measures, fitting.longEnd, moved);
+  const choreography = choreograph(measuresOfWay(subject, way), fitting.longEnd, moved);
   const band = bandSettings(subject, way);
   const { widthMm, heightMm } = PAPER_MM[paper];
   const cellMm = (widthMm - 2 * MARGIN_MM) / COLUMNS;
@@ -113,6 +108,7 @@ export function layOutCoachSheet(
     reader,
     choreography.steps.map(({ step }) => shownAt(step)),
   );
+  const folds = foldPictures(choreography, reader, textMm, measure);
   const steps = choreography.steps.map((step, i): SheetStep => {
     const words = stepWords(step.step, context);
     const isBand = step.step === 'setBand' || step.step === 'takeIn';
@@ -132,12 +128,13 @@ export function layOutCoachSheet(
               measure,
             )),
         ...lines.map((line) => ({ ...line, x: left + line.x, y: top + pictureMm + NAME_BELOW_MM + line.y })),
+        ...(step.step === 'frontBow' ? folds.draw(left, top + pictureMm + NAME_BELOW_MM + wordsMm + 1) : []),
       ],
-      heightMm: pictureMm + NAME_BELOW_MM + wordsMm,
+      heightMm: pictureMm + NAME_BELOW_MM + wordsMm + (step.step === 'frontBow' ? folds.heightMm + 1 : 0),
     };
   });
   const codeMm = address === null ? 0 : CODE_MM;
-  const facts = wrapText(factsOf(fitting, reader, unit, leadMm), 'text', 3.2, widthMm - 2 * MARGIN_MM - 10 - codeMm, measure);
+  const facts = wrapText(factsOf(fitting, reader, unit, leadMm, way), 'text', 3.2, widthMm - 2 * MARGIN_MM - 10 - codeMm, measure);
   // the code is as high as three lines of what is said
   const headMm = 7 + 4 * Math.max(facts.length, address === null ? 0 : 3);
   const pages = onPages(steps, cellMm, MARGIN_MM + headMm, heightMm - MARGIN_MM - FOOT_MM);
@@ -164,27 +161,52 @@ function stillOf(choreography: Choreography, stepIndex: number, hands: readonly 
   return { still, view: { ...view, isMirror: view.isMirror && reader !== 'facing' } };
 }
 
+/** Both ways to fold the front bow, beside each other, with what each is. */
+function foldPictures({ measures, longEnd }: Choreography, reader: Reader, widthMm: number, measure: Measure): SheetStep {
+  const folds = frontFolds(measures, longEnd, 5);
+  const { collarRadiusMm, collar } = measures;
+  const size = { widthMm: (widthMm - 3) / 2, heightMm: FOLD_MM };
+  const drawn = (['right', 'wrong'] as const).map((fold, i) => {
+    const still = projectPose({ ...folds[fold], collarRadiusMm, collar, view: FOLD_VIEW, withBody: true, detail: 'paper' });
+    return { still, x: i * (size.widthMm + 3), lines: wrapText(FOLD_WORDS[fold], 'text', TEXT_MM, size.widthMm, measure) };
+  });
+  return {
+    heightMm: FOLD_MM + LINE_MM * Math.max(...drawn.map(({ lines }) => lines.length)),
+    draw: (left, top) =>
+      drawn.flatMap(({ still, x, lines }): DisplayItem[] => [
+        picture(still, left + x, top, { acrossMm: 200, liftMm: 0, isMirror: reader !== 'facing' }, size),
+        ...lines.map((text, k): DisplayItem => {
+          const y = top + FOLD_MM + LINE_MM * (k + 1) - 0.6;
+          return { kind: 'text', x: left + x, y, sizeMm: TEXT_MM, typeface: 'text', ink: 'ink', text };
+        }),
+      ]),
+  };
+}
+
+const FOLD_MM = 19;
+const FOLD_VIEW: ViewDirection = { towards: { x: 0, y: 0.1, z: 1 }, up: UP };
+
 /** A step on the sheet: how high it is, and what is drawn of it from an upper left corner. In mm. */
 interface SheetStep {
   readonly heightMm: number;
   readonly draw: (left: number, top: number) => readonly DisplayItem[];
 }
 
-/** Puts steps on pages, row by row, between a top and a bottom in mm. */
+/** Puts steps on pages, down one column and then down the next, between a top and a bottom in mm. */
 function onPages(steps: readonly SheetStep[], cellMm: number, topMm: number, bottomMm: number): readonly (readonly DisplayItem[])[] {
-  const pages: DisplayItem[][] = [[]];
+  const columns: DisplayItem[][] = [[]];
   let top = topMm;
-  for (let at = 0; at < steps.length; at += COLUMNS) {
-    const row = steps.slice(at, at + COLUMNS);
-    const rowMm = Math.max(...row.map(({ heightMm }) => heightMm));
-    if (top > topMm && top + rowMm > bottomMm) {
-      pages.push([]);
+  for (const { draw, heightMm } of steps) {
+    if (top > topMm && top + heightMm > bottomMm) {
+      columns.push([]);
       top = topMm;
     }
-    row.forEach(({ draw }, column) => pages.at(-1)?.push(...draw(MARGIN_MM + column * cellMm, top)));
-    top += rowMm + ROW_GAP_MM;
+    columns.at(-1)?.push(...draw(MARGIN_MM + ((columns.length - 1) % COLUMNS) * cellMm, top));
+    top += heightMm + STEP_GAP_MM;
   }
-  return pages;
+  return Array.from({ length: Math.ceil(columns.length / COLUMNS) }, (_, page) =>
+    columns.slice(page * COLUMNS, (page + 1) * COLUMNS).flat(),
+  );
 }
 
 /** How far a step is when it is drawn: what is over at its end is drawn under way. */
@@ -192,15 +214,16 @@ const shownAt = (step: TyingStep): number => SHOWN_AT[step] ?? 1;
 const SHOWN_AT: Readonly<Partial<Record<TyingStep, number>>> = { halfKnot: 0.72, frontBow: 0.78, backBow: 0.72, collarDown: 1 };
 
 /** How the pictures are seen by each reader. */
-const PICTURED: Readonly<Record<Reader, string>> = {
+const PICTURED: Readonly<Record<Reader | 'onLeg', string>> = {
+  onLeg: 'as you look down at your leg, the knee at the top',
   wearer: 'as in the mirror',
   facing: 'as you face the wearer',
   behind: 'as in the mirror, over the wearer’s shoulder',
 };
 
 /** What a sheet says of its fitting. */
-const factsOf = (fitting: Fitting, reader: Reader, unit: LengthUnit, leadMm: number): string =>
-  `${fitting.tie.name}. ${leadMm > 0 ? `Long end on ${sideName(fitting.longEnd, reader)}, ${formatLength(leadMm, unit)} lower` : 'Both ends level'}. Pictures ${PICTURED[reader]}, except those from the side and from above.`;
+const factsOf = (fitting: Fitting, reader: Reader, unit: LengthUnit, leadMm: number, way: OfferedWay): string =>
+  `${fitting.tie.name}. ${leadMm > 0 ? `Long end on ${sideName(fitting.longEnd, reader)}, ${formatLength(leadMm, unit)} lower` : 'Both ends level'}. Pictures ${PICTURED[way === 'onThigh' ? 'onLeg' : reader]}, except those from the side and from above.`;
 
 /** What stands at the head of a page, and the caution at its foot. */
 function head(
@@ -259,9 +282,9 @@ function picture(
   left: number,
   top: number,
   { acrossMm, liftMm, isMirror }: { acrossMm: number; liftMm: number; isMirror: boolean },
+  { widthMm, heightMm }: { widthMm: number; heightMm: number } = { widthMm: PICTURE_MM.width, heightMm: PICTURE_MM.height },
 ): DisplayItem {
-  const scale = PICTURE_MM.width / acrossMm;
-  const { width: widthMm, height: heightMm } = PICTURE_MM;
+  const scale = widthMm / acrossMm;
   const [middleX, middleY] = [left + widthMm / 2, top + heightMm / 2];
   const isSeen = (points: readonly (readonly [number, number])[]): boolean =>
     points.some(([x]) => x > left) &&

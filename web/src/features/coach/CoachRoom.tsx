@@ -28,12 +28,14 @@ import { ClassList, ClassWords } from './components/ClassBoard.tsx';
 import { CoachStage } from './components/CoachStage.tsx';
 import { Controls } from './components/Controls.tsx';
 import { FaultGallery } from './components/FaultGallery.tsx';
+import { FoldPictures } from './components/FoldPictures.tsx';
 import { FingerInset } from './components/FingerInset.tsx';
 import { PracticeTab } from './components/PracticeTab.tsx';
 import { ScrubBar } from './components/ScrubBar.tsx';
 import { StepPanel } from './components/StepPanel.tsx';
 import { finishedBow, type CoachSubject } from './coachSubject.ts';
 import { useLastBaked } from './useChoreography.ts';
+import { useIsWide } from './useIsWide.ts';
 import { useCoach, type Coach } from './useCoach.ts';
 import { usePractice } from './usePractice.ts';
 import { QUIET, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
@@ -227,6 +229,7 @@ function Tying({ subject, coach, inClass, onClass }: TyingProps) {
   const { state, dispatch, reading, playhead, words, context, step, steps, longEnd } = coach;
   const { length } = useUnits();
   const baked = useLastBaked(reading);
+  const isWide = useIsWide();
   const names = useMemo(() => steps.map((each) => stepWords(each, context).name), [steps, context]);
   if (reading.state === 'failed')
     return (
@@ -275,7 +278,17 @@ function Tying({ subject, coach, inClass, onClass }: TyingProps) {
             {inClass ? (
               <ClassList />
             ) : (
-              <StepPanel words={words} number={state.step + 1} of={state.stepCount} lit={coach.lit} onLit={coach.setLit} />
+              <StepPanel
+                words={words}
+                number={state.step + 1}
+                of={state.stepCount}
+                lit={coach.lit}
+                onLit={coach.setLit}
+                wrongPicture={
+                  !isWide &&
+                  coach.step === 'frontBow' && <FoldPictures measures={coach.tied.measures} longEnd={coach.longEnd} reader={coach.reader} />
+                }
+              />
             )}
           </Box>
           <Box sx={{ gridArea: 'bar' }}>

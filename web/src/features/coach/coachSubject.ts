@@ -3,7 +3,7 @@ import {
   frontLoopOnNeck,
   leadOfWay,
   letOutFor,
-  letOutMm,
+  measuresOfWay,
   toCollar,
   tyingSubjectOf,
   USUAL_COLLAR,
@@ -25,7 +25,6 @@ import {
   stepsOfWay,
   STRIP_WAY,
   TYPICAL_BUTTONS,
-  tyingMeasures,
   type BothBows,
   type CollarSize,
   type Fit,
@@ -112,9 +111,5 @@ export function tiedBy(subject: CoachSubject, way: OfferedWay, thighGirthMm: num
   // on another girth the band is set so that the same strip is left for the bow
   const moreMm = thighGirthMm === null ? 0 : thighGirthMm - subject.collarGirthMm;
   const fit = fitOfWay(subject, way, moreMm);
-  const measures = tyingMeasures(subject.prepared, fit, subject.collarGirthMm + moreMm, {
-    letOutMm: letOutMm(letOutFor(subject, way)),
-    collar: subject.worn,
-  });
-  return { measures, fit, leadMm: leadOfWay(subject, way) };
+  return { measures: measuresOfWay(subject, way, moreMm), fit, leadMm: leadOfWay(subject, way) };
 }

@@ -12,6 +12,8 @@ import { drawerCloth, schemeCloth } from '../clothColours.ts';
 import { savePicture } from '../savePicture.ts';
 import { ByTouch } from './ByTouch.tsx';
 import { BandOnStage } from './BandOnStage.tsx';
+import { FoldPictures } from './FoldPictures.tsx';
+import { useIsWide } from '../useIsWide.ts';
 import { canDraw3d } from '../stage/canDraw3d.ts';
 import { FlatStage } from '../stage/StillCanvas.tsx';
 import type { HandsShown } from '../coachReducer.ts';
@@ -47,6 +49,7 @@ export function CoachStage({
   onClass: () => void;
 }) {
   const { length } = useUnits();
+  const isWide = useIsWide();
   const { state, dispatch, playhead, view, isFree, still } = coach;
   const [is3d] = useState(canDraw3d);
   const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
@@ -109,6 +112,9 @@ export function CoachStage({
           )}
         </Box>
         <BandOnStage coach={coach} subject={subject} length={length} />
+        {isWide && coach.step === 'frontBow' && (
+          <FoldPictures measures={coach.tied.measures} longEnd={coach.longEnd} reader={coach.reader} inCorner />
+        )}
         {state.byTouch && <ByTouch words={coach.words} />}
         {sides && coach.step !== 'setBand' && (
           <Box aria-hidden sx={SIDES}>

@@ -128,6 +128,7 @@ function Picture({
       knotAt={moment.knotAt}
       collarDown={moment.collarDown}
       collarRadiusMm={measures.collarRadiusMm}
+      collar={measures.collar}
       view={view}
       label={label}
       heightPx={heightPx}

@@ -1,5 +1,6 @@
 import type { StepWords } from '@easytuck/contract';
 import Box from '@mui/material/Box';
+import type { ReactNode } from 'react';
 import { COLOURS, FIGURES, SIZE } from '../../../theme.ts';
 import { litBy, NONE_LIT, type LitDigits } from '../litDigits.ts';
 
@@ -10,6 +11,7 @@ export function StepPanel({
   of,
   lit,
   onLit,
+  wrongPicture,
 }: {
   words: StepWords;
   number: number;
@@ -17,6 +19,8 @@ export function StepPanel({
   /** Fingers that are lit in the picture, and how to light others: those that a sentence speaks of. */
   lit: LitDigits;
   onLit: (lit: LitDigits) => void;
+  /** What goes wrong, in pictures. */
+  wrongPicture: ReactNode;
 }) {
   const isLit = (hand: number): boolean => lit[hand]?.some((digit) => digit > 0) ?? false;
   return (
@@ -52,6 +56,7 @@ export function StepPanel({
       </Told>
       <Told name="Goes wrong here" colour={COLOURS.fair}>
         {words.trap}
+        {wrongPicture}
       </Told>
       {words.more !== null && (
         <Told name="Good to know" colour={COLOURS.pencil}>
@@ -77,7 +82,7 @@ const HAND_LINE = {
   '&:hover, &[aria-pressed=true]': { borderLeftColor: COLOURS.fair },
 } as const;
 
-function Told({ name, colour, children }: { name: string; colour: string; children: string }) {
+function Told({ name, colour, children }: { name: string; colour: string; children: ReactNode }) {
   return (
     <Box sx={{ borderLeft: `4px solid ${colour}`, pl: 1.5 }}>
       <Box sx={{ fontSize: SIZE.aside, fontWeight: 600, color: colour }}>{name}</Box>

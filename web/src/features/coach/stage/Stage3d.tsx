@@ -132,6 +132,7 @@ function Ghost({ baked, time, cloth, thicknessMm }: StageProps & { time: number 
 }
 
 const BODY_COLOURS: Readonly<Record<BodyPart['name'], string>> = {
+  leg: '#7d8794',
   neck: COLOURS.skin,
   stand: '#f6f5f1',
   leaf: '#fbfaf7',
@@ -141,7 +142,7 @@ const BODY_COLOURS: Readonly<Record<BodyPart['name'], string>> = {
 };
 
 /** Parts that fade out where the picture ends. */
-const FADING: readonly BodyPart['name'][] = ['shirt', 'placket', 'neck'];
+const FADING: readonly BodyPart['name'][] = ['shirt', 'placket', 'neck', 'leg'];
 
 /** How thick the sheets are that the body's parts are cut from, in mm; the stand inwards, since the band lies on it. */
 const THICK_MM: Readonly<Partial<Record<BodyPart['name'], number>>> = { leaf: 1.6, stand: -2.2 };

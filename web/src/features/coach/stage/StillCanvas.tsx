@@ -1,5 +1,5 @@
 import { PALETTE, STILL_COLOURS } from '@easytuck/contract';
-import { litColour, projectPose, type Pose, type Still } from '@easytuck/core';
+import { litColour, projectPose, type DrawnCollar, type Pose, type Still } from '@easytuck/core';
 import { useEffect, useRef } from 'react';
 import { handPointsAt, momentAt, NODE_NUMBERS, pathsAt, unpackPose, type BakedPoses } from '../bakedPoses.ts';
 import { framedView, LENS_HALF } from '../framing.ts';
@@ -56,6 +56,7 @@ export function PoseStill({
   knotAt,
   collarDown,
   collarRadiusMm,
+  collar,
   view,
   label,
   heightPx,
@@ -65,7 +66,9 @@ export function PoseStill({
   knotAt: { x: number; y: number; z: number };
   collarDown: number;
   collarRadiusMm: number;
+  collar: DrawnCollar;
   view: View;
+  /** What the picture shows; empty where the text beside it says that. */
   label: string;
   heightPx: number;
   widthMm: number;
@@ -76,12 +79,11 @@ export function PoseStill({
     if (!element) return;
     fitToBox(element);
     const detail = heightPx < SMALL_PX ? 'small' : 'full';
-    const still = projectPose({ pose, knotAt, collarRadiusMm, collarDown, view, withBody: true, detail });
+    const still = projectPose({ pose, knotAt, collarRadiusMm, collar, collarDown, view, withBody: true, detail });
     paintStill(element, still, element.width / widthMm, { liftMm: 0, isMirror: view.isMirror });
-  }, [pose, knotAt, collarDown, collarRadiusMm, view, widthMm, heightPx]);
-  // (without a name it is named by what it stands in)
-  const told = label === '' ? ({ 'aria-hidden': true } as const) : ({ role: 'img', 'aria-label': label } as const);
-  return <canvas ref={canvas} {...told} style={{ display: 'block', width: '100%', height: heightPx }} />;
+  }, [pose, knotAt, collarDown, collarRadiusMm, collar, view, widthMm, heightPx]);
+  const named = label === '' ? ({ 'aria-hidden': true } as const) : ({ role: 'img', 'aria-label': label } as const);
+  return <canvas ref={canvas} {...named} style={{ display: 'block', width: '100%', height: heightPx }} />;
 }
 
 /** A picture less high than this is drawn with fewer patches. */

@@ -64,11 +64,14 @@ export function layBody(geometry: BufferGeometry, { rows, columns, pointsMm, nam
   const isShirt = name === 'shirt' || name === 'placket';
   for (let i = 0; i < p.length / 3; i += 1) {
     const [x, y] = [p[3 * i] ?? 0, p[3 * i + 1] ?? 0];
-    const low = isShirt
-      ? clamp((y - FADES.untilY) / (FADES.fromY - FADES.untilY))
-      : name === 'neck'
-        ? clamp((FADES_UP.untilY - y) / (FADES_UP.untilY - FADES_UP.fromY))
-        : 1;
+    const low =
+      name === 'leg'
+        ? clamp((y - FADES.untilY) / (FADES.fromY - FADES.untilY)) * clamp((FADES_UP.untilY - y) / (FADES_UP.untilY - FADES_UP.fromY))
+        : isShirt
+          ? clamp((y - FADES.untilY) / (FADES.fromY - FADES.untilY))
+          : name === 'neck'
+            ? clamp((FADES_UP.untilY - y) / (FADES_UP.untilY - FADES_UP.fromY))
+            : 1;
     const wide = isShirt ? clamp((FADES.untilX - Math.abs(x)) / (FADES.untilX - FADES.fromX)) : 1;
     const shade = shadeAt(name, x, y);
     colour.setXYZW(i, shade, shade, shade, low * wide);

@@ -7,8 +7,6 @@ import FocusTrap from '@mui/material/Unstable_TrapFocus';
 import LinearProgress from '@mui/material/LinearProgress';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import type { Theme } from '@mui/material/styles';
-import useMediaQuery from '@mui/material/useMediaQuery';
 import { useMemo, useState, type ReactNode } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { useWearer } from '../../common/api/wearers.ts';
@@ -35,7 +33,7 @@ import { ScrubBar } from './components/ScrubBar.tsx';
 import { StepPanel } from './components/StepPanel.tsx';
 import { finishedBow, type CoachSubject } from './coachSubject.ts';
 import { useLastBaked } from './useChoreography.ts';
-import { useIsWide } from './useIsWide.ts';
+import { useIsPhone, useIsWide } from './widths.ts';
 import { useCoach, type Coach } from './useCoach.ts';
 import { usePractice } from './usePractice.ts';
 import { QUIET, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
@@ -137,7 +135,7 @@ function Heading({ subject, ties, coach, children }: { subject: CoachSubject; ti
   const { length } = useUnits();
   const { state, dispatch, longEnd, tied } = coach;
   // on a phone the picture comes first
-  const isPhone = useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'), { noSsr: true });
+  const isPhone = useIsPhone();
   const choices = (
     <>
       {ties.length > 1 && (
@@ -251,8 +249,8 @@ function Tying({ subject, coach, inClass, onClass }: TyingProps) {
             sx={{
               gridArea: 'stage',
               position: 'relative',
-              height: inClass ? '100%' : { xs: '62dvh', md: STAGE_HEIGHT },
-              minHeight: inClass ? '45dvh' : 360,
+              height: inClass ? '100%' : { xs: 'auto', sm: '62dvh', md: STAGE_HEIGHT },
+              minHeight: inClass ? '45dvh' : { xs: 'calc(42dvh + 44px)', sm: 360 },
               backgroundColor: COLOURS.card,
               border: `1px solid ${COLOURS.thread}`,
             }}

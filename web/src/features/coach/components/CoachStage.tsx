@@ -13,7 +13,7 @@ import { savePicture } from '../savePicture.ts';
 import { ByTouch } from './ByTouch.tsx';
 import { BandOnStage } from './BandOnStage.tsx';
 import { FoldPictures } from './FoldPictures.tsx';
-import { useIsWide } from '../useIsWide.ts';
+import { useIsPhone, useIsWide } from '../widths.ts';
 import { canDraw3d } from '../stage/canDraw3d.ts';
 import { FlatStage } from '../stage/StillCanvas.tsx';
 import type { HandsShown } from '../coachReducer.ts';
@@ -49,7 +49,7 @@ export function CoachStage({
   onClass: () => void;
 }) {
   const { length } = useUnits();
-  const isWide = useIsWide();
+  const [isWide, isPhone] = [useIsWide(), useIsPhone()];
   const { state, dispatch, playhead, view, isFree, still } = coach;
   const [is3d] = useState(canDraw3d);
   const cloth = useMemo(() => (state.drawerCloth ? drawerCloth(subject.tie) : schemeCloth()), [state.drawerCloth, subject.tie]);
@@ -67,25 +67,80 @@ export function CoachStage({
       withArrows={state.arrows}
     />
   );
+  const views = (
+    <Box sx={{ ...BAR, borderBottom: `1px solid ${COLOURS.thread}` }}>
+      <Choice
+        label="View"
+        hideLabel
+        value={state.view}
+        onChange={(chosen) => dispatch({ type: 'choose', chosen: { view: chosen } })}
+        options={VIEW_OPTIONS}
+        small
+      />
+      <Box sx={{ display: 'flex', gap: 0.75, ml: 'auto' }}>
+        <Button variant="outlined" onClick={onClass} sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}>
+          Class view
+        </Button>
+      </Box>
+    </Box>
+  );
+  const shown = (
+    <Box sx={{ ...BAR, borderTop: `1px solid ${COLOURS.thread}`, justifyContent: 'center' }}>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, justifyContent: 'center' }}>
+        <Choice
+          label="Hands"
+          hideLabel
+          value={state.hands}
+          onChange={(hands) => dispatch({ type: 'choose', chosen: { hands } })}
+          options={HANDS_OPTIONS}
+          small
+        />
+        <Toggle is={state.byTouch} onChange={(byTouch) => dispatch({ type: 'choose', chosen: { byTouch } })} text="By touch" />
+        <Toggle is={state.arrows} onChange={(arrows) => dispatch({ type: 'choose', chosen: { arrows } })} text="Arrow" />
+        {is3d && (
+          <>
+            <Toggle
+              is={state.seeThrough}
+              onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
+              text="See through"
+            />
+            <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
+            <Toggle
+              is={state.drawerCloth}
+              onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
+              text="Own cloth"
+            />
+          </>
+        )}
+        <Button
+          variant="outlined"
+          onClick={() =>
+            savePicture(
+              baked,
+              state.step,
+              playhead.time(),
+              view,
+              state.hands !== 'off',
+              state.arrows,
+              `${coach.words.name}, ${view.name}`.toLowerCase(),
+            )
+          }
+          sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
+        >
+          Save picture
+        </Button>
+      </Box>
+    </Box>
+  );
   return (
-    <Box sx={{ display: 'grid', gridTemplateRows: isPlain ? 'minmax(0, 1fr)' : 'auto minmax(0, 1fr) auto', height: '100%' }}>
-      {!isPlain && (
-        <Box sx={{ ...BAR, borderBottom: `1px solid ${COLOURS.thread}` }}>
-          <Choice
-            label="View"
-            hideLabel
-            value={state.view}
-            onChange={(chosen) => dispatch({ type: 'choose', chosen: { view: chosen } })}
-            options={VIEW_OPTIONS}
-            small
-          />
-          <Box sx={{ display: 'flex', gap: 0.75, ml: 'auto' }}>
-            <Button variant="outlined" onClick={onClass} sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}>
-              Class view
-            </Button>
-          </Box>
-        </Box>
-      )}
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateRows: isPlain ? 'minmax(0, 1fr)' : isPhone ? '42dvh auto' : 'auto minmax(0, 1fr) auto',
+        height: '100%',
+      }}
+    >
+      {!isPlain && !isPhone && views}
       <Box sx={{ position: 'relative', minHeight: 0 }}>
         <Box sx={{ position: 'absolute', inset: 0 }} role="img" aria-label={`${coach.words.name}, ${view.name.toLowerCase()}`}>
           {is3d ? (
@@ -123,52 +178,14 @@ export function CoachStage({
           </Box>
         )}
       </Box>
-      {!isPlain && (
-        <Box sx={{ ...BAR, borderTop: `1px solid ${COLOURS.thread}`, justifyContent: 'center' }}>
-          <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.75, justifyContent: 'center' }}>
-            <Choice
-              label="Hands"
-              hideLabel
-              value={state.hands}
-              onChange={(hands) => dispatch({ type: 'choose', chosen: { hands } })}
-              options={HANDS_OPTIONS}
-              small
-            />
-            <Toggle is={state.byTouch} onChange={(byTouch) => dispatch({ type: 'choose', chosen: { byTouch } })} text="By touch" />
-            <Toggle is={state.arrows} onChange={(arrows) => dispatch({ type: 'choose', chosen: { arrows } })} text="Arrow" />
-            {is3d && (
-              <>
-                <Toggle
-                  is={state.seeThrough}
-                  onChange={(seeThrough) => dispatch({ type: 'choose', chosen: { seeThrough } })}
-                  text="See through"
-                />
-                <Toggle is={state.ghost} onChange={(ghost) => dispatch({ type: 'choose', chosen: { ghost } })} text="Next pose" />
-                <Toggle
-                  is={state.drawerCloth}
-                  onChange={(chosen) => dispatch({ type: 'choose', chosen: { drawerCloth: chosen } })}
-                  text="Own cloth"
-                />
-              </>
-            )}
-            <Button
-              variant="outlined"
-              onClick={() =>
-                savePicture(
-                  baked,
-                  state.step,
-                  playhead.time(),
-                  view,
-                  state.hands !== 'off',
-                  state.arrows,
-                  `${coach.words.name}, ${view.name}`.toLowerCase(),
-                )
-              }
-              sx={{ minHeight: 34, py: 0, backgroundColor: COLOURS.card, fontSize: SIZE.aside }}
-            >
-              Save picture
-            </Button>
+      {!isPlain && !isPhone && shown}
+      {!isPlain && isPhone && (
+        <Box component="details" sx={{ borderTop: `1px solid ${COLOURS.thread}` }}>
+          <Box component="summary" sx={{ minHeight: 44, lineHeight: '44px', px: 1, cursor: 'pointer' }}>
+            View, hands, picture
           </Box>
+          {views}
+          {shown}
         </Box>
       )}
     </Box>

@@ -61,7 +61,7 @@ function gloveMaterial(): { readonly material: MeshStandardMaterial; readonly un
         vec3 seen = (viewMatrix * vec4(focus, 1.0)).xyz;
         float beside = length(cross(normalize(vSeen), seen));
         float before = smoothstep(-2.0, 14.0, vSeen.z - seen.z);
-        float glass = before * (1.0 - smoothstep(20.0, 58.0, beside));
+        float glass = before * (1.0 - smoothstep(34.0, 74.0, beside));
         float edge = 1.0 - abs(dot(normalize(vNormal), normalize(vSeen)));
         // a sleeve fades out before its cut end
         float sleeve = part == ${HAND_PARTS.sleeve} || part == ${HAND_PARTS.cuff} ? 1.0 - smoothstep(${SLEEVE_FADES.from.toFixed(1)}, ${SLEEVE_FADES.until.toFixed(1)}, vFromWrist) : 1.0;

@@ -3,3 +3,6 @@ import useMediaQuery from '@mui/material/useMediaQuery';
 
 /** Whether stage and words stand beside each other. */
 export const useIsWide = (): boolean => useMediaQuery((theme: Theme) => theme.breakpoints.up('md'), { noSsr: true });
+
+/** Whether the window is as narrow as a telephone: the picture comes first, and what is seldom pressed is folded away. */
+export const useIsPhone = (): boolean => useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'), { noSsr: true });

@@ -38,7 +38,9 @@ export function setBandWords(context: StepContext): StepWords {
       : letOut
         ? `Find ${letOut.mark}: the band ends up there. Now let it out to ${letOut.longest}, its longest, for tying: ${letOut.by} more.`
         : onThigh
-          ? `Set the band at ${onThigh.legMark} for the leg. On the neck it goes to ${onThigh.neckMark}: keep that figure beside you.`
+          ? onThigh.legMark === onThigh.neckMark
+            ? `Set the band at ${onThigh.legMark}, for the leg and for the neck.`
+            : `Set the band at ${onThigh.legMark} for the leg. On the neck it goes to ${onThigh.neckMark}: keep that figure beside you.`
           : `Set the band at ${band.setting}, before it goes round the neck.`,
     hands: [`${ownHand}: ${holds}`, `${otherHand}: ${moves}`],
     check: isFixed ? 'The band is flat from end to end.' : 'Pull gently: it holds, and the band lies flat.',

@@ -176,7 +176,7 @@ export function pullFrontWords(context: StepContext): StepWords {
     act: `Fold the lower end at its belly, on ${own}, against the tip of the finger. Hook the fold with that finger and draw it through the turn to ${other}. Then draw the band once, until the turn closes round the loop.`,
     hands: [
       `${ownHand}: folds the lower end against the fingertip; then takes the band beside the knot and draws it outwards.`,
-      `${otherHand}: the finger stays in the turn and its thumb pinches the turn; the finger hooks the fold and draws it through as it comes out; then takes the band on its side and draws it outwards.`,
+      `${otherHand}: the finger stays in the turn and its thumb pinches the turn; the finger hooks the fold and draws it through as it comes out; then takes the band on that side and draws it outwards.`,
     ],
     check: `A loop on ${other}, a flat end on ${own}, the turn of the upper end over the middle.`,
     trap: 'Draw the finger out before it has the fold and the turn falls shut.',

@@ -47,8 +47,8 @@ export function evenTightenWords(context: StepContext): StepWords {
     name: 'First tightening',
     act: 'Draw the band again, away from the knot on both sides, until the turn closes round both loops. Then draw the loops apart a little, both together, until the knot is snug, not yet firm.',
     hands: [
-      `${ownHand}: draws the band on its side; then the forefinger goes inside the back bow’s loop, and thumb and forefinger take one layer and draw.`,
-      `${otherHand}: draws the band on its side; then the forefinger goes inside the front bow’s loop, and thumb and forefinger take its back layer and draw.`,
+      `${ownHand}: draws the band on that side; then the forefinger goes inside the back bow’s loop, and thumb and forefinger take one layer and draw.`,
+      `${otherHand}: draws the band on that side; then the forefinger goes inside the front bow’s loop, and thumb and forefinger take its back layer and draw.`,
     ],
     check: `The knot is snug and nothing slips. ${TWIST_TEST}`,
     trap: 'Pinching both layers of a loop draws its flat end out. Never pull the flat ends: that undoes it.',
@@ -123,7 +123,7 @@ export function collarDownWords(context: StepContext): StepWords {
   const { ownHand, otherHand } = namesFor(context);
   const { collar = USUAL_COLLAR, handling } = context;
   const isButtoned = collar.style === 'buttonDown';
-  const turn = `turns the collar down on its side${isButtoned ? ', and buttons the point' : ''}.`;
+  const turn = `turns the collar down on that side${isButtoned ? ', and buttons the point' : ''}.`;
   const isUnder = collar.bowPosition === 'underLeaf';
   const more = sentences(
     (handling === 'slides' || handling === 'slippery') &&
@@ -135,7 +135,7 @@ export function collarDownWords(context: StepContext): StepWords {
     return {
       name: 'Wings and last look',
       act: isBehind ? 'Stand both wings behind the bow, and look again.' : 'Lay both wings over the bow’s upper edge, and look again.',
-      hands: [`${ownHand}: sets the wing on its side.`, `${otherHand}: sets the wing on its side.`],
+      hands: [`${ownHand}: sets the wing on that side.`, `${otherHand}: sets the wing on that side.`],
       check: `The bow covers the button, the wings ${isBehind ? 'stand behind it' : 'lie over it'}, and ${ONE_FINGER}.`,
       trap: TOO_TIGHT,
       more,
@@ -146,7 +146,7 @@ export function collarDownWords(context: StepContext): StepWords {
     return {
       name: 'Last look',
       act: 'Nothing is turned down on a band collar. Turn the bow level, and look again.',
-      hands: [`${ownHand}: takes the bow on its side and levels it.`, `${otherHand}: takes the bow on its side and levels it.`],
+      hands: [`${ownHand}: takes the bow on that side and levels it.`, `${otherHand}: takes the bow on that side and levels it.`],
       check: `The bow covers the button, the band lies flat all the way round, and ${ONE_FINGER}.`,
       trap: TOO_TIGHT,
       more,
@@ -177,7 +177,7 @@ export function toTheNeckWords(context: StepContext): StepWords {
   const onNeck = reader === 'wearer' ? `your ${longEnd}` : `the wearer’s ${longEnd}`;
   return {
     name: 'Over to the neck',
-    act: `${isHelped ? `${ASK_FIRST} ` : ''}Open the hook, or slide the band off, without letting go of the bow. Set the band to ${mark} and fasten it round the collar. ${after}`.trim(),
+    act: `${isHelped ? `${ASK_FIRST} ` : ''}Open the hook, or slide the band off, without letting go of the bow. ${onThigh?.legMark === onThigh?.neckMark ? `Leave the band at ${mark}` : `Set the band to ${mark}`} and fasten it round the collar. ${after}`.trim(),
     hands: [`${ownHand}: holds the bow.`, `${otherHand}: opens the band, leads it round the neck, and fastens it.`],
     check: `The bow’s upper edge is up and its front faces out. ${isTurned ? 'No band shows, the button is hidden' : 'The bow covers the button'}, and ${ONE_FINGER}.`,
     trap: `A band that cannot be opened does not come off the leg as a tied bow. ${TOO_TIGHT}`,

@@ -214,7 +214,7 @@ describe('the words of every way, for every reader and collar', () => {
     ).toEqual([]);
     expect(
       failing(
-        (_, all) => /wing collar|[Ww]ings? (stand|lie|behind it)|(both|the) wings (behind|over)|wing on its side/.test(all),
+        (_, all) => /wing collar|[Ww]ings? (stand|lie|behind it)|(both|the) wings (behind|over)|wing on that side/.test(all),
         (each) => !isWing(each),
       ),
     ).toEqual([]);
@@ -455,6 +455,17 @@ describe('what depends on the tie', () => {
       'The front loop, on your right while it lay on the leg, is on your left now',
     );
     expect(at(wholeText(subject(), 'onThigh', 'facing'), 'collarDown').text).toContain('is on the wearer’s left now');
+  });
+
+  it('names one setting where leg and neck have the same, and both where they differ', () => {
+    const [alike, apart] = [
+      wholeText(subject(), 'onThigh', 'wearer', { onThigh: { legMark: 'mark 16', neckMark: 'mark 16' } }),
+      wholeText(subject(), 'onThigh', 'wearer', { onThigh: { legMark: 'mark 17', neckMark: 'mark 16' } }),
+    ];
+    expect(at(alike, 'setBand').words.act).toBe('Set the band at mark 16, for the leg and for the neck.');
+    expect(at(alike, 'collarDown').words.act).toContain('Leave the band at mark 16 and fasten it round the collar.');
+    expect(at(apart, 'setBand').words.act).toMatch(/mark 17 for the leg.*mark 16/);
+    expect(at(apart, 'collarDown').words.act).toContain('Set the band to mark 16 and fasten it round the collar.');
   });
 
   it('knows which fingers a sentence speaks of', () => {

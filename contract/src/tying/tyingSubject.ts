@@ -122,6 +122,22 @@ export function settingForGirth(
   return { setting: roundToSetting(subject.tie.hardware, wantedMm), wantedMm };
 }
 
+/** A girth is read from a tape to so much, in mm. */
+const AS_READ_MM = 1;
+
+/**
+ * The band's setting for tying on a leg. A band that is longer there than the girth asks for sits tighter on the neck by as much: it is
+ * never rounded to the longer side. At the shortest setting there is none below; `tighterMm` says what would be missing at the throat, 0 if
+ * nothing.
+ */
+export function settingOnLeg(subject: Parameters<typeof settingForGirth>[0], girthMm: number): Setting & { readonly tighterMm: number } {
+  const { setting, wantedMm } = settingForGirth(subject, girthMm);
+  const { nearest, below } = setting;
+  const chosen = nearest.lengthMm > wantedMm + AS_READ_MM && below ? below : nearest;
+  const longerMm = chosen.lengthMm - wantedMm;
+  return { ...chosen, tighterMm: longerMm > AS_READ_MM ? longerMm : 0 };
+}
+
 /**
  * The wearer's side on which the front loop lies on the neck: opposite to where the long end started. A bow that comes off a leg is its own
  * mirror image there.
@@ -135,7 +151,7 @@ export function bandSettings(
   thighGirthMm = subject.collarGirthMm,
 ): { readonly forTying: Setting; readonly onNeck: Setting } {
   const onNeck = settingOnNeck(subject);
-  if (way === 'onThigh') return { forTying: settingForGirth(subject, thighGirthMm).setting.nearest, onNeck };
+  if (way === 'onThigh') return { forTying: settingOnLeg(subject, thighGirthMm), onNeck };
   return { forTying: letOutFor(subject, way)?.longest ?? onNeck, onNeck };
 }
 

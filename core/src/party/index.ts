@@ -15,7 +15,7 @@ export {
 export { allotTies, SAME_WIDTH_MM, type Allotment, type Allotted, type Without } from './allotTies.ts';
 export { chooseKinds, matchAll, type AssignmentSolver, type Kind, type Taker } from './chooseKinds.ts';
 export { groupAlike, type AlikeGroup, type WornBow } from './groupAlike.ts';
-export { girthsToTieOn, LEAST_EASIER_MM, opens, tiedTheNightBefore, type TiedBefore } from './nightBefore.ts';
+export { girthsToTieOn, opens, tiedTheNightBefore, type TiedBefore } from './nightBefore.ts';
 export {
   COLLAR_GROUNDS,
   MISSING,

@@ -11,9 +11,9 @@ export type TiedBefore =
       /** Where the band is set to tie, and where it is fastened on the neck. */
       readonly onThigh: Setting;
       readonly onNeck: Setting;
-      /** Ease on the neck over what was wished: less than 0 is tighter. In mm. */
+      /** Ease on the neck over what was wished, in mm: never less than that. */
       readonly easierMm: number;
-      /** By how much the bow is wider for it, or narrower where less than 0. In mm. */
+      /** By how much the bow is wider for it, in mm: 0 or less, which is narrower. */
       readonly widerMm: number;
     }
   /** The band cannot be opened once the bow is tied: neither hook nor button nor a quick clasp. */
@@ -21,8 +21,10 @@ export type TiedBefore =
   /** What it is tied on is too thick, or too thin, for this band by so much. */
   | { readonly kind: 'tooThick' | 'tooThin'; readonly byMm: number };
 
-/** How much tighter than wished a bow may come to sit, in mm: finger room stays (assumed, no source). */
-export const LEAST_EASIER_MM = -4;
+/** How much looser than wished a band that is sewn to one length may come to sit, in mm (assumed, no source). */
+const LOOSEST_FIXED_MM = 4;
+/** Lengths that differ by less are the same: the last digits of a computation, in mm. */
+const SAME_MM = 1e-6;
 
 /** Girth that the middle of a band’s thickness has more than what it lies on, in mm. */
 const overBareMm = (bandThicknessMm: number): number => Math.PI * bandThicknessMm;
@@ -33,7 +35,7 @@ export const opens = ({ hardware }: PreparedTie['measured'], hasQuickClasp: bool
 
 /**
  * Settings for a tie that is tied the night before on something of a girth, for a neck on which it is to be set at a step. The ease of the
- * neck is kept as nearly as the band’s steps let it, rather looser than tighter, and never tighter than {@link LEAST_EASIER_MM}.
+ * neck is kept as nearly as the band’s steps let it, and never made less: at a throat nothing is rounded to the tighter side.
  *
  * @param girthMm of the thigh or cylinder where it is tied.
  * @param step the setting that the tie has on the neck when it is tied there.
@@ -52,14 +54,15 @@ export function tiedTheNightBefore(
   const { nearest, below, beyondMm } = roundToSetting(hardware, onNeck.lengthMm + moreMm);
   if (hardware.kind === 'fixed') {
     // what cannot be set is looser on the neck by what it was tied on is thicker
-    if (Math.abs(moreMm) > -LEAST_EASIER_MM) return moreMm > 0 ? { kind: 'tooThick', byMm: moreMm } : { kind: 'tooThin', byMm: -moreMm };
+    if (moreMm > LOOSEST_FIXED_MM) return { kind: 'tooThick', byMm: moreMm };
+    if (moreMm < -SAME_MM) return { kind: 'tooThin', byMm: -moreMm };
     return { kind: 'can', onThigh: onNeck, onNeck, easierMm: moreMm, widerMm: -moreMm / 3 };
   }
   if (beyondMm > 0) return { kind: 'tooThick', byMm: beyondMm };
   if (beyondMm < 0) return { kind: 'tooThin', byMm: -beyondMm };
   // a longer band on the thigh leaves more in the bow and less round the neck
   const takenMm = nearest.lengthMm - onNeck.lengthMm - moreMm;
-  const onThigh = takenMm > -LEAST_EASIER_MM ? below : nearest;
+  const onThigh = takenMm > SAME_MM ? below : nearest;
   // at the end of the band there is no shorter setting to ease it
   if (!onThigh) return { kind: 'tooThin', byMm: takenMm };
   const easierMm = onNeck.lengthMm + moreMm - onThigh.lengthMm;
@@ -73,6 +76,6 @@ export function girthsToTieOn(tie: PreparedTie, worn: Pick<WornCollar, 'collar' 
   const onNeckMm = settingAt(hardware, step).lengthMm;
   const girthOf = (setMm: number): number =>
     (setMm - onNeckMm + neckPathMm(worn.collar, worn.easeMm, cloth)) * (1 + (cloth.stretchRatio ?? 0)) - overBareMm(cloth.thicknessMm);
-  const slackMm = stepMm(hardware) / 2;
-  return [girthOf(shortestMm - Math.min(slackMm, -LEAST_EASIER_MM)), girthOf(longestMm + slackMm)];
+  const looserMm = hardware.kind === 'fixed' ? LOOSEST_FIXED_MM : stepMm(hardware) / 2;
+  return [girthOf(shortestMm), girthOf(longestMm + looserMm)];
 }

@@ -201,7 +201,7 @@ function nightWords(
   if (found === null) return ['', '', 'not set yet'];
   switch (found.kind) {
     case 'can': {
-      const off = Math.abs(found.easierMm) < 1.5 ? '' : `${length(Math.abs(found.easierMm))} ${found.easierMm > 0 ? 'looser' : 'tighter'}`;
+      const off = found.easierMm < 1.5 ? '' : `${length(found.easierMm)} looser`;
       // the bow comes off a leg as its own mirror image
       const side = `front loop on the wearer’s ${frontLoopFromLeg}`;
       return [settingWords(found.onThigh, length).phrase, settingWords(found.onNeck, length).phrase, off === '' ? side : `${off}; ${side}`];

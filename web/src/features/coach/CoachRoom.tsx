@@ -1,4 +1,4 @@
-import { lengthField, settingForGirth, settingWords, stepWords, WAY_WORDS, type Tie } from '@easytuck/contract';
+import { lengthField, settingForGirth, settingOnLeg, settingWords, stepWords, WAY_WORDS, type Tie } from '@easytuck/contract';
 import { formatCollarSize, formatLengthBare, roundToSetting, TYING_FAULTS, type Side, type OfferedWay, OFFERED_WAYS } from '@easytuck/core';
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
@@ -407,6 +407,7 @@ function Girth({
   const read = typed === null ? null : lengthField(GIRTH_LIMITS, unit).safeParse(typed);
   const error = useSettledError(read?.error?.issues[0]?.message ?? null);
   const { setting } = settingForGirth(subject, thighGirthMm);
+  const onLeg = settingOnLeg(subject, thighGirthMm);
   const collarMm = Math.round(subject.collarGirthMm);
   const take = (text: string): void => {
     setTyped(text);
@@ -441,9 +442,9 @@ function Girth({
       <Box sx={{ fontSize: SIZE.clear, flex: '1 1 18.75rem' }}>
         {setting.beyondMm > 0
           ? `The band is ${length(setting.beyondMm)} too short for this girth. Take a slimmer place, about ${length(collarMm)} round.`
-          : setting.beyondMm < 0
-            ? `At its shortest the band is still ${length(-setting.beyondMm)} longer than this girth needs: the bow comes out ${length(-setting.beyondMm / 3)} wider than on the neck.`
-            : `Set the band at ${settingWords(setting.nearest, length).phrase} for this girth. Lift it off by the hook and fasten it on the neck at ${settingWords(roundToSetting(subject.tie.hardware, subject.setMm).nearest, length).phrase}.`}
+          : onLeg.tighterMm > 0
+            ? `At its shortest the band is still ${length(onLeg.tighterMm)} longer than this girth needs. On the neck it would sit that much tighter: take a thicker place.`
+            : `Set the band at ${settingWords(onLeg, length).phrase} for this girth. Lift it off by the hook and fasten it on the neck at ${settingWords(roundToSetting(subject.tie.hardware, subject.setMm).nearest, length).phrase}.`}
       </Box>
     </Box>
   );

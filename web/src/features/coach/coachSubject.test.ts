@@ -1,4 +1,4 @@
-import { letOutFor, letOutMm, settingForGirth, type Fitting, type Wearer } from '@easytuck/contract';
+import { letOutFor, letOutMm, settingForGirth, settingOnLeg, type Fitting, type Wearer } from '@easytuck/contract';
 import { stepCountsOf, subjectOfFitting, subjectOfTie, tiedBy } from './coachSubject.ts';
 import { TIE } from './testing.ts';
 
@@ -69,5 +69,10 @@ describe('the coach’s subject', () => {
     expect(settingForGirth(subject, 520).setting.beyondMm).toBeGreaterThan(0);
     // a place as thick as the collar wants the set of the neck
     expect(settingForGirth(subject, subject.collarGirthMm).setting).toMatchObject({ nearest: { step: 4 }, beyondMm: 0 });
+    // at a throat nothing is rounded to the tighter side: 8 mm more is nearer to the next mark, 12.7 mm up, and stays below it
+    expect(settingOnLeg(subject, subject.collarGirthMm + 8)).toMatchObject({ step: 4, tighterMm: 0 });
+    expect(settingOnLeg(subject, subject.collarGirthMm + 12.2)).toMatchObject({ step: 5, tighterMm: 0 });
+    // at the shortest setting there is none below
+    expect(settingOnLeg(subject, subject.collarGirthMm - 54)).toMatchObject({ step: 0, tighterMm: expect.closeTo(3.2, 1) as number });
   });
 });

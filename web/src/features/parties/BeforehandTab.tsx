@@ -311,8 +311,7 @@ function wordsOf({ party }: PartyPage, { member }: MemberLine, tie: Tie, easeMm:
   const found = tiedTheNightBefore(preparedOf(tie), tie.quickClasp, worn, member.step, party.thighMm);
   switch (found.kind) {
     case 'can': {
-      const off =
-        Math.abs(found.easierMm) < 1.5 ? '' : `, ${length(Math.abs(found.easierMm))} ${found.easierMm > 0 ? 'looser' : 'tighter'}`;
+      const off = found.easierMm < 1.5 ? '' : `, ${length(found.easierMm)} looser`;
       // the bow comes off a leg as its own mirror image
       return `tie at ${settingWords(found.onThigh, length).phrase}, wear at ${settingWords(found.onNeck, length).phrase}${off}; on the neck its front loop is on the wearer’s ${longEndOfMember(member)}`;
     }

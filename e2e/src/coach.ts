@@ -35,7 +35,11 @@ export class Coach {
   }
 
   async look(view: string): Promise<void> {
-    await this.page.getByRole('group', { name: 'View' }).getByText(view, { exact: true }).click();
+    const choice = this.page.getByRole('group', { name: 'View' }).getByText(view, { exact: true });
+    // on a phone the views are folded away
+    const folded = this.page.getByText('View, hands, picture');
+    if ((await folded.isVisible()) && !(await choice.isVisible())) await folded.click();
+    await choice.click();
   }
 
   async chooseTie(name: string): Promise<void> {

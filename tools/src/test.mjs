@@ -129,8 +129,8 @@ function picked(sought, folders, byFile, byName) {
 async function runJest(parts, sought, isWatched = false) {
   const report = join(CACHE, 'jest.json');
   rmSync(report, { force: true });
-  const folder = testDatabaseFolder();
-  const database = parts.includes('server') ? await startPrivateDatabase(folder) : undefined;
+  const folder = parts.includes('server') ? testDatabaseFolder() : null;
+  const database = folder === null ? undefined : await startPrivateDatabase(folder);
   try {
     await run(
       process.execPath,
@@ -156,7 +156,7 @@ async function runJest(parts, sought, isWatched = false) {
     return isWatched ? none() : jestOutcome(JSON.parse(readFileSync(report, 'utf8')));
   } finally {
     await database?.stop();
-    if (folder.startsWith(MEMORY)) rmSync(folder, { recursive: true, force: true });
+    if (folder?.startsWith(MEMORY)) rmSync(folder, { recursive: true, force: true });
   }
 }
 

@@ -6,6 +6,7 @@ import {
   neckPathMm,
   prepareTie,
   roundToSetting,
+  settingNotOver,
   settingAt,
   TYPICAL_BUTTONS,
   type CollarSize,
@@ -131,9 +132,8 @@ const AS_READ_MM = 1;
  * nothing.
  */
 export function settingOnLeg(subject: Parameters<typeof settingForGirth>[0], girthMm: number): Setting & { readonly tighterMm: number } {
-  const { setting, wantedMm } = settingForGirth(subject, girthMm);
-  const { nearest, below } = setting;
-  const chosen = nearest.lengthMm > wantedMm + AS_READ_MM && below ? below : nearest;
+  const { wantedMm } = settingForGirth(subject, girthMm);
+  const chosen = settingNotOver(subject.tie.hardware, wantedMm, AS_READ_MM);
   const longerMm = chosen.lengthMm - wantedMm;
   return { ...chosen, tighterMm: longerMm > AS_READ_MM ? longerMm : 0 };
 }

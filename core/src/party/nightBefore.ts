@@ -1,5 +1,5 @@
 import { neckPathMm, type PreparedTie, type WornCollar } from '../fit/index.ts';
-import { hardwareRange, roundToSetting, settingAt, stepMm, type Setting } from '../strip/index.ts';
+import { hardwareRange, roundToSetting, settingAt, settingNotOver, stepMm, type Setting } from '../strip/index.ts';
 
 /**
  * A bow tied on somebody’s thigh, or on anything round, and put on a neck afterwards; or why that cannot be. The bow keeps what it took of
@@ -51,7 +51,8 @@ export function tiedTheNightBefore(
   const { hardware, cloth } = tie.measured;
   const onNeck = settingAt(hardware, step);
   const moreMm = (girthMm + overBareMm(cloth.thicknessMm)) / (1 + (cloth.stretchRatio ?? 0)) - neckPathMm(worn.collar, worn.easeMm, cloth);
-  const { nearest, below, beyondMm } = roundToSetting(hardware, onNeck.lengthMm + moreMm);
+  const wantedMm = onNeck.lengthMm + moreMm;
+  const { beyondMm } = roundToSetting(hardware, wantedMm);
   if (hardware.kind === 'fixed') {
     // what cannot be set is looser on the neck by what it was tied on is thicker
     if (moreMm > LOOSEST_FIXED_MM) return { kind: 'tooThick', byMm: moreMm };
@@ -61,11 +62,10 @@ export function tiedTheNightBefore(
   if (beyondMm > 0) return { kind: 'tooThick', byMm: beyondMm };
   if (beyondMm < 0) return { kind: 'tooThin', byMm: -beyondMm };
   // a longer band on the thigh leaves more in the bow and less round the neck
-  const takenMm = nearest.lengthMm - onNeck.lengthMm - moreMm;
-  const onThigh = takenMm > SAME_MM ? below : nearest;
+  const onThigh = settingNotOver(hardware, wantedMm, SAME_MM);
+  const easierMm = wantedMm - onThigh.lengthMm;
   // at the end of the band there is no shorter setting to ease it
-  if (!onThigh) return { kind: 'tooThin', byMm: takenMm };
-  const easierMm = onNeck.lengthMm + moreMm - onThigh.lengthMm;
+  if (easierMm < -SAME_MM) return { kind: 'tooThin', byMm: -easierMm };
   return { kind: 'can', onThigh, onNeck, easierMm, widerMm: -easierMm / 3 };
 }
 

@@ -28,6 +28,7 @@ export {
   calibrateHardware,
   lengthAtMark,
   roundToSetting,
+  settingNotOver,
   settingAt,
   type RoundedSetting,
   type Setting,

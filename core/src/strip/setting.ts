@@ -59,6 +59,16 @@ export function roundToSetting(hardware: Hardware, wantedMm: number): RoundedSet
   };
 }
 
+/**
+ * The setting nearest to a wanted length that is not longer than it: the one to take where more band means less room at a throat. At the
+ * shortest setting there is none below, and that one is returned although it is longer.
+ * @param withinMm a setting that is longer by no more than this counts as the wanted length.
+ */
+export function settingNotOver(hardware: Hardware, wantedMm: number, withinMm: number): Setting {
+  const { nearest, below } = roundToSetting(hardware, wantedMm);
+  return nearest.lengthMm > wantedMm + withinMm && below ? below : nearest;
+}
+
 /** Length that a printed mark stands for, in mm, whether or not it is within the range; null where nothing is printed. */
 export function lengthAtMark(hardware: Hardware, mark: CollarSize): number | null {
   if (hardware.kind === 'fixed' || hardware.marks === null || hardware.marks.system !== mark.system) return null;

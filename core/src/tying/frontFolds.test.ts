@@ -23,8 +23,8 @@ describe('the front bow', () => {
       ['left', -1],
       ['right', 1],
     ] as const) {
-      const { right, wrong } = frontFolds(m, longEnd, 2);
-      const [sound, unsound] = [right, wrong].map(({ pose }) => layersBeside(pose, m.tie.profile.bladeLengthMm, loopSide));
+      const { correct, wrong } = frontFolds(m, longEnd, 2);
+      const [sound, unsound] = [correct, wrong].map(({ pose }) => layersBeside(pose, m.tie.profile.bladeLengthMm, loopSide));
       if (!sound || !unsound) throw new Error('two folds');
       expect(sound.back - sound.out).toBeGreaterThan(1);
       expect(unsound.out - unsound.back).toBeGreaterThan(1);
@@ -35,7 +35,7 @@ describe('the front bow', () => {
     const choreography = choreograph(MEASURES, 'left', 'main');
     const step = choreography.steps.find((each) => each.step === 'frontBow');
     if (!step) throw new Error('no such step');
-    const [shown, pose] = [frontFolds(MEASURES, 'left', 2).right.pose, poseStep(choreography, step, 1, 2).pose];
+    const [shown, pose] = [frontFolds(MEASURES, 'left', 2).correct.pose, poseStep(choreography, step, 1, 2).pose];
     let worst = 0;
     shown.centreMm.forEach((value, k) => (worst = Math.max(worst, Math.abs(value - (pose.centreMm[k] ?? Infinity)))));
     expect(worst).toBeLessThan(0.01);

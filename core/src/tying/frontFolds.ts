@@ -6,7 +6,7 @@ import * as poses from './poses/index.ts';
 
 /** The front bow folded as it should be, its flat end coming back in front, and folded the wrong way round. */
 export interface FrontFolds {
-  readonly right: PosedMoment;
+  readonly correct: PosedMoment;
   readonly wrong: PosedMoment;
 }
 
@@ -18,5 +18,5 @@ export function frontFolds(m: TyingMeasures, longEnd: Side, spacingMm?: number):
     const pose = poseStrip({ profile: m.tie.profile, setMm: m.setMm, letOutMm: m.letOutMm }, laid, spacingMm);
     return { pose, knotAt: laid.knotAt, collarDown: 0 };
   };
-  return { right: folded(false), wrong: folded(true) };
+  return { correct: folded(false), wrong: folded(true) };
 }

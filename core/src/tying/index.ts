@@ -22,7 +22,15 @@ export { type KeyPose } from './timeline.ts';
 export { clothCrossings, depthInCollar, edgesOf, measureCloth, writheOf, type ClothCrossing } from './poseChecks.ts';
 export { atFolds, atTips, closePose, jonesOfPose, knotOfPose, type Cuts } from './knotOfPose.ts';
 export { bodyParts, COLLAR_HEIGHT, type BodyPart } from './body.ts';
-export { projectPose, type Still, type StillPatch, type StillRequest, type StillTone, type ViewDirection } from './projectPose.ts';
+export {
+  GLASSY_MM,
+  projectPose,
+  type Still,
+  type StillPatch,
+  type StillRequest,
+  type StillTone,
+  type ViewDirection,
+} from './projectPose.ts';
 export { TYING_FAULTS, type TyingFault } from './faults.ts';
 export { faultyBow } from './faultyBow.ts';
 export { litColour, stillSvg, type StillColours } from './stillSvg.ts';

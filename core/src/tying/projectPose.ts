@@ -103,7 +103,7 @@ interface PatchInDepth extends StillPatch {
 }
 
 /** Nearer to the knot than this in the picture, a hand before it is only outlined, in mm. */
-const GLASSY_MM = 58;
+export const GLASSY_MM = 58;
 
 function* handPatches(pointsMm: ArrayLike<number>, see: (p: Point3) => Seen, pieces: number): Generator<PatchInDepth> {
   const corners = pieces < DETAILS.full.pieces ? CAP_CORNERS.rough : CAP_CORNERS.fine;

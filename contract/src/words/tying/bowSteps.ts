@@ -22,8 +22,8 @@ export function parkWords(context: StepContext): StepWords {
 
 /** Captions of the front bow folded either way. */
 export const FOLD_WORDS = {
-  right: 'Right: the flat end comes back in front.',
-  wrong: 'Wrong: the flat end is behind the loop.',
+  correct: 'Like this: the flat end comes back in front.',
+  wrong: 'Not like this: the flat end is behind the loop.',
 } as const;
 
 export function frontBowWords(context: StepContext): StepWords {

@@ -168,6 +168,12 @@ export function toTheNeckWords(context: StepContext): StepWords {
   const { isHelped, other, ownHand, otherHand } = namesFor(context);
   const { onThigh, reader, collar = USUAL_COLLAR, longEnd } = context;
   const mark = onThigh?.neckMark ?? 'its mark';
+  const fasten =
+    context.band?.hardware === 'fixed'
+      ? 'Fasten the band round the collar.'
+      : onThigh?.legMark === mark
+        ? `Fasten the band round the collar at ${mark} again.`
+        : `Set the band to ${mark} and fasten it round the collar.`;
   const isTurned = collar.style !== 'wing' && collar.style !== 'band';
   const after = isTurned
     ? `Turn the collar down over it${collar.style === 'buttonDown' ? ', and button the points again' : ''}.`
@@ -177,7 +183,7 @@ export function toTheNeckWords(context: StepContext): StepWords {
   const onNeck = reader === 'wearer' ? `your ${longEnd}` : `the wearer’s ${longEnd}`;
   return {
     name: 'Over to the neck',
-    act: `${isHelped ? `${ASK_FIRST} ` : ''}Open the hook, or slide the band off, without letting go of the bow. ${onThigh?.legMark === onThigh?.neckMark ? `Leave the band at ${mark}` : `Set the band to ${mark}`} and fasten it round the collar. ${after}`.trim(),
+    act: `${isHelped ? `${ASK_FIRST} ` : ''}Open the hook, or slide the band off, without letting go of the bow. ${fasten} ${after}`.trim(),
     hands: [`${ownHand}: holds the bow.`, `${otherHand}: opens the band, leads it round the neck, and fastens it.`],
     check: `The bow’s upper edge is up and its front faces out. ${isTurned ? 'No band shows, the button is hidden' : 'The bow covers the button'}, and ${ONE_FINGER}.`,
     trap: `A band that cannot be opened does not come off the leg as a tied bow. ${TOO_TIGHT}`,

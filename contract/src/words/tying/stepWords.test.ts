@@ -463,9 +463,12 @@ describe('what depends on the tie', () => {
       wholeText(subject(), 'onThigh', 'wearer', { onThigh: { legMark: 'mark 17', neckMark: 'mark 16' } }),
     ];
     expect(at(alike, 'setBand').words.act).toBe('Set the band at mark 16, for the leg and for the neck.');
-    expect(at(alike, 'collarDown').words.act).toContain('Leave the band at mark 16 and fasten it round the collar.');
+    expect(at(alike, 'collarDown').words.act).toContain('Fasten the band round the collar at mark 16 again.');
     expect(at(apart, 'setBand').words.act).toMatch(/mark 17 for the leg.*mark 16/);
     expect(at(apart, 'collarDown').words.act).toContain('Set the band to mark 16 and fasten it round the collar.');
+    const sewn = subject({ tie: { ...TIE, hardware: { kind: 'fixed', lengthMm: 842.3 } } });
+    expect(at(wholeText(sewn, 'onThigh', 'wearer'), 'collarDown').words.act).toContain('Fasten the band round the collar. Turn');
+    for (const { text } of wholeText(sewn, 'onThigh', 'wearer')) expect(text).not.toMatch(/(at|to) sewn to length/);
   });
 
   it('knows which fingers a sentence speaks of', () => {

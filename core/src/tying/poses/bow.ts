@@ -39,6 +39,8 @@ const PUFF_MM = 2.6;
 
 /** How far the upright part of a front bow that is folded the wrong way stands before its flat end, in mm, so that it is seen. */
 const STEM_MM = 7;
+/** How many times lower it turns up, so that it passes under the flat end. */
+const STEM_LOWER = 2.2;
 
 /** A fold is soft: cloth of this kind is not creased there. */
 const FOLD_RADIUS_MM = 1.8;
@@ -53,7 +55,7 @@ export function shortBowParts(m: TyingMeasures, lay: BowForm): Parts<'turn' | Wi
   const z = levels(m, lay.loose);
   const g = m.tie.measured.cloth.gatherRatio;
   // the short end clears the gathered cloth of the back bow before it goes up in front of it
-  const turn = (m.knotHeightMm / 2 + 0.5 * m.layerMm) * lay.shortTurn * (lay.isTailBehind ? 2.2 : 1);
+  const turn = (m.knotHeightMm / 2 + 0.5 * m.layerMm) * lay.shortTurn * (lay.isTailBehind ? STEM_LOWER : 1);
   const s = lay.frontLoop;
   // a wing that is pinched forward reaches less far to its side
   const [r, t] = [pinchedReach(lay.front.loopMm, lay.pinchedMm), pinchedReach(lay.front.flatEndMm, lay.pinchedMm)];

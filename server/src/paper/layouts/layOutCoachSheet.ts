@@ -41,7 +41,7 @@ const COLUMNS = 2;
 const FOOT_MM = 10;
 /** Between two steps of a column. */
 const STEP_GAP_MM = 5;
-const PICTURE_MM = { width: 84, height: 46 } as const;
+const PICTURE_MM = { widthMm: 84, heightMm: 46 } as const;
 /** Letters that are read at arm’s length: 8.5 pt. */
 const TEXT_MM = 3;
 const LINE_MM = 3.8;
@@ -102,19 +102,20 @@ export function layOutCoachSheet(
   const band = bandSettings(subject, way);
   const { widthMm, heightMm } = PAPER_MM[paper];
   const cellMm = (widthMm - 2 * MARGIN_MM) / COLUMNS;
-  const textMm = Math.min(PICTURE_MM.width, cellMm - 5);
+  const textMm = Math.min(PICTURE_MM.widthMm, cellMm - 5);
   const hands = handsInPictures(
     choreography,
     reader,
     choreography.steps.map(({ step }) => shownAt(step)),
   );
-  const folds = foldPictures(choreography, reader, textMm, measure);
   const steps = choreography.steps.map((step, i): SheetStep => {
     const words = stepWords(step.step, context);
     const isBand = step.step === 'setBand' || step.step === 'takeIn';
-    const pictureMm = !isBand ? PICTURE_MM.height : fitting.tie.hardware.kind === 'fixed' ? 0 : BAND_PICTURE_MM;
+    const pictureMm = !isBand ? PICTURE_MM.heightMm : fitting.tie.hardware.kind === 'fixed' ? 0 : BAND_PICTURE_MM;
     const drawn = isBand ? null : stillOf(choreography, i, hands[i] ?? [], reader);
     const { lines, heightMm: wordsMm } = wordsBelow(words, i + 1, textMm, measure);
+    const stepMm = pictureMm + NAME_BELOW_MM + wordsMm;
+    const folds = step.step === 'frontBow' ? foldPictures(choreography, reader, textMm, measure) : null;
     return {
       draw: (left, top) => [
         ...(drawn
@@ -123,14 +124,14 @@ export function layOutCoachSheet(
               fitting.tie.hardware,
               step.step === 'setBand' ? band.forTying : band.onNeck,
               step.step === 'setBand' ? null : band.forTying,
-              { x: left, y: top, widthMm: PICTURE_MM.width },
+              { x: left, y: top, widthMm: PICTURE_MM.widthMm },
               (mm) => formatLength(mm, unit),
               measure,
             )),
         ...lines.map((line) => ({ ...line, x: left + line.x, y: top + pictureMm + NAME_BELOW_MM + line.y })),
-        ...(step.step === 'frontBow' ? folds.draw(left, top + pictureMm + NAME_BELOW_MM + wordsMm + 1) : []),
+        ...(folds?.draw(left, top + stepMm + 1) ?? []),
       ],
-      heightMm: pictureMm + NAME_BELOW_MM + wordsMm + (step.step === 'frontBow' ? folds.heightMm + 1 : 0),
+      heightMm: stepMm + (folds === null ? 0 : folds.heightMm + 1),
     };
   });
   const codeMm = address === null ? 0 : CODE_MM;
@@ -166,7 +167,7 @@ function foldPictures({ measures, longEnd }: Choreography, reader: Reader, width
   const folds = frontFolds(measures, longEnd, 5);
   const { collarRadiusMm, collar } = measures;
   const size = { widthMm: (widthMm - 3) / 2, heightMm: FOLD_MM };
-  const drawn = (['right', 'wrong'] as const).map((fold, i) => {
+  const drawn = (['correct', 'wrong'] as const).map((fold, i) => {
     const still = projectPose({ ...folds[fold], collarRadiusMm, collar, view: FOLD_VIEW, withBody: true, detail: 'paper' });
     return { still, x: i * (size.widthMm + 3), lines: wrapText(FOLD_WORDS[fold], 'text', TEXT_MM, size.widthMm, measure) };
   });
@@ -282,7 +283,7 @@ function picture(
   left: number,
   top: number,
   { acrossMm, liftMm, isMirror }: { acrossMm: number; liftMm: number; isMirror: boolean },
-  { widthMm, heightMm }: { widthMm: number; heightMm: number } = { widthMm: PICTURE_MM.width, heightMm: PICTURE_MM.height },
+  { widthMm, heightMm }: { readonly widthMm: number; readonly heightMm: number } = PICTURE_MM,
 ): DisplayItem {
   const scale = widthMm / acrossMm;
   const [middleX, middleY] = [left + widthMm / 2, top + heightMm / 2];

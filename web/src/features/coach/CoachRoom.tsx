@@ -33,7 +33,7 @@ import { ScrubBar } from './components/ScrubBar.tsx';
 import { StepPanel } from './components/StepPanel.tsx';
 import { finishedBow, type CoachSubject } from './coachSubject.ts';
 import { useLastBaked } from './useChoreography.ts';
-import { useIsPhone, useIsWide } from './widths.ts';
+import { PHONE_PICTURE, useIsPhone, useIsWide } from './widths.ts';
 import { useCoach, type Coach } from './useCoach.ts';
 import { usePractice } from './usePractice.ts';
 import { QUIET, QUIET_LINK, QUIET_PLAIN } from '../../common/looks.ts';
@@ -250,7 +250,7 @@ function Tying({ subject, coach, inClass, onClass }: TyingProps) {
               gridArea: 'stage',
               position: 'relative',
               height: inClass ? '100%' : { xs: 'auto', sm: '62dvh', md: STAGE_HEIGHT },
-              minHeight: inClass ? '45dvh' : { xs: 'calc(42dvh + 44px)', sm: 360 },
+              minHeight: inClass ? '45dvh' : { xs: `calc(${PHONE_PICTURE} + 44px)`, sm: 360 },
               backgroundColor: COLOURS.card,
               border: `1px solid ${COLOURS.thread}`,
             }}
@@ -440,11 +440,13 @@ function Girth({
         </Button>
       )}
       <Box sx={{ fontSize: SIZE.clear, flex: '1 1 18.75rem' }}>
-        {setting.beyondMm > 0
-          ? `The band is ${length(setting.beyondMm)} too short for this girth. Take a slimmer place, about ${length(collarMm)} round.`
-          : onLeg.tighterMm > 0
-            ? `At its shortest the band is still ${length(onLeg.tighterMm)} longer than this girth needs. On the neck it would sit that much tighter: take a thicker place.`
-            : `Set the band at ${settingWords(onLeg, length).phrase} for this girth. Lift it off by the hook and fasten it on the neck at ${settingWords(roundToSetting(subject.tie.hardware, subject.setMm).nearest, length).phrase}.`}
+        {subject.tie.hardware.kind === 'fixed'
+          ? `This band is sewn to one length: take a place about as thick as the collar, ${length(collarMm)} round.`
+          : setting.beyondMm > 0
+            ? `The band is ${length(setting.beyondMm)} too short for this girth. Take a slimmer place, about ${length(collarMm)} round.`
+            : onLeg.tighterMm > 0
+              ? `At its shortest the band is still ${length(onLeg.tighterMm)} longer than this girth needs. On the neck it would sit that much tighter: take a thicker place.`
+              : `Set the band at ${settingWords(onLeg, length).phrase} for this girth. Lift it off by the hook and fasten it on the neck at ${settingWords(roundToSetting(subject.tie.hardware, subject.setMm).nearest, length).phrase}.`}
       </Box>
     </Box>
   );

@@ -3,6 +3,7 @@ import {
   choreograph,
   DIGITS,
   dot,
+  GLASSY_MM,
   HAND_ROLES,
   isInside,
   keyMoments,
@@ -56,9 +57,6 @@ function shareSeen(patches: readonly StillPatch[]): number {
   const count = (of: number): number => [...cells.values()].filter((cell) => cell === of).length;
   return count(CLOTH) / (count(CLOTH) + count(COVERED_CLOTH));
 }
-
-/** Nearer to the knot in the picture than this a hand is glassy, and hides nothing; see `projectPose`. */
-const GLASSY_MM = 58;
 
 const pointAt = (points: ArrayLike<number>, index: number): Point3 => ({
   x: points[3 * index] ?? 0,
@@ -119,7 +117,7 @@ describe.each(TYING_HANDS)('the hands of %s', (hands) => {
         const view = viewOf(bestView(step.step, hands), 'left');
         const points = HAND_ROLES.map((role) => pointsOfHand(led[role].pose, role, hands, 'left'));
         HAND_ROLES.forEach((role, hand) => {
-          // of fingers that hold the same cloth from both sides, one is behind it whoever looks
+          // of fingers that hold the same cloth from both sides, one is always behind it
           const { pads } = led[role];
           if (pads.length > 0) gripsSeen.push(pads.some(({ digit }) => !isTipHidden(points, hand, digit, moment.knotAt, view)));
         });

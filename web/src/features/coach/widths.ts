@@ -6,3 +6,6 @@ export const useIsWide = (): boolean => useMediaQuery((theme: Theme) => theme.br
 
 /** Whether the window is as narrow as a telephone: the picture comes first, and what is seldom pressed is folded away. */
 export const useIsPhone = (): boolean => useMediaQuery((theme: Theme) => theme.breakpoints.down('sm'), { noSsr: true });
+
+/** Height of the picture on a telephone. */
+export const PHONE_PICTURE = '42dvh';

@@ -13,7 +13,7 @@ import { savePicture } from '../savePicture.ts';
 import { ByTouch } from './ByTouch.tsx';
 import { BandOnStage } from './BandOnStage.tsx';
 import { FoldPictures } from './FoldPictures.tsx';
-import { useIsPhone, useIsWide } from '../widths.ts';
+import { PHONE_PICTURE, useIsPhone, useIsWide } from '../widths.ts';
 import { canDraw3d } from '../stage/canDraw3d.ts';
 import { FlatStage } from '../stage/StillCanvas.tsx';
 import type { HandsShown } from '../coachReducer.ts';
@@ -136,7 +136,7 @@ export function CoachStage({
     <Box
       sx={{
         display: 'grid',
-        gridTemplateRows: isPlain ? 'minmax(0, 1fr)' : isPhone ? '42dvh auto' : 'auto minmax(0, 1fr) auto',
+        gridTemplateRows: isPlain ? 'minmax(0, 1fr)' : isPhone ? `${PHONE_PICTURE} auto` : 'auto minmax(0, 1fr) auto',
         height: '100%',
       }}
     >

@@ -31,7 +31,7 @@ export function FoldPictures({
   const view = useMemo(() => viewOf(seesMirrored(reader) ? 'mirror' : 'facing', longEnd), [reader, longEnd]);
   return (
     <div style={inCorner ? { ...GRID, ...CORNER } : { ...GRID, gridTemplateColumns: '1fr 1fr' }}>
-      {(['right', 'wrong'] as const).map((fold) => (
+      {(['correct', 'wrong'] as const).map((fold) => (
         <figure key={fold} style={{ margin: 0 }}>
           <PoseStill
             {...folds[fold]}

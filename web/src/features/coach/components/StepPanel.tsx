@@ -51,17 +51,17 @@ export function StepPanel({
           </li>
         ))}
       </Box>
-      <Told name="Before going on" colour={COLOURS.good}>
+      <Note name="Before going on" colour={COLOURS.good}>
         {words.check}
-      </Told>
-      <Told name="Goes wrong here" colour={COLOURS.fair}>
+      </Note>
+      <Note name="Goes wrong here" colour={COLOURS.fair}>
         {words.trap}
         {wrongPicture}
-      </Told>
+      </Note>
       {words.more !== null && (
-        <Told name="Good to know" colour={COLOURS.pencil}>
+        <Note name="Good to know" colour={COLOURS.pencil}>
           {words.more}
-        </Told>
+        </Note>
       )}
     </Box>
   );
@@ -82,7 +82,7 @@ const HAND_LINE = {
   '&:hover, &[aria-pressed=true]': { borderLeftColor: COLOURS.fair },
 } as const;
 
-function Told({ name, colour, children }: { name: string; colour: string; children: ReactNode }) {
+function Note({ name, colour, children }: { name: string; colour: string; children: ReactNode }) {
   return (
     <Box sx={{ borderLeft: `4px solid ${colour}`, pl: 1.5 }}>
       <Box sx={{ fontSize: SIZE.aside, fontWeight: 600, color: colour }}>{name}</Box>

@@ -62,19 +62,14 @@ export function layBody(geometry: BufferGeometry, { rows, columns, pointsMm, nam
       }
   }
   const isShirt = name === 'shirt' || name === 'placket';
+  const isLeg = name === 'leg';
   for (let i = 0; i < p.length / 3; i += 1) {
     const [x, y] = [p[3 * i] ?? 0, p[3 * i + 1] ?? 0];
-    const low =
-      name === 'leg'
-        ? clamp((y - FADES.untilY) / (FADES.fromY - FADES.untilY)) * clamp((FADES_UP.untilY - y) / (FADES_UP.untilY - FADES_UP.fromY))
-        : isShirt
-          ? clamp((y - FADES.untilY) / (FADES.fromY - FADES.untilY))
-          : name === 'neck'
-            ? clamp((FADES_UP.untilY - y) / (FADES_UP.untilY - FADES_UP.fromY))
-            : 1;
+    const low = isShirt || isLeg ? clamp((y - FADES.untilY) / (FADES.fromY - FADES.untilY)) : 1;
+    const high = name === 'neck' || isLeg ? clamp((FADES_UP.untilY - y) / (FADES_UP.untilY - FADES_UP.fromY)) : 1;
     const wide = isShirt ? clamp((FADES.untilX - Math.abs(x)) / (FADES.untilX - FADES.fromX)) : 1;
     const shade = shadeAt(name, x, y);
-    colour.setXYZW(i, shade, shade, shade, low * wide);
+    colour.setXYZW(i, shade, shade, shade, low * high * wide);
   }
   position.needsUpdate = true;
   colour.needsUpdate = true;

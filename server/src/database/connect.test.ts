@@ -3,6 +3,8 @@ import type { Problem } from '@easytuck/contract';
 import { QueryTypes } from 'sequelize';
 import { connectDatabase } from './connect.ts';
 import { migrate } from './migrate.ts';
+import { readRows } from './readRows.ts';
+import { askedBy } from './slowStatements.ts';
 import { withTransaction } from './withTransaction.ts';
 import { migrations } from '../migrations/index.ts';
 import { testShop } from '../testing.ts';
@@ -31,6 +33,22 @@ describe('the database', () => {
     expect(applied.flat().sort()).toEqual(migrations.map((step) => step.name).sort());
     await Promise.all(pools.map((pool) => pool.close()));
     await shop.sequelize.query(`DROP DATABASE ${name}`);
+  });
+
+  it('is read on the node that is written to, by a request that changes records', async () => {
+    const elsewhere = new URL(shop.databaseUrl);
+    elsewhere.pathname = '/information_schema';
+    const pool = connectDatabase(shop.databaseUrl, 'requests', elsewhere.href);
+    const kept = new URL(shop.databaseUrl).pathname.slice(1);
+    const where = async (): Promise<string[]> => {
+      const statement = 'SELECT DATABASE() AS name';
+      const raw = await pool.query<{ name: string }>(statement, { type: QueryTypes.SELECT });
+      return [...raw, ...(await readRows<{ name: string }>(pool, statement, []))].map(({ name }) => name);
+    };
+    const asked = { number: '1', route: '', beganMs: performance.now() };
+    expect(await askedBy.run({ ...asked, changes: true }, where)).toEqual([kept, kept]);
+    expect(await askedBy.run({ ...asked, changes: false }, where)).toEqual(['information_schema', 'information_schema']);
+    await pool.close();
   });
 
   it('is tried again after a deadlock', async () => {

@@ -1,5 +1,5 @@
-import { noteDuration } from './slowStatements.ts';
-import { addressOf, WITHOUT_TIMEZONE_STATEMENT } from './sequelizeInternals.ts';
+import { askedBy, noteDuration } from './slowStatements.ts';
+import { addressOf, readWhereWritten, WITHOUT_TIMEZONE_STATEMENT } from './sequelizeInternals.ts';
 import { Sequelize, type PoolOptions } from 'sequelize';
 
 /** Every session is strict and in UTC, whatever the server's own settings. */
@@ -53,7 +53,7 @@ const JOBS: Patience = {
 export function connectDatabase(url: string, use: 'requests' | 'jobs' = 'requests', readsUrl: string = url): Sequelize {
   const { connectMs, acquireMs, silenceMs, statementS, lockS, pool } = use === 'requests' ? REQUESTS : JOBS;
   const at = partsOf(url);
-  return new Sequelize(at.database, at.username, at.password, {
+  const sequelize = new Sequelize(at.database, at.username, at.password, {
     dialect: 'mariadb',
     host: at.host,
     port: Number(at.port),
@@ -76,6 +76,9 @@ export function connectDatabase(url: string, use: 'requests' | 'jobs' = 'request
     },
     define: { timestamps: false, underscored: true, charset: 'utf8mb4', collate: 'utf8mb4_unicode_ci', engine: 'InnoDB' },
   });
+  // a node that hung answers once, as it goes on, with what it knew before: a request that changes records reads where it writes
+  if (readsUrl !== url) readWhereWritten(sequelize, () => askedBy.getStore()?.changes === true);
+  return sequelize;
 }
 
 /** What Sequelize takes an address apart into. */

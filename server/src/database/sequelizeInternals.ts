@@ -14,7 +14,7 @@ export interface DriverConnection {
 }
 
 interface Pool {
-  getConnection(options: { type: string }): Promise<DriverConnection>;
+  getConnection(options: { type?: string; useMaster?: boolean }): Promise<DriverConnection>;
   releaseConnection(connection: DriverConnection): void;
 }
 
@@ -27,6 +27,13 @@ export async function withReadingConnection<T>(sequelize: Sequelize, work: (conn
   } finally {
     connectionManager.releaseConnection(connection);
   }
+}
+
+/** Takes connections for reading from the pool for writing, whenever the condition holds. */
+export function readWhereWritten(sequelize: Sequelize, condition: () => boolean): void {
+  const { connectionManager } = sequelize as unknown as { readonly connectionManager: Pool };
+  const getConnection = connectionManager.getConnection.bind(connectionManager);
+  connectionManager.getConnection = (options) => getConnection(condition() ? { ...options, useMaster: true } : options);
 }
 
 /** The connection that a transaction is on. */

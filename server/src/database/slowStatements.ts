@@ -5,8 +5,16 @@ import { noteStatement } from '../noted.ts';
 /** A statement that takes longer is slow, in ms. */
 const SLOW_MS = 400;
 
-/** The request on whose behalf statements are sent. */
-export const askedBy = new AsyncLocalStorage<{ readonly number: string; readonly route: string; readonly beganMs: number }>();
+/** A request on whose behalf statements are sent. */
+interface AskedBy {
+  readonly number: string;
+  readonly route: string;
+  readonly beganMs: number;
+  /** Whether it may change records, by its method. */
+  readonly changes: boolean;
+}
+
+export const askedBy = new AsyncLocalStorage<AskedBy>();
 
 /** Since when somebody waits: since the request came, or since now. */
 export const waitedSinceMs = (): number => askedBy.getStore()?.beganMs ?? performance.now();

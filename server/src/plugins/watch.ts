@@ -36,7 +36,15 @@ export const watch = plugin(async (app: FastifyInstance) => {
   const underWay = new WeakMap<FastifyRequest, { readonly cameMs: number; inLine?: InLine }>();
   const routeOf = ({ method, routeOptions }: FastifyRequest): string => `${method} ${routeOptions.url ?? 'none'}`;
   const onBehalfOf = (request: FastifyRequest, done: () => void): void =>
-    askedBy.run({ number: request.id, route: routeOf(request), beganMs: underWay.get(request)?.cameMs ?? performance.now() }, done);
+    askedBy.run(
+      {
+        number: request.id,
+        route: routeOf(request),
+        beganMs: underWay.get(request)?.cameMs ?? performance.now(),
+        changes: request.method !== 'GET' && request.method !== 'HEAD',
+      },
+      done,
+    );
   const leave = (request: FastifyRequest): void => {
     const one = underWay.get(request);
     if (!one || !underWay.delete(request)) return;

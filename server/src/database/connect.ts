@@ -48,7 +48,7 @@ const JOBS: Patience = {
  * Opens pools on a MariaDB server, one for reading and one for writing, so that writers who wait for each other leave readers
  * their connections; nothing is sent until the first query.
  * @param use what it is for: `requests` that somebody waits for, or `jobs` that may take their time.
- * @param readsUrl where what is only read is asked for, on a cluster; the same database where it is not said.
+ * @param readsUrl what requests that only read ask, on a cluster; the same database where it is not said.
  */
 export function connectDatabase(url: string, use: 'requests' | 'jobs' = 'requests', readsUrl: string = url): Sequelize {
   const { connectMs, acquireMs, silenceMs, statementS, lockS, pool } = use === 'requests' ? REQUESTS : JOBS;

@@ -14,6 +14,7 @@ interface AskedBy {
   readonly changes: boolean;
 }
 
+/** The request that the running code serves; none outside requests. */
 export const askedBy = new AsyncLocalStorage<AskedBy>();
 
 /** Since when somebody waits: since the request came, or since now. */

@@ -26,7 +26,7 @@ export default {
     project('server'),
     project('devices'),
     project('web'),
-    project('tools', { testMatch: ['<rootDir>/**/*.test.mjs'], transform: {} }),
+    project('tools', { testMatch: ['<rootDir>/**/*.test.mjs'] }),
     // whole machines, which want the computer for themselves
     { ...project('tools', { testMatch: ['<rootDir>/**/*.trial.mjs'], transform: {} }), displayName: 'cluster' },
   ],

@@ -1,7 +1,7 @@
 /**
  * Draws a bow's knot tight by contact and tension alone, and says how much cloth it takes.
- * `npm run knot -- waistMm=36 thicknessMm=1.8` one knot; `-- table` tabulates them anew into docs/knot-table.csv (ten minutes on two
- * cores); `-- fit` holds the model's formulas against that table; `-- picture` draws the worked knot cut through its middle.
+ * `npm run knot -- waistMm=36 thicknessMm=1.8` one knot; `-- table` tabulates them anew into docs/knot-table.csv (45 minutes on
+ * two cores); `-- fit` holds the model's formulas against that table; `-- picture` draws the worked knot cut through its middle.
  */
 import { join } from 'node:path';
 import { ensureNodePackages } from './lib/nodePackages.mjs';

@@ -5,7 +5,7 @@ import type { PreparedTie } from './prepareTie.ts';
 import { oppositeSide, type Side } from './side.ts';
 
 /** Written into every fitting that is kept, so that an old answer can be told from a new one. */
-export const MODEL_VERSION = 'strip-2';
+export const MODEL_VERSION = 'strip-3';
 
 /** What a fit is asked for. Lengths in mm. */
 export interface FitRequest {

@@ -1,6 +1,6 @@
 import { naturalSpreadMm, waistPositionMm, widthAt, widthProfile, type Tie, type WidthProfile } from '../strip/index.ts';
 import type { KnotTakeUp } from './takeUp.ts';
-import { heldTakeUps, type TakeUpBeliefs } from './takeUpBelief.ts';
+import { drawnUp, heldTakeUps, type TakeUpBeliefs } from './takeUpBelief.ts';
 
 /** Crossing is clean up to 1.3 band widths and possible up to 1.6 (common practice, no source). */
 export const CROSSING_WIDTH_RATIO = { clean: 1.3, possible: 1.6 } as const;
@@ -33,7 +33,7 @@ export interface PreparedTie {
 export function prepareTie(tie: Tie): PreparedTie {
   const { blade } = tie;
   const profile = widthProfile(blade);
-  const beliefs = heldTakeUps(tie);
+  const beliefs = drawnUp(heldTakeUps(tie), tie);
   const crossingAt = (ratio: number): number => lastWhere(profile, (w) => w <= ratio * blade.bandWidthMm, 0, blade.noseToBellyMm);
   const foldZone = (loss: number): FoldZone => {
     const isTall = (w: number): boolean => w >= (1 - loss) * blade.bellyWidthMm;

@@ -25,9 +25,9 @@ export interface BowKnotCase {
   readonly fineness: number;
 }
 
-/** The worked tie of docs/model.md in a silk of middling hand, drawn by an ordinary pull (assumed, no source). */
+/** The worked tie of docs/model.md in a silk of middling hand, drawn up as firmly as is usual: 6.5 N on each loop (assumed, no source). */
 export const WORKED_KNOT: BowKnotCase = {
-  ...{ waistMm: 30, bandMm: 20, thicknessMm: 1.1, gatherRatio: 0.65, neckPathMm: 413, shortPullN: 3, longPullN: 3 },
+  ...{ waistMm: 30, bandMm: 20, thicknessMm: 1.1, gatherRatio: 0.65, neckPathMm: 413, shortPullN: 6.5, longPullN: 6.5 },
   ...{ friction: 0.2, bendingNmm2: 0, edgeNPerMm: 45, squeezePerNmm2: 0, fineness: 1 },
 };
 

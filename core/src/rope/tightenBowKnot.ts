@@ -32,16 +32,17 @@ export type PieceName = (typeof PIECES)[number];
 
 const GROW_STEPS = 400;
 const SETTLE_STEPS = 300;
-/** Rope is reeled in by this part of its length a step, as long as a link gives by less than so much. */
+/** Rope is reeled in by this part of its length a step, as long as it is pulled less than it is to be. */
 const REEL_RATIO = 2e-3;
-const REEL_LINK_MM = 0.0066;
+/** A link that is pulled with 1 N is longer by this after a step: both its stations give way to it. */
+const LINK_STRETCH_MM_PER_N = 2 * STEP_MM_PER_N;
 /** Steps over which it is judged whether something has come to rest. */
 const WATCHED = 500;
-const MOST_STEPS = 24_000;
+const MOST_STEPS = 48_000;
 
 /**
  * Draws a bow's knot tight, knowing no formula: bars of gathered cloth grow to their width on the reference routes, are reeled in
- * until the knot resists, and are then drawn by their loops with a stated pull to rest. Nothing is drawn by lot: the same case
+ * until the knot resists with the stated pull, and are then drawn by their loops with it to rest. Nothing is drawn by lot: the same case
  * gives the same knot.
  */
 export function tightenBowKnot(knot: BowKnotCase): TightKnot {
@@ -50,6 +51,8 @@ export function tightenBowKnot(knot: BowKnotCase): TightKnot {
     edgeStiffness: (knot.edgeNPerMm * STEP_MM_PER_N) / finalSpacingMm(knot),
     collarRadiusMm: collarRadiusMm(knot),
   };
+  // friction holds what reeling has drawn up, so both ends are reeled in at what they are pulled with, on the geometric mean
+  const reelStretchMm = LINK_STRETCH_MM_PER_N * Math.sqrt(knot.shortPullN * knot.longPullN);
   let rope = free(layRope(bowKnotStrands(knot), laws));
   let strands = named(rope);
   let isDrawn = false;
@@ -74,7 +77,7 @@ export function tightenBowKnot(knot: BowKnotCase): TightKnot {
     if (isDrawn) {
       pull(rope, strands.shortEnd.last, -knot.shortPullN);
       pull(rope, strands.longEnd.last, knot.longPullN);
-    } else reelIn(rope, strands);
+    } else reelIn(rope, strands, reelStretchMm);
     if (step % WATCHED !== 0) continue;
     const now = takeUps(rope, strands, knot);
     const moved = Math.max(Math.abs(now[0] - seen[0]), Math.abs(now[1] - seen[1]));
@@ -104,10 +107,10 @@ function pull({ edges }: Rope, station: number, forceN: number): void {
   edges[6 * station + 3] = (edges[6 * station + 3] ?? 0) + forceN * STEP_MM_PER_N;
 }
 
-function reelIn(rope: Rope, { shortEnd, longEnd }: BowStrands): void {
+function reelIn(rope: Rope, { shortEnd, longEnd }: BowStrands, stretchMm: number): void {
   for (const end of [shortEnd, longEnd]) {
     const links = end.last - end.first;
-    if (strandLengthMm(rope, end) / links - end.spacingMm < REEL_LINK_MM) end.spacingMm *= 1 - REEL_RATIO;
+    if (strandLengthMm(rope, end) / links - end.spacingMm < stretchMm) end.spacingMm *= 1 - REEL_RATIO;
   }
 }
 

@@ -11,6 +11,8 @@ export interface Tie {
   readonly hardware: Hardware;
   /** Take-ups that measured tyings of this tie have shown, in mm; none where the model's are used. */
   readonly takeUp?: LearnedTakeUps | null;
+  /** How firmly its knot is drawn up where it is worn; as usual where nothing is said. Take-ups that were learned are of a usual knot. */
+  readonly firmness?: 'soft' | 'usual' | 'firm' | undefined;
 }
 
 /** Strip that disappears in the knot, as tyings have shown. In mm. */
@@ -20,4 +22,6 @@ export interface LearnedTakeUps {
   /** How surely both together, and their difference, were known then: standard deviations. */
   readonly wholeSdMm?: number | undefined;
   readonly leadSdMm?: number | undefined;
+  /** By how much those hands differ from themselves from tying to tying, at each end; as is usual where nobody noted it. */
+  readonly tyingMm?: number | undefined;
 }

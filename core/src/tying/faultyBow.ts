@@ -91,7 +91,7 @@ function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
       return tied({ ...sized(0.6, 0.56), loose: 0.25, backTiltRad: 0.16, frontTiltRad: -0.1 });
     case 'lumpyCrossing':
       return tied(
-        { ...sized(0.78, 0.78), loose: 0.9, longTurn: sound.longTurn * 1.3 },
+        { ...sized(0.78, 0.78), loose: 0.5, longTurn: sound.longTurn * 2 },
         {
           short: ({ band: round, turn, ...end }) => ({ band: lastBunched(round), turn: firstBunched(turn), ...end }),
           long: ({ band: round, wrap, ...end }) => ({ band: lastBunched(round), wrap: firstBunched(wrap), ...end }),
@@ -103,7 +103,7 @@ function faultyStrip(m: TyingMeasures, fault: TyingFault): FaultyStrip {
       return tied({ ...sound, loose: 0.4 }, bothLowered(1, 24));
     case 'fatKnot':
       return tied(
-        { ...sized(0.93, 0.93), loose: 0.5, longTurn: sound.longTurn * 1.9 },
+        { ...sized(0.93, 0.93), loose: 0.5, longTurn: sound.longTurn * 2 },
         {
           long: ({ band: round, wrap, under, ...end }) => ({
             band: round,

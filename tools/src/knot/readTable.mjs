@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { seenKnotHeightMm } from '@easytuck/core';
 import { ROOT } from '../lib/paths.mjs';
 
 /**
@@ -19,11 +20,27 @@ export function readTable() {
   });
 }
 
+/** A knot whose loops jam on the way and never close it stands far higher than its cloth: so many mm over the gathered waist and the wrap. */
+const JAMMED_OVER_MM = 8;
+
 /**
- * The terms that a take-up is a sum of, for one knot of the table: gathered waist, gathered band, gathered thickness, and one.
+ * The knots that the formulas are fitted to: those spread over the ranges, but for any that jammed.
+ * @param {ReturnType<typeof readTable>} knots
+ */
+export const fittedTo = (knots) =>
+  knots.filter((knot) => knot['group'] === 'spread' && Number(knot['heightMm']) - seenKnotHeightMm(clothOf(knot)) < JAMMED_OVER_MM);
+
+/**
+ * A knot of the table as the formulas see it.
  * @param {Readonly<Record<string, number | string | boolean>>} knot
  */
-export function termsOf({ waistMm, bandMm, thicknessMm, gatherRatio }) {
-  const gather = Number(gatherRatio);
-  return [gather * Number(waistMm), gather * Number(bandMm), Number(thicknessMm) / gather, 1];
-}
+export const clothOf = ({ waistMm, bandMm, thicknessMm, gatherRatio }) => ({
+  ...{ waistWidthMm: Number(waistMm), bandWidthMm: Number(bandMm) },
+  ...{ thicknessMm: Number(thicknessMm), gatherRatio: Number(gatherRatio) },
+});
+
+/**
+ * Pull on a knot's loops: the geometric mean of both, in N.
+ * @param {Readonly<Record<string, number | string | boolean>>} knot
+ */
+export const pullOf = ({ shortPullN, longPullN }) => Math.sqrt(Number(shortPullN) * Number(longPullN));

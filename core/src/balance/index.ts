@@ -3,7 +3,7 @@ export { easeKnotSide, drawFlatEnd, drawKnotSide, drawTailSide, materialMm, type
 export { applyPulls, LONGEST_PULL_MM, planPulls, type Pull, type PullKind, type PullPlan } from './planPulls.ts';
 export { retieFor, type Retie } from './retie.ts';
 export { deviationsOf, isSurprising, observeTakeUps, priorTakeUps, VARIANCES, type BeliefPart, type ShownTakeUps } from './learnTakeUp.ts';
-export { NINETY_PERCENT, predictSpread, type PredictedBows, type Prediction } from './predictSpread.ts';
+export { predictSpread, type PredictedBows, type Prediction } from './predictSpread.ts';
 export { FINISHES, LOOP_LAYERS } from './wishes.ts';
 export {
   EVEN_ENOUGH,
@@ -22,16 +22,19 @@ export {
 export {
   handsOf,
   inAnybodysHands,
+  keptTakeUps,
   learnTie,
   mostTelling,
   nextTime,
   takeUpsForWearer,
-  WEARER_TYINGS,
   withTakeUps,
   type KnownHands,
   type LearnedTie,
   type TakeUpObservation,
 } from './learnTie.ts';
+export { tieForWearer, TAKE_UPS_OF, type TakeUpOf, type TieInHands } from './forWearer.ts';
+export { likelierSetting, type LikelierSetting } from './likelierSetting.ts';
+export { firmnessOf, KNOT_FEELS, slackMmOf, type KnotFeel } from './knotSlack.ts';
 export { howSure, type HowSure } from './howSure.ts';
 export { measureFirst, READINGS, type ReadingKind, type WhatWasRead, type WorthOfReading } from './measureFirst.ts';
 export { observationsOf, type MeasuredTying } from './observationsOf.ts';

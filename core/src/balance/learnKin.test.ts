@@ -1,4 +1,4 @@
-import { combine, prepareTie, takeUpGrounds } from '../fit/index.ts';
+import { joinSources, prepareTie, takeUpGrounds } from '../fit/index.ts';
 import { HALF_SIZE_SLOTS, UNTIED } from '../testing/index.ts';
 import {
   learnTie,
@@ -64,7 +64,7 @@ describe('priorOfKin', () => {
     const { whole } = priorOfKin(TIE, OWN, [kin(20)]);
     // by hand: shares of 144 in common, against 144 and one tying's person and reading
     const common = 144 * (KIN_SHARES.maker + KIN_SHARES.cloth);
-    const weight = common / (144 + VARIANCES.person.whole + VARIANCES.reading.whole);
+    const weight = common / (144 + VARIANCES.person.whole + VARIANCES.reading.whole + VARIANCES.tying.whole);
     expect(whole.meanMm - PRIOR.whole.meanMm).toBeCloseTo(20 * weight, 9);
     expect(whole.sdMm).toBeCloseTo(Math.sqrt(144 - common * weight), 9);
   });
@@ -93,6 +93,6 @@ describe('priorOfKin', () => {
     const { mark } = takeUpGrounds(marked.measured);
     const bare = priorOfKin(TIE, OWN, [kin(10)]);
     expect(mark).not.toBeNull();
-    if (mark) expect(priorOfKin(marked, OWN, [kin(10)]).whole).toEqual(combine(bare.whole, mark));
+    if (mark) expect(priorOfKin(marked, OWN, [kin(10)]).whole).toEqual(joinSources(bare.whole, mark).joined);
   });
 });

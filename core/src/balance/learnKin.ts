@@ -1,4 +1,4 @@
-import { beliefsOf, combine, takeUpGrounds, type Normal, type PreparedTie, type TakeUpBeliefs } from '../fit/index.ts';
+import { beliefsOf, joinSources, takeUpGrounds, type Normal, type PreparedTie, type TakeUpBeliefs } from '../fit/index.ts';
 import { solveLinear } from '../geometry/index.ts';
 import { byParts, VARIANCES, type BeliefPart } from './learnTakeUp.ts';
 import { learnTie, type TakeUpObservation } from './learnTie.ts';
@@ -42,7 +42,7 @@ export function priorOfKin(tie: PreparedTie, own: Kinship, kin: readonly Measure
   const { knot, mark } = takeUpGrounds(tie.measured);
   const near = kin.filter((other) => shareOf(own, other) > 0).slice(0, MOST_KIN);
   const beliefs = near.length === 0 ? knot : byParts((part) => given(knot[part], own, near, part));
-  return mark === null ? beliefs : beliefsOf(combine(beliefs.whole, mark), beliefs.evenLead);
+  return mark === null ? beliefs : beliefsOf(joinSources(beliefs.whole, mark).joined, beliefs.evenLead);
 }
 
 /** Part of the variance that two ties have in common. */
@@ -54,7 +54,9 @@ function shareOf(a: Kinship, b: Kinship): number {
 function given({ meanMm, sdMm }: Normal, own: Kinship, kin: readonly MeasuredKin[], part: BeliefPart): Normal {
   const variance = sdMm ** 2;
   const among = kin.map((a, i) =>
-    kin.map((b, j) => (i === j ? variance + VARIANCES.person[part] + VARIANCES.reading[part] / a.count : variance * shareOf(a, b))),
+    kin.map((b, j) =>
+      i === j ? variance + VARIANCES.person[part] + (VARIANCES.reading[part] + VARIANCES.tying[part]) / a.count : variance * shareOf(a, b),
+    ),
   );
   const withOwn = kin.map((other) => variance * shareOf(own, other));
   const weights = solveLinear(among, withOwn);

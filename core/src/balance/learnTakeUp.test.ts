@@ -15,7 +15,7 @@ describe('what is held before a tie was tied', () => {
 describe('a reading that surprises', () => {
   it('is further off than 3.5 deviations of what somebody’s tying of this tie would show', () => {
     const { whole, evenLead } = priorTakeUps(TIE);
-    const sdMm = Math.sqrt(whole.sdMm ** 2 + VARIANCES.person.whole + VARIANCES.reading.whole);
+    const sdMm = Math.sqrt(whole.sdMm ** 2 + VARIANCES.person.whole + VARIANCES.reading.whole + VARIANCES.tying.whole);
     const at = (wholeMm: number) => ({ shortMm: (wholeMm - evenLead.meanMm) / 2, longMm: (wholeMm + evenLead.meanMm) / 2 });
     expect(deviationsOf(priorTakeUps(TIE), at(whole.meanMm + 2 * sdMm))).toBeCloseTo(2, 9);
     expect(isSurprising(priorTakeUps(TIE), at(whole.meanMm + 3.4 * sdMm))).toBe(false);
@@ -24,7 +24,7 @@ describe('a reading that surprises', () => {
 
   it('shows in the lead too, where both ends together take what they should', () => {
     const { whole, evenLead } = priorTakeUps(TIE);
-    const sdMm = Math.sqrt(evenLead.sdMm ** 2 + VARIANCES.person.evenLead + VARIANCES.reading.evenLead);
+    const sdMm = Math.sqrt(evenLead.sdMm ** 2 + VARIANCES.person.evenLead + VARIANCES.reading.evenLead + VARIANCES.tying.evenLead);
     const leadMm = evenLead.meanMm + 4 * sdMm;
     expect(deviationsOf(priorTakeUps(TIE), { shortMm: (whole.meanMm - leadMm) / 2, longMm: (whole.meanMm + leadMm) / 2 })).toBeCloseTo(
       4,
@@ -34,7 +34,7 @@ describe('a reading that surprises', () => {
 
   it('is held against the lead’s own error, which no reading of the width has', () => {
     expect(VARIANCES.reading.evenLead - VARIANCES.reading.whole).toBe(SPREADS.leadSetMm ** 2);
-    expect(VARIANCES.person.whole - VARIANCES.person.evenLead).toBe(SPREADS.pathMm ** 2);
+    expect(VARIANCES.person.whole - VARIANCES.person.evenLead).toBe(SPREADS.pathMm ** 2 + SPREADS.pullMm ** 2);
   });
 });
 

@@ -6,11 +6,13 @@ const SURPRISE = 3.5;
 
 /**
  * Variances, in mm², of the whole take-up and of the even lead: what one tying's reading errs by (both bows with a tape, the lead as
- * it was set), and what one wearer's tyings have in common beyond the tie (their hands at both ends; how the band lies on them).
+ * it was set), what one wearer's tyings have in common beyond the tie (their hands at both ends; how the band lies on them; how firmly
+ * they draw up), and what they differ by from tying to tying.
  */
 export const VARIANCES = {
   reading: { whole: 2 * SPREADS.readingMm ** 2, evenLead: 2 * SPREADS.readingMm ** 2 + SPREADS.leadSetMm ** 2 },
-  person: { whole: 2 * SPREADS.handsMm ** 2 + SPREADS.pathMm ** 2, evenLead: 2 * SPREADS.handsMm ** 2 },
+  person: { whole: 2 * SPREADS.handsMm ** 2 + SPREADS.pathMm ** 2 + SPREADS.pullMm ** 2, evenLead: 2 * SPREADS.handsMm ** 2 },
+  tying: { whole: 2 * SPREADS.tyingMm ** 2, evenLead: 2 * SPREADS.tyingMm ** 2 },
 } as const;
 
 /** What both parts of a belief are called. */
@@ -36,14 +38,18 @@ export const partOf = ({ shortMm, longMm }: ShownTakeUps, part: BeliefPart): num
   part === 'whole' ? longMm + shortMm : longMm - shortMm;
 
 /** Both parts of a belief by one rule. */
-export const byParts = (of: (part: BeliefPart) => Normal): TakeUpBeliefs => beliefsOf(of('whole'), of('evenLead'));
+export const byParts = (of: (part: BeliefPart) => Normal, tyingMm?: number): TakeUpBeliefs =>
+  beliefsOf(of('whole'), of('evenLead'), tyingMm);
+
+/** Variance of what somebody's first reading of a tie shows, against what is held of the tie: in mm². */
+const variesBy = (part: BeliefPart): number => VARIANCES.person[part] + VARIANCES.reading[part] + VARIANCES.tying[part];
 
 /** How far take-ups that somebody's tying showed are from what is held of the tie, in standard deviations of what such a tying would show. */
 export function deviationsOf(beliefs: TakeUpBeliefs, shown: ShownTakeUps): number {
   return Math.max(
     ...PARTS.map((part) => {
       const { meanMm, sdMm } = beliefs[part];
-      return Math.abs(partOf(shown, part) - meanMm) / Math.sqrt(sdMm ** 2 + VARIANCES.person[part] + VARIANCES.reading[part]);
+      return Math.abs(partOf(shown, part) - meanMm) / Math.sqrt(sdMm ** 2 + variesBy(part));
     }),
   );
 }

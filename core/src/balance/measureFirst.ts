@@ -1,4 +1,14 @@
-import { beliefsOf, byMark, combine, SPREADS, takeUpGrounds, tightTakeUp, type PreparedTie, type TakeUpBeliefs } from '../fit/index.ts';
+import {
+  beliefsOf,
+  byMark,
+  combine,
+  joinSources,
+  SPREADS,
+  takeUpGrounds,
+  tightTakeUp,
+  type PreparedTie,
+  type TakeUpBeliefs,
+} from '../fit/index.ts';
 import { byParts, VARIANCES } from './learnTakeUp.ts';
 import { inAnybodysHands, nextTime } from './learnTie.ts';
 
@@ -36,7 +46,10 @@ export function measureFirst(
   const held = (read: WhatWasRead): TakeUpBeliefs => {
     const { knot, mark } = takeUpGrounds(tie.measured);
     const loose = byParts((part) => ({ meanMm: knot[part].meanMm, sdMm: Math.sqrt(knot[part].sdMm ** 2 + fromMeasures(tie, read)[part]) }));
-    return mark !== null && read.mark ? beliefsOf(combine(loose.whole, mark), loose.evenLead) : loose;
+    if (mark === null || !read.mark) return loose;
+    // a mark that is still to be read is taken to agree with the cut
+    const joined = was.mark ? joinSources(loose.whole, mark).joined : combine(loose.whole, mark);
+    return beliefsOf(joined, loose.evenLead);
   };
   const ofBow = (beliefs: TakeUpBeliefs): number => (2 / 3) * nextTime(inAnybodysHands(beliefs)).short.sdMm;
   const now = held(was);
@@ -60,7 +73,8 @@ export function measureFirst(
 function ofBowOnceTied(now: TakeUpBeliefs): number {
   const inHands = byParts((part) => {
     const before = now[part].sdMm ** 2 + VARIANCES.person[part];
-    return { meanMm: now[part].meanMm, sdMm: Math.sqrt((before * VARIANCES.reading[part]) / (before + VARIANCES.reading[part])) };
+    const read = VARIANCES.reading[part] + VARIANCES.tying[part];
+    return { meanMm: now[part].meanMm, sdMm: Math.sqrt((before * read) / (before + read)) };
   });
   return (2 / 3) * nextTime(inHands).short.sdMm;
 }

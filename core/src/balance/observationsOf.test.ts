@@ -1,3 +1,5 @@
+import { firmnessTakes } from '../fit/index.ts';
+import { WORKED_TIE } from '../testing/index.ts';
 import { observationsOf, type MeasuredTying } from './index.ts';
 
 /** The worked tie as it was tied: its half-widths of 62 mm, a set of 842.3, a lead of 38.05 and a neck path of 412.75 mm. */
@@ -13,12 +15,13 @@ const TYING: MeasuredTying = {
   leadMm: 38.05,
   neckPathMm: 412.75,
   isConfirmed: false,
+  firmness: null,
   tiedAt: '2026-11-02T10:00:00.000Z',
 };
 
 describe('observationsOf', () => {
   it('reads the take-ups of the worked tie, 9.75 and 47.8 mm, from its measured bow', () => {
-    expect(observationsOf([TYING])).toEqual([
+    expect(observationsOf([TYING], WORKED_TIE)).toEqual([
       {
         id: 'first',
         wearerId: 'somebody',
@@ -35,7 +38,7 @@ describe('observationsOf', () => {
       TYING,
       { ...TYING, id: 'latest', tiedAt: '2026-11-04T10:00:00.000Z' },
     ];
-    expect(observationsOf(given).map(({ id, isConfirmed }) => [id, isConfirmed])).toEqual([
+    expect(observationsOf(given, WORKED_TIE).map(({ id, isConfirmed }) => [id, isConfirmed])).toEqual([
       ['first', false],
       ['later', true],
       ['latest', false],
@@ -46,11 +49,20 @@ describe('observationsOf', () => {
   it.each(['frontLoopMm', 'frontFlatEndMm', 'backLoopMm', 'backFlatEndMm', 'setMm', 'leadMm', 'neckPathMm'] as const)(
     'learns nothing of a tying without its %s',
     (what) => {
-      expect(observationsOf([{ ...TYING, [what]: null }])).toEqual([]);
+      expect(observationsOf([{ ...TYING, [what]: null }], WORKED_TIE)).toEqual([]);
     },
   );
 
   it('learns nothing of a tying that was given up', () => {
-    expect(observationsOf([{ ...TYING, outcome: 'gaveUp' }])).toEqual([]);
+    expect(observationsOf([{ ...TYING, outcome: 'gaveUp' }], WORKED_TIE)).toEqual([]);
+  });
+
+  it('counts off what a knot takes more that was found soft, so that all tyings speak of a usual one', () => {
+    const { waistWidthMm, bandWidthMm } = WORKED_TIE.blade;
+    const takes = firmnessTakes({ ...WORKED_TIE.cloth, waistWidthMm, bandWidthMm }, 'soft');
+    const [usual, soft] = [null, 'soft' as const].map((firmness) => observationsOf([{ ...TYING, firmness }], WORKED_TIE)[0]);
+    expect((usual?.longMm ?? 0) - (soft?.longMm ?? 0)).toBeCloseTo(takes.longMm, 9);
+    expect((usual?.shortMm ?? 0) - (soft?.shortMm ?? 0)).toBeCloseTo(takes.shortMm, 9);
+    expect(takes.longMm).toBeGreaterThan(2);
   });
 });

@@ -1,16 +1,15 @@
 import fc from 'fast-check';
-import { predictBows, prepareTie, SPREADS } from '../fit/index.ts';
+import { NINETY_PERCENT, predictBows, prepareTie, SPREADS } from '../fit/index.ts';
+import { coverageIn, HARSH_WORLD, WORLDS } from '../testing/worlds.ts';
 import { between, seededNormal, UNTIED } from '../testing/index.ts';
 import {
   inAnybodysHands,
   KIN_SHARES,
   learnTie,
-  NINETY_PERCENT,
   nextTime,
   predictSpread,
   priorOfKin,
   priorTakeUps,
-  takeUpsForWearer,
   type MeasuredKin,
   type PredictedBows,
   type TakeUpObservation,
@@ -45,7 +44,33 @@ describe('predictSpread', () => {
   });
 });
 
-/** Whether predictions hold what they say, simulated with everything that can err. */
+/** Whether predictions hold what they say, simulated with everything that can err: hands, marks, tape, lead, slots, necks and collars. */
+describe('a bow within its interval of nine in ten', () => {
+  const TYINGS = [0, 1, 2, 3, 5, 10];
+
+  it.each(WORLDS.map((world) => [world.name, world] as const))('is held in a world %s', (name, world) => {
+    const found = coverageIn(world, TYINGS, 2_000, 20261202);
+    console.info(
+      `balance: ${name}: ${found.map(({ tyings, held, within3 }) => `after ${tyings} ${(100 * held).toFixed(1)} %, within 3 mm ${(100 * within3).toFixed(0)} %`).join('; ')}`,
+    );
+    // (of learners who grow steadier, what their first tyings scattered still counts after ten: wider than need be)
+    const most = name.startsWith('learners') ? 0.96 : 0.93;
+    for (const { held } of found) {
+      expect(held).toBeGreaterThan(0.87);
+      expect(held).toBeLessThan(most);
+    }
+    // each tying of the wearer's own brings the next bow nearer to what was said
+    const near = found.map(({ within3 }) => within3);
+    expect(near).toEqual([...near].sort((a, b) => a - b));
+  });
+
+  it('is not held where everything is worse at once: no prior is right for every world', () => {
+    const [untied, once] = coverageIn(HARSH_WORLD, [0, 1], 1_000, 20261202);
+    expect(untied?.held).toBeLessThan(0.87);
+    expect(once?.held).toBeLessThan(0.87);
+  });
+});
+
 describe('2,000 simulated ties', () => {
   const random = seededNormal(20261129);
   const [setMm, pathMm, leadMm] = [880, 412.75, 40];
@@ -62,14 +87,18 @@ describe('2,000 simulated ties', () => {
           Math.sqrt(1 - KIN_SHARES.maker - KIN_SHARES.cloth) * random()),
     );
   /** Somebody who ties: their hands at both ends, and how the band lies on them. */
-  const somebody = () => ({ hands: [SPREADS.handsMm * random(), SPREADS.handsMm * random()], path: SPREADS.pathMm * random() });
+  const somebody = () => ({
+    hands: [SPREADS.handsMm * random(), SPREADS.handsMm * random()],
+    common: SPREADS.pathMm * random() + SPREADS.pullMm * random(),
+    tyingMm: 2.6 * Math.exp(0.4 * random()),
+  });
   type Somebody = ReturnType<typeof somebody>;
   /** Take-ups that the strip's ends really lose in one tying, against the path and the lead that were meant. */
-  const lost = ([whole = 0, lead = 0]: readonly number[], { hands, path }: Somebody): readonly [number, number] => {
+  const lost = ([whole = 0, lead = 0]: readonly number[], { hands, common, tyingMm }: Somebody): readonly [number, number] => {
     const leadErr = SPREADS.leadSetMm * random();
     return [
-      (prior.whole.meanMm + whole - prior.evenLead.meanMm - lead) / 2 + (hands[0] ?? 0) + path / 2 + leadErr / 2,
-      (prior.whole.meanMm + whole + prior.evenLead.meanMm + lead) / 2 + (hands[1] ?? 0) + path / 2 - leadErr / 2,
+      (prior.whole.meanMm + whole - prior.evenLead.meanMm - lead) / 2 + (hands[0] ?? 0) + common / 2 + leadErr / 2 + tyingMm * random(),
+      (prior.whole.meanMm + whole + prior.evenLead.meanMm + lead) / 2 + (hands[1] ?? 0) + common / 2 - leadErr / 2 + tyingMm * random(),
     ];
   };
   let made = 0;
@@ -94,27 +123,6 @@ describe('2,000 simulated ties', () => {
   const percent = (part: number): string => `${(100 * part).toFixed(1)} %`;
   /** Of 4,000 bows, of which two a tie go together, 90 % hold within 2 % either way. */
   const holds = (part: number): void => expect(Math.abs(part - 0.9)).toBeLessThan(0.02);
-
-  it('come out within the stated interval before they were tied, and after one, two, three and six tyings of the same wearer', () => {
-    const byTyings = [0, 1, 2, 3, 6];
-    const seen = byTyings.map(() => ({ held: [] as boolean[], within3: [] as boolean[] }));
-    for (let i = 0; i < CASES; i += 1) {
-      const tie = outBy({ maker: [random(), random()], cloth: [random(), random()] });
-      const who = somebody();
-      const readings = Array.from({ length: 6 }, () => read(tie, who, 'a'));
-      byTyings.forEach((count, n) => {
-        const beliefs = nextTime(takeUpsForWearer(TIE, readings.slice(0, count), 'a'));
-        for (const { error, isHeld } of judge(predictSpread(TIE, beliefs, setMm, pathMm, leadMm), tie, who)) {
-          seen[n]?.held.push(isHeld);
-          seen[n]?.within3.push(error <= 3);
-        }
-      });
-    }
-    console.info(
-      `balance: ${byTyings.map((count, n) => `after ${count} tyings within 3 mm ${percent(share(seen[n]?.within3 ?? []))}, interval holds ${percent(share(seen[n]?.held ?? []))}`).join('; ')}`,
-    );
-    for (const { held } of seen) holds(share(held));
-  });
 
   it('do so in a stranger’s hands, after others have tied them', () => {
     const held: boolean[] = [];

@@ -11,9 +11,6 @@ export interface PredictedBows {
   readonly difference: Prediction;
 }
 
-/** Half-width of the interval that holds the truth in 90 of 100 cases, in standard deviations. */
-export const NINETY_PERCENT = 1.6449;
-
 /**
  * Spreads with their uncertainty: s = 2(E − k − o)/3 + o, so a millimetre of take-up is two thirds of a millimetre of bow, and a
  * millimetre of the even lead two thirds of a millimetre between front and back.

@@ -1,13 +1,9 @@
 import { inchesToMm } from '../units/index.ts';
 import { lengthAtMark, naturalSpreadMm, type Tie } from '../strip/index.ts';
+import { firmnessTakes } from './firmness.ts';
 import { DEFAULT_EASE_MM, neckPathMm } from './neck.ts';
+import { combine, densityAt, mixtureOf, type Normal, type Weighed } from './normal.ts';
 import { foldTakesMm, tightTakeUp } from './takeUp.ts';
-
-/** A normal distribution. In mm. */
-export interface Normal {
-  readonly meanMm: number;
-  readonly sdMm: number;
-}
 
 /** What is held of one end's take-up. */
 export type TakeUpBelief = Normal;
@@ -22,23 +18,20 @@ export interface TakeUpBeliefs {
   /** The same by ends: k_s = (K − d*)/2, k_l = (K + d*)/2. */
   readonly short: TakeUpBelief;
   readonly long: TakeUpBelief;
+  /** By how much the hands in question differ from themselves from tying to tying, at each end: a standard deviation. */
+  readonly tyingMm: number;
 }
 
 /** Beliefs from their common and their opposed part. */
-export function beliefsOf(whole: Normal, evenLead: Normal): TakeUpBeliefs {
+export function beliefsOf(whole: Normal, evenLead: Normal, tyingMm: number = SPREADS.tyingMm): TakeUpBeliefs {
   const sdMm = Math.hypot(whole.sdMm, evenLead.sdMm) / 2;
   return {
     whole,
     evenLead,
     short: { meanMm: (whole.meanMm - evenLead.meanMm) / 2, sdMm },
     long: { meanMm: (whole.meanMm + evenLead.meanMm) / 2, sdMm },
+    tyingMm,
   };
-}
-
-/** Two independent sources for one length, each weighed by its precision. */
-export function combine(a: Normal, b: Normal): Normal {
-  const [pa, pb] = [1 / a.sdMm ** 2, 1 / b.sdMm ** 2];
-  return { meanMm: (pa * a.meanMm + pb * b.meanMm) / (pa + pb), sdMm: Math.sqrt(1 / (pa + pb)) };
 }
 
 /**
@@ -55,6 +48,10 @@ export const SPREADS = {
   markMm: 9,
   /** One pair of hands against another, at each end. */
   handsMm: 2,
+  /** How firmly one wearer draws the knot up against another, as it shows in K: a pull a third harder or softer, by docs/knot-table.csv. */
+  pullMm: 3.5,
+  /** The same hands from one tying to the next, at each end, before any scatter was seen (see the grid of handsVary.ts). */
+  tyingMm: 2.7,
   /** How a band lies round one neck's collar, against the path that was worked out. */
   pathMm: 4,
   /** The lead as it is set, against the lead that was meant. */
@@ -72,8 +69,9 @@ export interface TakeUpGrounds {
   readonly knot: TakeUpBeliefs;
   /** By the maker's marks alone; null for a band without marks. */
   readonly mark: Normal | null;
-  /** Both together. */
+  /** Both together, and how likely each of them is far out. */
   readonly both: TakeUpBeliefs;
+  readonly farOut: { readonly knot: number; readonly mark: number };
   /** How far apart knot and mark are, in standard deviations of their difference; 0 without marks. */
   readonly apart: number;
 }
@@ -108,16 +106,56 @@ export function byMark({ blade, cloth, overhangMm, hardware }: Tie): Normal | nu
 export function takeUpGrounds(tie: Tie): TakeUpGrounds {
   const knot = byKnot(tie);
   const mark = byMark(tie);
-  if (mark === null) return { knot, mark, both: knot, apart: 0 };
+  if (mark === null) return { knot, mark, both: knot, farOut: { knot: FAR_OUT.share, mark: 0 }, apart: 0 };
   const apart = Math.abs(mark.meanMm - knot.whole.meanMm) / Math.hypot(mark.sdMm, knot.whole.sdMm);
-  return { knot, mark, both: beliefsOf(combine(knot.whole, mark), knot.evenLead), apart };
+  const { joined, farOut } = joinSources(knot.whole, mark);
+  return { knot, mark, both: beliefsOf(joined, knot.evenLead), farOut: { knot: farOut[0], mark: farOut[1] }, apart };
+}
+
+/** A source is taken to be far out in so many cases (a misread mark, a wrong cloth), and then by so many times its spread (assumed, no source). */
+const FAR_OUT = { share: 0.04, times: 4 } as const;
+
+/**
+ * Two sources for one length, of which either may be far out. While they agree that is nearly their weighed mean; the further apart
+ * they lie, the likelier one of them is wrong, and the answer widens until it holds what either says alone.
+ */
+export function joinSources(a: Normal, b: Normal): { readonly joined: Normal; readonly farOut: readonly [number, number] } {
+  const further = ({ meanMm, sdMm }: Normal): Normal => ({ meanMm, sdMm: FAR_OUT.times * sdMm });
+  const cases = [false, true].flatMap((isA) =>
+    [false, true].map((isB): Weighed & { readonly isA: boolean; readonly isB: boolean } => {
+      const [one, other] = [isA ? further(a) : a, isB ? further(b) : b];
+      const share = (is: boolean): number => (is ? FAR_OUT.share : 1 - FAR_OUT.share);
+      const evidence = densityAt(one.meanMm, { meanMm: other.meanMm, sdMm: Math.hypot(one.sdMm, other.sdMm) });
+      return { isA, isB, weight: share(isA) * share(isB) * evidence, normal: combine(one, other) };
+    }),
+  );
+  const total = cases.reduce((sum, { weight }) => sum + weight, 0);
+  const shareOf = (is: (each: (typeof cases)[number]) => boolean): number =>
+    cases.filter(is).reduce((sum, { weight }) => sum + weight, 0) / total;
+  return { joined: mixtureOf(cases), farOut: [shareOf(({ isA }) => isA), shareOf(({ isB }) => isB)] };
 }
 
 /** What is held of a tie: what its tyings have shown, where that was taken in, or else what it rests on before it is tied. */
 export function heldTakeUps(tie: Tie): TakeUpBeliefs {
   if (!tie.takeUp) return takeUpGrounds(tie).both;
-  const { shortMm, longMm, wholeSdMm = SPREADS_AFTER_TYINGS.wholeMm, leadSdMm = SPREADS_AFTER_TYINGS.leadMm } = tie.takeUp;
-  return beliefsOf({ meanMm: shortMm + longMm, sdMm: wholeSdMm }, { meanMm: longMm - shortMm, sdMm: leadSdMm });
+  const { shortMm, longMm, wholeSdMm = SPREADS_AFTER_TYINGS.wholeMm, leadSdMm = SPREADS_AFTER_TYINGS.leadMm, tyingMm } = tie.takeUp;
+  return beliefsOf({ meanMm: shortMm + longMm, sdMm: wholeSdMm }, { meanMm: longMm - shortMm, sdMm: leadSdMm }, tyingMm);
+}
+
+/** Beliefs of a usual knot, for one that is drawn up as firmly as the tie says. */
+export function drawnUp(
+  beliefs: TakeUpBeliefs,
+  { blade, cloth, firmness = 'usual' }: Pick<Tie, 'blade' | 'cloth' | 'firmness'>,
+): TakeUpBeliefs {
+  if (firmness === 'usual') return beliefs;
+  const { waistWidthMm, bandWidthMm } = blade;
+  const { shortMm, longMm } = firmnessTakes({ ...cloth, waistWidthMm, bandWidthMm }, firmness);
+  const { whole, evenLead, tyingMm } = beliefs;
+  return beliefsOf(
+    { ...whole, meanMm: whole.meanMm + longMm + shortMm },
+    { ...evenLead, meanMm: evenLead.meanMm + longMm - shortMm },
+    tyingMm,
+  );
 }
 
 /** Where nobody noted how surely a learned take-up is known: as after three tyings. In mm. */

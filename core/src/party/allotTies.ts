@@ -1,5 +1,5 @@
 import { neckPathMm, setForSpreadMm } from '../fit/index.ts';
-import { chooseKinds, costTable, distanceOf, matchAll, type AssignmentSolver, type Kind, type Taker } from './chooseKinds.ts';
+import { chooseKinds, costTable, distanceOf, matchAll, preparedFor, type AssignmentSolver, type Kind, type Taker } from './chooseKinds.ts';
 import { wantedSpreadMm, type Look, type Matched } from './oneLook.ts';
 
 /** What somebody gets, and why that: what the others would have given. */
@@ -114,7 +114,7 @@ function withoutOf(taker: Taker, kinds: readonly Kind[], matches: readonly Match
   // made to measure from the pattern that has to change least
   const lengths = allowed
     .map((kind) => {
-      const { id: kindId, prepared } = kind;
+      const [kindId, prepared] = [kind.id, preparedFor(taker, kind)];
       const why = matches[kinds.indexOf(kind)];
       const pathMm = neckPathMm(worn.collar, worn.easeMm, prepared.measured.cloth);
       const byMm = why?.kind === 'none' && 'byMm' in why.why ? why.why.byMm : Infinity;

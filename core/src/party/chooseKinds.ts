@@ -18,7 +18,13 @@ export interface Taker extends Neck {
   readonly hadId: string | null;
   /** They can only wear a band that opens by itself when it is pulled. */
   readonly needsBreakaway: boolean;
+  /** Kinds as their own hands tie them, by id, where that is known. */
+  readonly inHands?: ReadonlyMap<string, PreparedTie>;
 }
+
+/** A kind as it comes out in somebody's hands. */
+export const preparedFor = ({ inHands }: Pick<Taker, 'inHands'>, { id, prepared }: Pick<Kind, 'id' | 'prepared'>): PreparedTie =>
+  inHands?.get(id) ?? prepared;
 
 /**
  * Assigns rows to columns at the least total cost, each row and each column once at most.
@@ -33,7 +39,7 @@ export type Matches = readonly (readonly Matched[])[];
 /** Fits every kind to every neck. */
 export const matchAll = (takers: readonly Taker[], kinds: readonly Kind[], look: Look): Matches =>
   takers.map((taker) =>
-    kinds.map(({ prepared, breakaway }) => (taker.needsBreakaway && !breakaway ? NO_BREAKAWAY : matchLook(prepared, taker, look))),
+    kinds.map((kind) => (taker.needsBreakaway && !kind.breakaway ? NO_BREAKAWAY : matchLook(preparedFor(taker, kind), taker, look))),
   );
 
 const NO_BREAKAWAY: Matched = { kind: 'none', why: { kind: 'noBreakaway' } };

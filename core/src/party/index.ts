@@ -13,7 +13,7 @@ export {
   type Neck,
 } from './oneLook.ts';
 export { allotTies, SAME_WIDTH_MM, type Allotment, type Allotted, type Without } from './allotTies.ts';
-export { chooseKinds, matchAll, type AssignmentSolver, type Kind, type Taker } from './chooseKinds.ts';
+export { chooseKinds, matchAll, preparedFor, type AssignmentSolver, type Kind, type Taker } from './chooseKinds.ts';
 export { groupAlike, type AlikeGroup, type WornBow } from './groupAlike.ts';
 export { girthsToTieOn, opens, tiedTheNightBefore, type TiedBefore } from './nightBefore.ts';
 export {

@@ -1,6 +1,6 @@
 import { seededNormal } from '../testing/index.ts';
 import { forecastTry, LEARNERS, triesUntil, type PracticeTry } from './learningCurve.ts';
-import { normalShare } from './normalShare.ts';
+import { normalShare } from '../geometry/index.ts';
 
 /** The standard normal distribution, from memory of its tables. */
 it.each([

@@ -1,4 +1,4 @@
-import { normalShare } from './normalShare.ts';
+import { normalShare } from '../geometry/index.ts';
 
 /** A try of somebody who learns, in the order in which they were made. */
 export interface PracticeTry {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { seededNormal, seededUniform } from '../testing/index.ts';
-import { normalShare } from './normalShare.ts';
+import { normalShare } from '../geometry/index.ts';
 import { howReady, planRunSheet, type Gathering, type Guest, type Helper } from './runSheet.ts';
 
 const helper = (id: string, change: Partial<Helper> = {}): Helper => ({ id, minutes: 5, sdMinutes: 1, from: 0, rest: null, ...change });

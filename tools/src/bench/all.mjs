@@ -14,6 +14,7 @@ import { measureRecords } from './records.mjs';
 import { measureBalance, measureRanking, measureSolves } from './solves.mjs';
 import { measureScale } from './scale.mjs';
 import { measureStarts } from './starts.mjs';
+import { measureTruth } from './truth.mjs';
 import { measureTyings } from './tyings.mjs';
 
 /** @typedef {{ address: string, databaseUrl: string, serverPid: number }} Shop */
@@ -35,6 +36,7 @@ const printBeside = (name, { whole, bare, ratio }, aim, unit = 'ms') => {
 
 /** The parts, by the names that `npm run bench -- NAME` takes. @type {Readonly<Record<string, (shop: () => Promise<Shop>) => Promise<void>>>} */
 const PARTS = {
+  truth: async () => measureTruth(),
   solves: async () => {
     print('solves of core/fit on one core', measureSolves(), '/s', 200_000, { atMost: false, digits: 0 });
     printBeside('ranking 1,000 ties, over a thousand bare fits', await measureRanking(), 2);

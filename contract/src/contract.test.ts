@@ -118,7 +118,7 @@ describe('tieInput', () => {
       ...TIE,
       blade: { ...TIE.blade, extraWidths: [] },
       cloth: { ...TIE.cloth, stretchRatio: 0 },
-      takeUp: { ...TIE.takeUp, model: 'strip-2' },
+      takeUp: { ...TIE.takeUp, model: 'strip-3' },
       ...{
         faces: { outer: { name: '', look: 'plain' }, inner: null },
         quickClasp: false,

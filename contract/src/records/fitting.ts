@@ -1,10 +1,10 @@
-import { BOUND_IDS, BOUND_WAYS, COLLAR_STYLES, GRADES, OCCASIONS, SCHOOLS, WING_SCHOOLS } from '@easytuck/core';
+import { BOUND_IDS, BOUND_WAYS, COLLAR_STYLES, GRADES, OCCASIONS, SCHOOLS, TAKE_UPS_OF, WING_SCHOOLS } from '@easytuck/core';
 import { z } from 'zod';
 import { collarField, collarSize } from '../fields/collarField.ts';
 import { moment, nameField, noteField, recordId, shortField, side, version } from '../fields/common.ts';
 import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
 import { setCard } from './card.ts';
-import { tie } from './tie.ts';
+import { firmness, tie } from './tie.ts';
 
 /** How the shirt's collar is cut. */
 export const collarStyle = z.enum(COLLAR_STYLES);
@@ -51,6 +51,8 @@ const worn = {
   bowPosition: z.enum(BOW_POSITIONS).default('onLeaf'),
   /** Null where nobody chose faces. */
   folding: folding.nullable().default(null),
+  /** How firmly the knot is to be drawn up. */
+  firmness: firmness.default('usual'),
   school: schoolChoice,
   /** Who fitted; one of the shop's names, or none. */
   staff: shortField('The fitter’s name').default(''),
@@ -132,7 +134,7 @@ export const fittingResult = z.object({
   /** The late school ties at the longest and takes in by this; 0 otherwise. `setMm` is the finished set all the same. */
   drawInMm: z.number().default(0),
   /** Whose knot it was worked out with: the model's, what the tie's tyings showed, or what this wearer's own did. */
-  takeUpOf: z.enum(['model', 'tie', 'wearer']).default('model'),
+  takeUpOf: z.enum(TAKE_UPS_OF).default('model'),
   /** How surely the bow comes out as wide as it says, and how surely it would before the tie was ever tied: standard deviations; null in what an earlier model gave out. */
   sure: z.object({ spreadSdMm: z.number(), untiedSdMm: z.number() }).nullable().default(null),
 });

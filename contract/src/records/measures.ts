@@ -1,4 +1,4 @@
-import { FINISHES, FULLNESSES, HANDS, LOOP_LAYERS } from '@easytuck/core';
+import { FINISHES, FIRMNESSES, FULLNESSES, HANDS, LOOP_LAYERS, type Firmness } from '@easytuck/core';
 import { z } from 'zod';
 import { FITTING_LENGTHS, lengthMm, type LengthLimits } from '../fields/lengthField.ts';
 
@@ -40,6 +40,9 @@ export const LENGTH_MEASURES = [
 /** What a wearer’s band must do: open by itself when it is pulled, as children and some workplaces need. */
 const BAND_NEEDS = ['breakaway'] as const;
 
+/** How firmly a knot is drawn up, in words. */
+export const FIRMNESS_WORDS: Readonly<Record<Firmness, string>> = { soft: 'soft', usual: 'as usual', firm: 'firm' };
+
 /** What a wearer is asked, with the answers in words. A further one is one more entry. */
 export const CHOICE_MEASURES = [
   {
@@ -73,6 +76,14 @@ export const CHOICE_MEASURES = [
     row: 'wishes',
     values: LOOP_LAYERS,
     words: { front: 'its front layer', back: 'its back layer' },
+  },
+  {
+    key: 'firmness',
+    name: 'Knot liked',
+    column: 'knot liked',
+    row: 'wishes',
+    values: FIRMNESSES,
+    words: FIRMNESS_WORDS,
   },
   {
     key: 'bandNeed',

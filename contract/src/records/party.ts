@@ -6,6 +6,7 @@ import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
 import { linkKey } from './link.ts';
 import { occasion } from './fitting.ts';
 import { wearerMeasures } from './measures.ts';
+import { firmness, takeUp } from './tie.ts';
 
 /** Kinds of party. */
 export const PARTY_KINDS = ['wedding', 'dinner', 'band', 'choir', 'crew', 'other'] as const;
@@ -258,6 +259,10 @@ export const proposed = z.object({
   /** Of the look that most of the party wear, and of its width. */
   isAlike: z.boolean(),
   pastCustomMm: z.number(),
+  /** The even lead in their hands, and the take-ups that all this is worked out by; null where they are the model's. */
+  leadMm: z.number(),
+  takeUp: takeUp.nullable(),
+  firmness,
   reason: z.discriminatedUnion('kind', [
     z.object({ kind: z.literal('onlyOne') }),
     z.object({ kind: z.literal('closest') }),

@@ -8,6 +8,7 @@ import {
   CLOTH_LOOKS,
   COLLAR_SYSTEMS,
   FIBRES,
+  FIRMNESSES,
   hardwareRange,
   TIP_SHAPES,
   WEAVES,
@@ -179,13 +180,18 @@ export const faces = z.object({ outer: faceOf, inner: faceOf.nullable().default(
 
 const PLAIN_FACES: z.infer<typeof faces> = { outer: { name: '', look: 'plain' }, inner: null };
 
+/** How firmly a knot is drawn up. */
+export const firmness = z.enum(FIRMNESSES);
+
 /** Take-ups that measured tyings have shown, in mm. */
-const takeUp = z.object({
+export const takeUp = z.object({
   shortMm: z.number().min(-20).max(120),
   longMm: z.number().min(0).max(260),
   /** How surely both together, and their difference, were known: standard deviations. Not given where nobody noted it. */
   wholeSdMm: z.number().min(0).max(60).optional(),
   leadSdMm: z.number().min(0).max(60).optional(),
+  /** By how much one wearer's hands differ from tying to tying, where these are their own take-ups. */
+  tyingMm: z.number().min(0).max(60).optional(),
   /** The model by whose neck path they were counted. */
   model: z.string().max(40).default(MODEL_VERSION),
 });
@@ -259,6 +265,8 @@ export const tieChange = tieInput.and(z.object({ version }));
 /** A tie in the drawer. Written out plainly: what is on record was checked when it came in. */
 export const tie = z.object({
   ...tieFields,
+  /** In a fitting, how firmly its knot is to be drawn up, where that is not as usual; a tie in the drawer has none. */
+  firmness: firmness.optional(),
   /** When it was put away: it is no longer offered, and what was done with it stays on record. */
   awayAt: moment.nullable().default(null),
   name: z.string(),

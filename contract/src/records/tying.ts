@@ -2,6 +2,7 @@ import { OFFERED_WAYS, TYING_FAULTS, TYING_STEPS } from '@easytuck/core';
 import { z } from 'zod';
 import { moment, noteField, recordId } from '../fields/common.ts';
 import { FITTING_LENGTHS, lengthMm } from '../fields/lengthField.ts';
+import { firmness } from './tie.ts';
 
 /** Ways of tying that a practice can be of. */
 export const tyingWay = z.enum(OFFERED_WAYS);
@@ -32,6 +33,8 @@ export const tyingInput = z.object({
   frontFlatEndMm: halfWidth,
   backLoopMm: halfWidth,
   backFlatEndMm: halfWidth,
+  /** How firmly its knot was drawn up, where somebody pressed it. */
+  firmness: firmness.nullable().default(null),
   /** How it was tied, where that is known. */
   way: tyingWay.nullable().default(null),
   /** What was seen to be wrong, where it ended in a fault. */
@@ -73,12 +76,12 @@ export type KinLearning = z.output<typeof kinLearning>;
 /** Takes a tying off the record, or puts it back: it was a slip. */
 export const tyingKept = z.object({ isKept: z.boolean() });
 
-/** Take-ups by one wearer's own hands, of the ties that they have tied and measured often enough. In mm. */
+/** Take-ups by one wearer's own hands, of the ties that they have tied and measured. In mm. */
 export const wearerTakeUps = z.object({
   ties: z.array(
     z.object({
       ...{ tieId: recordId, count: z.int(), shortMm: z.number(), longMm: z.number() },
-      ...{ wholeSdMm: z.number(), leadSdMm: z.number() },
+      ...{ wholeSdMm: z.number(), leadSdMm: z.number(), tyingMm: z.number() },
     }),
   ),
 });

@@ -78,6 +78,7 @@ const LABELS: Readonly<Record<string, string>> = {
     collarPointsMm: 'Collar points apart',
     wings: 'Wing collar',
     bowPosition: 'The bow lies',
+    firmness: 'Knot drawn up',
     school: 'House style',
     leadMm: 'Lead',
   },

@@ -156,7 +156,7 @@ export { EYE_AMOUNT_WORDS, eyeFindingWords, wholeStepWords, worseWords } from '.
 export { claspWarning, claspWords } from './clasps.ts';
 export { readersSide, READER_WORDS, sideName } from './tying/sides.ts';
 export type { StepWords } from './tying/phrases.ts';
-export { fitOfWay, halfKnotHint, leadOfWay, measuresOfWay, stepContextOf, type StepContext } from './tying/stepContext.ts';
+export { fitOfWay, leadOfWay, measuresOfWay, stepContextOf, type StepContext } from './tying/stepContext.ts';
 export { digitsIn, stepWords } from './tying/stepWords.ts';
 export { FOLD_WORDS } from './tying/bowSteps.ts';
 export * from './partyWords.ts';

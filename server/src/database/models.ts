@@ -253,6 +253,7 @@ export function defineModels(sequelize: Sequelize): Models {
         frontFlatEndMm: optional(DataTypes.DOUBLE),
         backLoopMm: optional(DataTypes.DOUBLE),
         backFlatEndMm: optional(DataTypes.DOUBLE),
+        firmness: optional(DataTypes.STRING),
         way: optional(DataTypes.STRING),
         fault: optional(DataTypes.STRING),
         durationMs: optional(DataTypes.INTEGER),

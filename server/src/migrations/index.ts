@@ -10,6 +10,7 @@ import { countTheCollarsStand } from './2026-11-29-05-30-count-the-collars-stand
 import { knowWhoWorksHere } from './2026-11-29-09-00-know-who-works-here.ts';
 import { markUsualTies } from './2026-12-01-19-40-mark-usual-ties.ts';
 import { subscribeToCalendars } from './2026-12-01-20-00-subscribe-to-calendars.ts';
+import { noteFirmness } from './2026-12-02-15-30-note-firmness.ts';
 import { planParties } from './2026-11-29-18-30-plan-parties.ts';
 import { timeTyings } from './2026-11-25-03-30-time-tyings.ts';
 import { workOnSeveralMachines } from './2026-11-29-22-00-work-on-several-machines.ts';
@@ -28,4 +29,5 @@ export const migrations: readonly MigrationStep[] = [
   workOnSeveralMachines,
   markUsualTies,
   subscribeToCalendars,
+  noteFirmness,
 ];

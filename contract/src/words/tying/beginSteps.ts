@@ -164,11 +164,8 @@ const KNOT_FELT = {
 
 export function halfKnotWords(context: StepContext): StepWords {
   const { on, ownHand, otherHand, behind, inFront } = namesFor(context);
-  const { halfKnot, onThigh, handling } = context;
+  const { onThigh, handling } = context;
   const low = lowKnot(context);
-  const seen = halfKnot
-    ? `The short end’s nose just shows under the half-knot. Bring the long end ${on.down} over the front for a moment: its tip ${on.lower(halfKnot.lower)}. If not, slide the band round by half of what is missing.`
-    : `Brought ${on.down} over the front for a moment, the long end is still the longer.`;
   return {
     name: 'Half-knot',
     act: `Pass the long end under the crossing and up between tie and ${on.around}. ${low?.act ?? `Draw both ends until the half-knot sits at ${on.middle}.`}`,
@@ -176,7 +173,7 @@ export function halfKnotWords(context: StepContext): StepWords {
       `${ownHand}: draws the short end ${on.down}, ${behind} behind, ${inFront} in front.`,
       `${otherHand}: leads the long end under, lets go, and takes it again above; then draws it ${on.up}.`,
     ],
-    check: `${low?.check ?? on.snug} ${seen}`,
+    check: `${low?.check ?? on.snug} Brought ${on.down} over the front for a moment, the long end is still the longer.`,
     trap:
       low?.trap ??
       (onThigh
@@ -184,8 +181,7 @@ export function halfKnotWords(context: StepContext): StepWords {
         : 'For most people this is the last chance to tighten the band. If it stays slack, the bow hangs low. Never draw it so far that it presses.'),
     more: sentences(
       handling === 'thick' && 'This cloth is thick: draw the half-knot firmly, or the knot comes out bulky.',
-      halfKnot &&
-        `Some even both ends at this moment. The back bow then comes out ${halfKnot.evened} narrower, and the front bow as much wider.`,
+      'Some even both ends at this moment. The back bow then comes out narrower, and the front bow as much wider.',
     ),
     feel: low ? LOW_KNOT_FELT : KNOT_FELT[onThigh ? 'leg' : 'neck'],
   };

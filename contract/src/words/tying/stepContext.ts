@@ -1,7 +1,6 @@
 import {
   evenLeadMm,
   fitTie,
-  halfKnotCheck,
   ON_LEG,
   STRIP_WAY,
   tyingMeasures,
@@ -33,8 +32,6 @@ export interface StepContext {
   /** Where the band is let out for tying: to where, back to where, by how much, and how far the half-knot hangs below the button. */
   readonly letOut?: LetOutWords | null | undefined;
   readonly collar?: ShirtCollar | undefined;
-  /** What this tie shows once the half-knot is drawn up: how much lower the long tip is, and what evened ends cost. */
-  readonly halfKnot?: { readonly lower: string; readonly evened: string } | null | undefined;
   /** Which layer of the back loop tightens it, where that is known of this wearer. */
   readonly backKnotLayer?: 'front' | 'back' | null | undefined;
   /** The settings for the leg and the neck, where it is tied on a thigh or a cylinder. */
@@ -131,7 +128,6 @@ export function stepContextOf(
       ...{ longest: phrase(letOut.longest), mark: phrase(letOut.mark) },
       ...{ by: length(letOutMm(letOut)), lowerBy: length(letOutMm(letOut) / 2) },
     },
-    halfKnot: halfKnotHint(prepared, leadMm, length),
     onThigh: way === 'onThigh' ? { legMark: phrase(forTying), neckMark: phrase(onNeck) } : null,
     handling: handlingOf(tie),
     foldLengthwise: fit.foldLengthwise,
@@ -192,14 +188,3 @@ function readAtWords({ position }: Setting): string {
       return 'The length is on the card.';
   }
 }
-
-/**
- * What this tie shows once its half-knot is drawn up, in words; null where its lead is shorter than the knot takes.
- * @param length writes a length given in mm in the unit that is read.
- */
-export function halfKnotHint(tie: PreparedTie, leadMm: number, length: (lengthMm: number) => string): StepContext['halfKnot'] {
-  const { longLowerMm, evenedMm } = halfKnotCheck(tie, leadMm);
-  if (longLowerMm < LEAST_SEEN_MM) return null;
-  return { lower: `about ${length(longLowerMm)}`, evened: length(Math.max(0, evenedMm)) };
-}
-const LEAST_SEEN_MM = 3;

@@ -1,5 +1,5 @@
 import type { Problem } from '@easytuck/contract';
-import { takeUpsOfStrip1 } from '@easytuck/core';
+import { MODEL_VERSION, takeUpsOfStrip1 } from '@easytuck/core';
 import { AWKWARD, count, open, report, save, take, writeCsv, closeShops } from './testing.ts';
 import { aTie, aWearer } from '../../testing.ts';
 
@@ -57,7 +57,7 @@ describe('tables', () => {
     });
     const ties = (JSON.parse(await save(shop, 'ties', 'json')) as { rows: { name: string; maker: string; takeUp: object }[] }).rows;
     const { shortMm, longMm } = takeUpsOfStrip1({ shortMm: 13.6, longMm: 45 }, { thicknessMm: 1.1 });
-    expect(ties.find(({ name }) => name === 'Old')?.takeUp).toEqual({ shortMm, longMm, model: 'strip-2' });
+    expect(ties.find(({ name }) => name === 'Old')?.takeUp).toEqual({ shortMm, longMm, model: MODEL_VERSION });
     expect(ties.find(({ name }) => name === 'New')).toMatchObject({ maker: 'Quayline', takeUp: { shortMm: 13.6, longMm: 45 } });
   });
 

@@ -11,20 +11,15 @@ import {
   TYPICAL_BUTTONS,
   type Bow,
   type Bound,
+  type TieInHands,
 } from '@easytuck/core';
 import { ProblemError } from '../../problem.ts';
 
 /** What a fitting is worked out from, sent or on record. */
 export type FittingInputs = Omit<FittingData, 'id' | 'wearer' | 'tieId' | 'revises'> | Fitting;
 
-/** A tie with the take-ups that a fitting goes by, and whose they are. */
-export interface TieInHands {
-  readonly tie: Tie;
-  readonly takeUpOf: FittingResult['takeUpOf'];
-}
-
 /** Works out the answer that is given out with a fitting. Refuses a setting the band does not have and a strip that does not reach. */
-export function computeFitting(data: FittingInputs, { tie, takeUpOf }: TieInHands): { result: FittingResult; modelVersion: string } {
+export function computeFitting(data: FittingInputs, { tie, takeUpOf }: TieInHands<Tie>): { result: FittingResult; modelVersion: string } {
   const last = lastStep(tie.hardware);
   if (data.step > last) {
     const message = `This band has ${last + 1} settings, counted from 0; there is no ${data.step}.`;

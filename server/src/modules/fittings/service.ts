@@ -11,7 +11,7 @@ import {
   type Wearer,
   NO_MEASURES,
 } from '@easytuck/contract';
-import { formatLength, MODEL_VERSION, settingAt, type LengthUnit } from '@easytuck/core';
+import { formatLength, MODEL_VERSION, settingAt, tieForWearer, type LengthUnit } from '@easytuck/core';
 import { isDeepStrictEqual } from 'node:util';
 import type { Transaction } from 'sequelize';
 import { isDuplicate } from '../../database/databaseErrors.ts';
@@ -25,7 +25,7 @@ import { dataOf } from '../ties/service.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository, type KeptWearer } from '../wearers/repository.ts';
 import { keptOf, keptWearer, measuresBetween } from '../wearers/service.ts';
-import { ownTakeUps, tieInHands } from '../tyings/ownTakeUps.ts';
+import { handsOfWearers, tieInHandsOf } from '../tyings/ownTakeUps.ts';
 import { tyingRepository } from '../tyings/repository.ts';
 import { computeFitting } from './computeFitting.ts';
 import { fittingRepository } from './repository.ts';
@@ -164,9 +164,9 @@ export function fittingService(database: Database): FittingService {
       // a fitting by the wearer's own hands keeps those in place of the tie's
       const takeUp = fitting.result.takeUpOf === 'wearer' ? fitting.tie.takeUp : tie.takeUp;
       const tieChanged = !isDeepStrictEqual({ ...dataOf(tie), takeUp }, dataOf(fitting.tie));
-      const [own] = await ownTakeUps(database, fitting.wearer.id, tie.id);
+      const inHands = await tieInHandsOf(database, tie, fitting.wearer.id, fitting.firmness);
       try {
-        return { ...about, now: computeFitting(fitting, tieInHands(tie, own)).result, whyNot: null, tieChanged };
+        return { ...about, now: computeFitting(fitting, inHands).result, whyNot: null, tieChanged };
       } catch (error) {
         if (error instanceof ProblemError && error.code === 'cannotBeTied')
           return { ...about, now: null, whyNot: error.message, tieChanged };
@@ -176,7 +176,9 @@ export function fittingService(database: Database): FittingService {
     giveOut: async (data, told) => {
       requireReady(database);
       const knownId = data.wearer.kind === 'known' ? (await wearers.follow(data.wearer.id))?.id : undefined;
-      const [own] = knownId === undefined ? [] : await ownTakeUps(database, knownId, data.tieId);
+      // read before the transaction, which locks what it reads
+      const hands =
+        knownId === undefined ? undefined : (await handsOfWearers(database, [knownId], data.tieId)).get(knownId)?.get(data.tieId);
       return insertOnce({
         insert: () =>
           withTransaction(database.sequelize, async (transaction): Promise<boolean> => {
@@ -185,7 +187,7 @@ export function fittingService(database: Database): FittingService {
             const revision = await revisionOf(data, transaction);
             const tie = await ties.find(data.tieId, transaction);
             if (!tie) throw invalidField('tieId', 'This tie is no longer in the drawer. Choose another.');
-            const inHands = tieInHands(tie, own);
+            const inHands = tieForWearer(tie, hands, data.firmness);
             const answer = computeFitting(data, inHands);
             const wearer = await wearerOf(data, transaction);
             const fitting = {
@@ -276,9 +278,9 @@ type Inputs = Omit<FittingData, 'id' | 'wearer' | 'tieId' | 'revises'>;
 function inputsOf(data: Inputs): Inputs {
   const { collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm, firstButtonMm, buttonSpacingMm } =
     data;
-  const { occasion, wings, bowPosition, folding, school, staff, step, leadMm, note, handedOver } = data;
+  const { occasion, wings, bowPosition, folding, firmness, school, staff, step, leadMm, note, handedOver } = data;
   return {
     ...{ collar, easeMm, longEnd, collarStyle, collarPointsMm, neckBreadthMm, faceWidthMm, bareNeckMm, firstButtonMm, buttonSpacingMm },
-    ...{ occasion, wings, bowPosition, folding, school, staff, step, leadMm, note, handedOver },
+    ...{ occasion, wings, bowPosition, folding, firmness, school, staff, step, leadMm, note, handedOver },
   };
 }

@@ -143,7 +143,7 @@ export function linkService(database: Database): LinkService {
       await tyings.record(
         {
           ...{ id, way, durationMs, steps, outcome, fault, wearerId: fitting.wearer.id, tieId: fitting.tie.id, fittingId: fitting.id },
-          ...{ frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null, isConfirmed: false },
+          ...{ frontLoopMm: null, frontFlatEndMm: null, backLoopMm: null, backFlatEndMm: null, isConfirmed: false, firmness: null },
           note: byEye ? 'Judged by eye.' : '',
           ...{ setMm: fitting.result.setMm, leadMm: fitting.leadMm, neckPathMm: neckPathMm(collar, fitting.easeMm, fitting.tie.cloth) },
         },

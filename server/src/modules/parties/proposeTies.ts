@@ -19,15 +19,18 @@ import {
   matchAll,
   matchLook,
   opens,
+  preparedFor,
   prepareTie,
   suggestLook,
+  tieForWearer,
   type AlikeGroup,
   type Kind,
   type Look,
-  type Matched,
+  type PreparedTie,
   type Taker,
 } from '@easytuck/core';
 import munkres from 'munkres';
+import type { HandsOfWearers } from '../tyings/ownTakeUps.ts';
 
 type Proposed = Proposal['proposed'][number];
 
@@ -41,6 +44,8 @@ export interface ProposalInput {
   readonly leftOut: Proposal['leftOut'];
   readonly free: ReadonlyMap<string, number>;
   readonly look: PartyLook;
+  /** What is known of the members' own hands. */
+  readonly hands: HandsOfWearers;
 }
 
 const solve = (costs: readonly (readonly number[])[]) => munkres(costs.map((row) => [...row]));
@@ -61,7 +66,8 @@ export function offeredTies(
 }
 
 /** A member as somebody who is to get a tie. */
-export const takerOf = (member: PartyMember, worn: Taker['worn']): Taker => ({
+export const takerOf = (member: PartyMember, worn: Taker['worn'], inHands: ReadonlyMap<string, PreparedTie>): Taker => ({
+  inHands,
   id: member.id,
   worn,
   longEnd: longEndOfMember(member),
@@ -76,11 +82,20 @@ export function lookOf({ rule, spreadMm, ratio }: PartyLook): Look | null {
   return ratio === null ? null : { rule, ratio };
 }
 
+/** A tie as a member's hands tie it, as firmly as they like it. */
+const tieOfMember = (tie: Tie, { wearerId, wearer }: PartyMember, hands: HandsOfWearers): Tie =>
+  tieForWearer(tie, hands.get(wearerId ?? '')?.get(tie.id), wearer?.firmness).tie;
+
+/** Whether ties come out otherwise in a member's hands than in anybody's. */
+const isPersonal = ({ wearerId, wearer }: PartyMember, hands: HandsOfWearers): boolean =>
+  hands.has(wearerId ?? '') || (wearer?.firmness ?? 'usual') !== 'usual';
+
 /** Members whose tie the proposal does not change: it is their own, or not in the shop. */
 const isFixed = ({ isOwnTie, place }: PartyMember): boolean => isOwnTie || place !== 'here';
 
 /** What a look would give everybody. */
-export function proposeTies({ party, members, shop, drawer, offered, leftOut, free: offers, look }: ProposalInput): Proposal {
+export function proposeTies({ party, members, shop, drawer, offered, leftOut, free: offers, look, hands }: ProposalInput): Proposal {
+  const tieById = new Map(drawer.map((tie) => [tie.id, tie]));
   const prepared = new Map(drawer.map((tie) => [tie.id, prepareTie(tie)]));
   const likeness = new Map(drawer.map((tie) => [tie.id, likenessOf(tie)]));
   const free = new Map(offers);
@@ -89,7 +104,12 @@ export function proposeTies({ party, members, shop, drawer, offered, leftOut, fr
     if (place === 'out' && tieId !== null && !isOwnTie) free.set(tieId, (free.get(tieId) ?? 0) - 1);
   const necks = members.flatMap((member) => {
     const worn = wornByMember(member, party, shop);
-    return worn === null ? [] : [{ member, taker: takerOf(member, worn) }];
+    const inHands = new Map(
+      worn === null || !isPersonal(member, hands)
+        ? []
+        : drawer.map((tie) => [tie.id, prepareTie(tieOfMember(tie, member, hands))] as const),
+    );
+    return worn === null ? [] : [{ member, taker: takerOf(member, worn, inHands) }];
   });
   const takers = necks.flatMap(({ member, taker }) => (isFixed(member) ? [] : [taker]));
   const kinds = offered.map((tie): Kind => ({
@@ -108,7 +128,7 @@ export function proposeTies({ party, members, shop, drawer, offered, leftOut, fr
     ...allotted.map(({ id, kindId, matched, reason }) => ({ memberId: id, tieId: kindId, matched, reason })),
     ...necks.flatMap(({ member, taker }) => {
       const tie = isFixed(member) && member.tieId !== null ? prepared.get(member.tieId) : undefined;
-      const matched = tie && matchLook(tie, taker, resolved);
+      const matched = tie && matchLook(preparedFor(taker, { id: member.tieId ?? '', prepared: tie }), taker, resolved);
       if (member.tieId === null || matched?.kind !== 'some') return [];
       return [
         { memberId: member.id, tieId: member.tieId, matched, reason: { kind: member.isOwnTie ? ('own' as const) : ('out' as const) } },
@@ -124,7 +144,18 @@ export function proposeTies({ party, members, shop, drawer, offered, leftOut, fr
   );
   const [main] = groups;
   const alike = new Set(main?.alikeIds);
-  const proposed = bows.map(({ memberId, tieId, matched, reason }) => proposedOf(memberId, tieId, matched, reason, alike.has(memberId)));
+  const memberById = new Map(members.map((member) => [member.id, member]));
+  const proposed = bows.map(({ memberId, tieId, matched, reason }): Proposed => {
+    const { fitted, wantedMm, offMm, pastCustomMm, leadMm } = matched;
+    const [tie, member] = [tieById.get(tieId), memberById.get(memberId)];
+    const inHands = tie && member ? tieOfMember(tie, member, hands) : null;
+    return {
+      ...{ memberId, tieId, step: fitted.setting.step, spreadMm: fitted.fit.spreadMm, wantedMm, offMm },
+      ...{ isAlike: alike.has(memberId), pastCustomMm, reason, leadMm },
+      takeUp: inHands?.takeUp ?? null,
+      firmness: inHands?.firmness ?? 'usual',
+    };
+  });
   const has = new Set(proposed.map(({ memberId }) => memberId));
   const reasonless = new Map(without.map((each) => [each.id, each]));
   const tieOf = new Map(proposed.map(({ memberId, tieId }) => [memberId, tieId]));
@@ -181,7 +212,7 @@ function missingToMatch(
     if (main?.ids.includes(taker.id)) continue;
     const [closest] = alike
       .flatMap(({ id, prepared }) => {
-        const matched = matchLook(prepared, taker, look);
+        const matched = matchLook(preparedFor(taker, { id, prepared }), taker, look);
         return matched.kind === 'some' ? [{ id, offMm: Math.abs(matched.offMm) + matched.pastCustomMm }] : [];
       })
       .sort((a, b) => a.offMm - b.offMm);
@@ -189,14 +220,4 @@ function missingToMatch(
     else cannotMatch.push(taker.id);
   }
   return { toMatch: [...counts].map(([tieId, count]) => ({ tieId, count })), cannotMatch };
-}
-
-function proposedOf(
-  memberId: string,
-  tieId: string,
-  { fitted, wantedMm, offMm, pastCustomMm }: Extract<Matched, { kind: 'some' }>,
-  reason: Proposed['reason'],
-  isAlike: boolean,
-): Proposed {
-  return { memberId, tieId, step: fitted.setting.step, spreadMm: fitted.fit.spreadMm, wantedMm, offMm, isAlike, pastCustomMm, reason };
 }

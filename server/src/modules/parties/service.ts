@@ -25,6 +25,7 @@ import { requireReady, type Database } from '../../plugins/database.ts';
 import { invalidField, ProblemError } from '../../problem.ts';
 import { fittingService } from '../fittings/service.ts';
 import { afterChange, insertOnce } from '../insertOnce.ts';
+import { handsOfWearers, tieInHandsOf } from '../tyings/ownTakeUps.ts';
 import { linkRepository } from '../links/repository.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tieRepository } from '../ties/repository.ts';
@@ -158,7 +159,9 @@ export function partyService(database: Database): PartyService {
   const stepFor = async (party: Party, member: PartyMember, tie: Tie): Promise<number | null> => {
     const worn = wornByMember(member, party, await settings.read());
     if (worn === null) return null;
-    const found = matchLook(prepareTie(tie), takerOf(member, worn), lookOf(party.look) ?? { rule: 'asCut' });
+    const inHands = prepareTie((await tieInHandsOf(database, tie, member.wearerId, member.wearer?.firmness)).tie);
+    const taker = takerOf(member, worn, new Map([[tie.id, inHands]]));
+    const found = matchLook(inHands, taker, lookOf(party.look) ?? { rule: 'asCut' });
     if (found.kind === 'none') throw invalidField('tieId', `${tie.name} cannot be worn at this collar size. Choose another.`);
     return found.fitted.setting.step;
   };
@@ -198,6 +201,8 @@ export function partyService(database: Database): PartyService {
     const worn = wornByMember(member, party, shop);
     if (worn === null) throw new ProblemError('cannotBeTied', { detail: 'Collar size and tie are needed before a card.' });
     const { wearer } = member;
+    const firmness = wearer?.firmness ?? 'usual';
+    const inHands = prepareTie((await tieInHandsOf(database, tie, member.wearerId, firmness)).tie);
     // somebody new is on record under the member's key: also where that was kept and this list did not hear of it
     const entered = wearer === null ? await wearers.follow(member.id) : null;
     // a size that was read off a shirt, and looked at here, goes on the record too
@@ -215,8 +220,8 @@ export function partyService(database: Database): PartyService {
       ...{ easeMm: worn.easeMm, longEnd: longEndOfMember(member), collarStyle: worn.style, collarPointsMm: null },
       ...{ neckBreadthMm: worn.neckBreadthMm, faceWidthMm: worn.faceWidthMm, bareNeckMm: worn.bareNeckMm ?? null },
       ...{ firstButtonMm: wearer?.firstButtonMm ?? null, buttonSpacingMm: wearer?.buttonSpacingMm ?? null },
-      ...{ bowPosition: 'onLeaf', folding: null },
-      ...{ occasion: party.occasion, wings: shop.wings, school: 'own', staff, step: member.step, leadMm: evenLeadMm(prepareTie(tie)) },
+      ...{ bowPosition: 'onLeaf', folding: null, firmness },
+      ...{ occasion: party.occasion, wings: shop.wings, school: 'own', staff, step: member.step, leadMm: evenLeadMm(inHands) },
       ...{ note: party.name, handedOver: member.isOwnTie ? 'theirs' : 'stays', revises: member.card?.fittingId ?? null },
     };
   };
@@ -368,7 +373,11 @@ export function partyService(database: Database): PartyService {
           )
         ).map((found) => [found.tieId, offerOf(found).free]),
       );
-      return proposeTies({ party, members, shop, drawer, offered, leftOut, free, look });
+      const hands = await handsOfWearers(
+        database,
+        members.flatMap(({ wearerId }) => wearerId ?? []),
+      );
+      return proposeTies({ party, members, shop, drawer, offered, leftOut, free, look, hands });
     },
     giveTies: async (id, given) => {
       await get(id);

@@ -6,13 +6,14 @@ import {
   settingAt,
   setTableLine,
   TABLE_COLLARS,
+  tieForWearer,
   wearerTableLine,
   type SetTableLine,
   type WornCollar,
 } from '@easytuck/core';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { fittingRepository } from '../fittings/repository.ts';
-import { ownTakeUps, tieInHands } from '../tyings/ownTakeUps.ts';
+import { handsOfWearer } from '../tyings/ownTakeUps.ts';
 import { shopRepository } from '../shop/repository.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { tieService } from '../ties/service.ts';
@@ -84,7 +85,7 @@ export function tableService(database: Database): TableService {
       const house = await settings.read();
       const mine = new Set((await owned.ties(wearer.id)).ties.map(({ tieId }) => tieId));
       const given = await fittings.list(fittingQuery.parse({ wearerId: wearer.id }), MOST_FITTINGS);
-      const own = await ownTakeUps(database, wearer.id);
+      const hands = await handsOfWearer(database, wearer.id);
       // the collar they were last fitted in is the collar they wear
       const last = given[0];
       const worn: WornCollar = {
@@ -101,11 +102,8 @@ export function tableService(database: Database): TableService {
         .map((tie): TableRow => {
           const card = given.find((fitting) => fitting.tie.id === tie.id);
           if (card) return { name: `${tie.name} (card of ${card.givenOutAt.slice(0, 10)})`, line: lineOfCard(card) };
-          const inHands = tieInHands(
-            tie,
-            own.find(({ tieId }) => tieId === tie.id),
-          );
-          return { name: tie.name, line: wearerTableLine(prepareTie(inHands.tie), worn, house.school, house.smallMm) };
+          const inHands = prepareTie(tieForWearer(tie, hands.get(tie.id), wearer.firmness).tie);
+          return { name: tie.name, line: wearerTableLine(inHands, worn, house.school, house.smallMm) };
         });
       return render(`Sets for ${wearer.name}, collar ${formatCollarSize(wearer.collar)}`, 'Tie', rows, paper, WEARER_TABLE_TELLS);
     },

@@ -27,8 +27,8 @@ export interface TyingRepository {
   readonly insert: (data: TyingData, at: Date, transaction: Transaction) => Promise<void>;
   /** Takes one off the record, or puts it back. @returns false where there is no such tying. */
   readonly keep: (id: string, isKept: boolean, at: Date) => Promise<boolean>;
-  /** Ties that a wearer has tied and measured whole at least so often. */
-  readonly measuredOften: (wearerId: string, least: number) => Promise<readonly string[]>;
+  /** Which ties wearers have tied and measured whole. */
+  readonly measuredBy: (wearerIds: readonly string[]) => Promise<readonly { readonly wearerId: string; readonly tieId: string }[]>;
 }
 
 export function tyingRepository({ models, sequelize }: Database): TyingRepository {
@@ -84,14 +84,14 @@ export function tyingRepository({ models, sequelize }: Database): TyingRepositor
       await models.tyings.update({ removedAt: isKept ? null : at }, { where: { id } });
       return (await models.tyings.count({ where: { id } })) === 1;
     },
-    measuredOften: async (wearerId, least) =>
-      (
-        await readRows<{ tieId: string }>(
-          sequelize,
-          `SELECT y.tie_id AS tieId FROM tyings y WHERE y.wearer_id = ? AND ${measured} GROUP BY y.tie_id HAVING COUNT(*) >= ?`,
-          [wearerId, least],
-        )
-      ).map(({ tieId }) => tieId),
+    measuredBy: async (wearerIds) =>
+      wearerIds.length === 0
+        ? []
+        : readRows<{ wearerId: string; tieId: string }>(
+            sequelize,
+            `SELECT DISTINCT y.wearer_id AS wearerId, y.tie_id AS tieId FROM tyings y WHERE y.wearer_id IN (${wearerIds.map(() => '?').join(', ')}) AND ${measured}`,
+            [...wearerIds],
+          ),
   };
 }
 

@@ -1,6 +1,4 @@
 import type { KinLearning, Tying, TyingData, WearerTakeUps } from '@easytuck/contract';
-import { kinshipOf } from '@easytuck/contract';
-import { observationsOf, prepareTie, tieOff } from '@easytuck/core';
 import { withTransaction } from '../../database/withTransaction.ts';
 import { requireReady, type Database } from '../../plugins/database.ts';
 import { invalidField, ProblemError } from '../../problem.ts';
@@ -8,7 +6,7 @@ import { fittingRepository } from '../fittings/repository.ts';
 import { insertOnce } from '../insertOnce.ts';
 import { tieRepository } from '../ties/repository.ts';
 import { wearerRepository } from '../wearers/repository.ts';
-import { ownTakeUps } from './ownTakeUps.ts';
+import { handsOfWearer, kinOf } from './ownTakeUps.ts';
 import { tyingRepository } from './repository.ts';
 
 /** What can be done with tyings. */
@@ -17,7 +15,7 @@ export interface TyingService {
   readonly ofTie: (tieId: string) => Promise<Tying[]>;
   /** What other ties of a tie's maker or cloth showed against the shape of their knots. */
   readonly ofKin: (tieId: string) => Promise<KinLearning>;
-  /** A wearer's own take-ups of the ties they have tied and measured often enough. */
+  /** A wearer's own take-ups of the ties they have tied and measured. */
   readonly takeUpsOf: (wearerId: string) => Promise<WearerTakeUps>;
   /** Takes a tying off the record, or puts it back. */
   readonly keep: (id: string, isKept: boolean) => Promise<void>;
@@ -43,19 +41,12 @@ export function tyingService(database: Database): TyingService {
       requireReady(database);
       const tie = await ties.find(tieId);
       if (!tie) throw new ProblemError('notFound', { detail: 'There is no such tie.' });
-      const tyings = await repository.ofKin(tie);
-      const others = await ties.findAll([...tyings.keys()]);
-      return {
-        ties: others.flatMap((other) => {
-          const off = tieOff(prepareTie({ ...other, takeUp: null }), observationsOf(tyings.get(other.id) ?? []));
-          return off === null ? [] : [{ tieId: other.id, name: other.name, ...kinshipOf(other), ...off }];
-        }),
-      };
+      return { ties: await kinOf(database, tie) };
     },
     takeUpsOf: async (wearerId) => {
       requireReady(database);
       const id = (await wearers.follow(wearerId))?.id ?? wearerId;
-      return { ties: await ownTakeUps(database, id) };
+      return { ties: [...(await handsOfWearer(database, id))].map(([tieId, hands]) => ({ tieId, ...hands })) };
     },
     keep: async (id, isKept) => {
       requireReady(database);

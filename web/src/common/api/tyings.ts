@@ -35,7 +35,7 @@ export function useKinLearning(tieId: string): Reading<KinLearning> {
   return useSWR(keys.kin(tieId), (key: string) => request('GET', key, kinLearning));
 }
 
-/** A wearer's own take-ups, of the ties tied and measured often enough; nothing is asked for null. */
+/** A wearer's own take-ups, of the ties tied and measured; nothing is asked for null. */
 export function useOwnTakeUps(wearerId: string | null): Reading<WearerTakeUps['ties']> {
   return useSWR(wearerId === null ? null : keys.own(wearerId), async (key: string) => (await request('GET', key, wearerTakeUps)).ties);
 }

@@ -19,10 +19,17 @@ const READ_WORDS: Readonly<Record<Exclude<ReadingKind, 'tiedBow'>, string>> = {
   thickness: 'four layers of it folded, for its thickness (a quarter of that)',
 } as const;
 
+/** Which of both sources is likelier to be wrong, where one of them clearly is. */
+function oddOneOut({ knot, mark }: { readonly knot: number; readonly mark: number }): string {
+  if (mark > 2 * knot) return 'The marks stand out: few ties of any cut would have that much or that little.';
+  if (knot > 2 * mark) return 'The cut stands out: its cloth or its waist is likely not as written.';
+  return 'Either may be wrong, so the range holds both.';
+}
+
 /** What is held of a tie by its measures alone, before its tyings are counted: its knot's shape, its maker's marks; where they contradict each other; and what to measure first. */
 export function RestsOn({ tie, was }: { tie: PreparedTie; was: WhatWasRead }) {
   const { fine, length } = useUnits();
-  const { knot, mark, both, apart } = takeUpGrounds(tie.measured);
+  const { knot, mark, both, farOut, apart } = takeUpGrounds(tie.measured);
   const { nowSdMm, readings } = measureFirst(tie, was);
   const [best] = readings.flatMap(({ reading, spreadSdMm }) => (reading === 'tiedBow' ? [] : [{ reading, spreadSdMm }]));
   const bow = readings.find(({ reading }) => reading === 'tiedBow');
@@ -40,7 +47,8 @@ export function RestsOn({ tie, was }: { tie: PreparedTie; was: WhatWasRead }) {
       {apart > CONTRADICTS && mark !== null && (
         <Alert severity="warning">
           Marks and cut contradict each other: set at its marks, the knot would have {fine(mark.meanMm)} of cloth, and by its cut it takes{' '}
-          {fine(knot.whole.meanMm)}. Was tip to tip read at the setting that is written here?
+          {fine(knot.whole.meanMm)}. {oddOneOut(farOut)} To settle it, read tip to tip once more at the setting that is written here, then
+          the waist and four layers of the cloth; or tie it once and measure the bow.
         </Alert>
       )}
       <Box sx={QUIET_ASIDE}>

@@ -2,14 +2,20 @@ import { lengthField, sideName, type Fitting, type Tie, type Tying, type Wearer 
 import {
   doubtReadings,
   EVEN_ENOUGH,
+  firmnessOf,
   FINE_INCH_FRACTION,
   formatInchesPlain,
   formatLengthBare,
   HAND_TIED_MM,
+  KNOT_FEELS,
   prepareTie,
   symmetryOf,
+  tieForWearer,
   wholeReading,
   type FinishTarget,
+  type KnotFeel,
+  type KnownHands,
+  type Setting,
   type Side,
 } from '@easytuck/core';
 import Box from '@mui/material/Box';
@@ -34,13 +40,14 @@ import { withUnit } from '../../common/exactLength.ts';
 import { useUnits } from '../../common/UnitProvider.tsx';
 import { FIGURES, PAGE_WIDTH, SIZE } from '../../theme.ts';
 import { readDegrees, readSignedLength } from './signedField.ts';
-import { deskOf, isMisread, judge, stateOf, wantedBows, wasTiedOnLeg, widthAdvice } from './balanceDesk.ts';
+import { deskOf, isMisread, judge, settingAskedOf, stateOf, wantedBows, wasTiedOnLeg, widthAdvice } from './balanceDesk.ts';
 import type { KnotLayer } from '../../common/tying/pullWords.ts';
 import { Faults } from './components/Faults.tsx';
 import { Figures } from './components/Figures.tsx';
 import { Learning } from './components/Learning.tsx';
 import { PlanList } from './components/PlanList.tsx';
 import { TiedDrawing } from './components/TiedDrawing.tsx';
+import { SettingAsked } from './components/SettingAsked.tsx';
 import { RetieAdvice, Verdict } from './components/Verdict.tsx';
 import { WhatIf } from './components/WhatIf.tsx';
 import { QUIET, QUIET_LINK } from '../../common/looks.ts';
@@ -48,20 +55,39 @@ import { QUIET, QUIET_LINK } from '../../common/looks.ts';
 type Wish = 'even' | Side;
 
 /** Evening out one tied bow: measured, planned, pulled, measured again; and what the tying teaches. */
-export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting; tie: Tie; wearer: Wearer; tyings: readonly Tying[] }) {
+export function BalanceDesk({
+  fitting,
+  tie,
+  hands,
+  wearer,
+  tyings,
+}: {
+  fitting: Fitting;
+  tie: Tie;
+  /** What is known of the wearer's own hands with this tie. */
+  hands: KnownHands | null;
+  wearer: Wearer;
+  tyings: readonly Tying[];
+}) {
   const { length, fine, signed, unit } = useUnits();
   const shop = useShop();
-  const prepared = useMemo(() => prepareTie(tie), [tie]);
+  const inHands = useMemo(() => tieForWearer(tie, hands, fitting.firmness), [tie, hands, fitting.firmness]);
+  const prepared = useMemo(() => prepareTie(inHands.tie), [inHands]);
   const [onLeg, setOnLeg] = useState(() => wasTiedOnLeg(tyings, wearer.id));
   const way = onLeg ? 'onThigh' : null;
-  const desk = useMemo(() => deskOf(fitting, prepared, onLeg), [fitting, prepared, onLeg]);
+  const [setting, setSetting] = useState<Setting | 'asNoted' | null>(null);
+  const setMm = setting === null || setting === 'asNoted' ? fitting.result.setMm : setting.lengthMm;
+  const desk = useMemo(
+    () => deskOf(fitting, prepared, { onLeg, isByOwnHands: inHands.takeUpOf === 'wearer', setMm }),
+    [fitting, prepared, inHands, onLeg, setMm],
+  );
   const halves = useHalfWidths(`balance ${fitting.id}`);
   usePageTitle(`Balance: ${wearer.name}`);
   const byEye = useRecordByEye({ wearer, tieId: tie.id, fittingId: fitting.id, way });
   const [chosenWish, setWish] = useState<Wish | null>(null);
   const wish = chosenWish ?? (wearer.finish === 'handTied' ? desk.frontLoopSide : 'even');
   const [unevenMm, setUnevenMm] = useState(6);
-  const [{ tiltText, knotOffText }, setOff] = useDraftedOff(`balance ${fitting.id} off`);
+  const [{ tiltText, knotOffText, feel }, setOff] = useDraftedOff(`balance ${fitting.id} off`);
   const setTiltText = (text: string): void => setOff((before) => ({ ...before, tiltText: text }));
   const setKnotOffText = (text: string): void => setOff((before) => ({ ...before, knotOffText: text }));
   const [knotLayer, setKnotLayer] = useState<KnotLayer>(wearer.backKnotLayer ?? 'unknown');
@@ -74,7 +100,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const tiltError = useSettledError(tilt.kind === 'wrong' ? tilt.message : null);
   const knotOffError = useSettledError(knotOff.kind === 'wrong' ? knotOff.message : null);
   const [tiltDeg, knotOffMm] = [tilt, knotOff].map((reading) => (reading.kind === 'value' ? reading.value : 0)) as [number, number];
-  const state = stateOf(desk, halves.isRight ? read : NOTHING_READ, { tiltRad: (tiltDeg * Math.PI) / 180, knotOffMm });
+  const state = stateOf(desk, halves.isRight ? read : NOTHING_READ, { tiltRad: (tiltDeg * Math.PI) / 180, knotOffMm }, feel);
   const target: FinishTarget = wish === 'even' ? { kind: 'even' } : { kind: 'handTied', byMm: unevenMm, widerSide: wish };
   const wantedByEye = wantedBows(desk, target);
   const tolerance = { ...EVEN_ENOUGH, withinMm: shop.evennessMm };
@@ -85,8 +111,10 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
   const isReadable = halves.isRight && tilt.kind === 'value' && knotOff.kind === 'value';
   // no verdict without four plausible half-widths
   const isJudged = isReadable && wholeReading(read) !== null && doubts.length === 0;
+  const asked = isJudged && setting === null && feel !== 'loose' ? settingAskedOf(desk, state) : null;
   const measureAgain = (): void => {
     halves.clear();
+    setOff((before) => ({ ...before, feel: 'notChecked' }));
     goToFirst();
   };
   useShortcuts('Balance', [
@@ -178,6 +206,21 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
               chalk line: the target; open dots: estimated
             </Box>
           </Box>
+          <Box sx={{ mt: 2 }}>
+            <Choice<KnotFeel>
+              label="Press the knot: it is"
+              value={feel}
+              onChange={(next) => setOff((before) => ({ ...before, feel: next }))}
+              options={[
+                { value: 'notChecked', text: 'not checked yet' },
+                { value: 'loose', text: 'still loose' },
+                { value: 'soft', text: 'drawn up soft' },
+                { value: 'usual', text: 'as usual' },
+                { value: 'firm', text: 'firm' },
+              ]}
+              small
+            />
+          </Box>
           <Box
             data-balance
             onKeyDownCapture={goToNextField}
@@ -213,7 +256,14 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
           <WhatIf tie={prepared} state={state} frontLoopSide={desk.frontLoopSide} isMirror={isMirror} fine={fine} />
         </Box>
         <Box sx={{ gridArea: 'plan', display: 'grid', gap: 2.5 }}>
-          <Verdict verdict={isJudged ? verdict : null} measuredCount={measuredCount} doubts={doubts} within={fine(shop.evennessMm)} />
+          {asked && <SettingAsked asked={asked} notedMm={fitting.result.setMm} hardware={tie.hardware} onAnswer={setSetting} />}
+          <Verdict
+            isLoose={feel === 'loose'}
+            verdict={isJudged ? verdict : null}
+            measuredCount={measuredCount}
+            doubts={doubts}
+            within={fine(shop.evennessMm)}
+          />
           {isJudged && (
             <PlanList
               tie={prepared}
@@ -261,6 +311,7 @@ export function BalanceDesk({ fitting, tie, wearer, tyings }: { fitting: Fitting
         isDoubted={doubts.length > 0}
         withinMm={shop.evennessMm}
         way={way}
+        firmness={firmnessOf(feel)}
         onSaved={halves.clear}
       />
     </Box>
@@ -299,13 +350,15 @@ function UnevenBy({ unevenMm, onChange }: { unevenMm: number; onChange: (mm: num
   );
 }
 
-const NOTHING_OFF = { tiltText: '', knotOffText: '' };
+const NOTHING_OFF: { readonly tiltText: string; readonly knotOffText: string; readonly feel: KnotFeel } = {
+  ...{ tiltText: '', knotOffText: '', feel: 'notChecked' },
+};
 
-/** Tilt and knot off-centre as they are typed; they survive a reload. */
+/** Tilt and knot off-centre as they are typed, and how the knot feels; they survive a reload. */
 function useDraftedOff(draft: string): [typeof NOTHING_OFF, (change: (before: typeof NOTHING_OFF) => typeof NOTHING_OFF) => void] {
   const [off, setOff] = useState(() => readDraft(draft, readOff) ?? NOTHING_OFF);
   useEffect(() => {
-    if (off.tiltText === '' && off.knotOffText === '') forgetDraft(draft);
+    if (off.tiltText === '' && off.knotOffText === '' && off.feel === 'notChecked') forgetDraft(draft);
     else keepDraft(draft, off);
   }, [draft, off]);
   return [off, setOff];
@@ -313,8 +366,9 @@ function useDraftedOff(draft: string): [typeof NOTHING_OFF, (change: (before: ty
 
 function readOff(value: unknown): typeof NOTHING_OFF | null {
   if (typeof value !== 'object' || value === null) return null;
-  const { tiltText, knotOffText } = value as Partial<Record<keyof typeof NOTHING_OFF, unknown>>;
-  return typeof tiltText === 'string' && typeof knotOffText === 'string' ? { tiltText, knotOffText } : null;
+  const { tiltText, knotOffText, feel } = value as Partial<Record<keyof typeof NOTHING_OFF, unknown>>;
+  if (typeof tiltText !== 'string' || typeof knotOffText !== 'string') return null;
+  return { tiltText, knotOffText, feel: KNOT_FEELS.find((each) => each === feel) ?? 'notChecked' };
 }
 
 const goToFirst = (): void => document.querySelector<HTMLInputElement>('[data-balance] input')?.focus();

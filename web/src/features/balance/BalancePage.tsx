@@ -3,7 +3,7 @@ import Box from '@mui/material/Box';
 import { Link, useSearchParams } from 'react-router';
 import { useFitting, useLedger } from '../../common/api/fittings.ts';
 import { useTie } from '../../common/api/ties.ts';
-import { useTyingsOfTie } from '../../common/api/tyings.ts';
+import { useOwnTakeUps, useTyingsOfTie } from '../../common/api/tyings.ts';
 import { useWearer } from '../../common/api/wearers.ts';
 import { dayWords } from '../../common/dueWords.ts';
 import { Face } from '../../common/faces/Face.tsx';
@@ -26,13 +26,30 @@ function OfFitting({ id }: { id: string }) {
   const tie = useTie(fitting?.tie.id ?? null);
   const wearer = useWearer(fitting?.wearer.id ?? null);
   const tyings = useTyingsOfTie(fitting?.tie.id ?? null);
+  const own = useOwnTakeUps(fitting?.wearer.id ?? null);
   return (
     <Loaded reading={reading}>
       {(given) => (
         <Loaded reading={tie}>
           {(now) => (
             <Loaded reading={wearer}>
-              {(who) => <Loaded reading={tyings}>{(all) => <BalanceDesk fitting={given} tie={now} wearer={who} tyings={all} />}</Loaded>}
+              {(who) => (
+                <Loaded reading={tyings}>
+                  {(all) => (
+                    <Loaded reading={own}>
+                      {(hands) => (
+                        <BalanceDesk
+                          fitting={given}
+                          tie={now}
+                          hands={hands.find(({ tieId }) => tieId === now.id) ?? null}
+                          wearer={who}
+                          tyings={all}
+                        />
+                      )}
+                    </Loaded>
+                  )}
+                </Loaded>
+              )}
             </Loaded>
           )}
         </Loaded>

@@ -24,7 +24,7 @@ describe('the balance desk', () => {
   });
 
   it('answers the worked case: 68/50 and 55/68 with 8 of slack by the prediction come to 62/62 by three kinds of pull', () => {
-    const verdict = judged(read(68, 50, 55, 68));
+    const verdict = judged(read(68, 50, 55, 68), EVEN, 'loose');
     expect(verdict.aims.front.loopMm).toBeCloseTo(62, 6);
     expect(verdict.aims.back.flatEndMm).toBeCloseTo(62, 6);
     expect(verdict.slack.back).toBeCloseTo(8, 6);
@@ -132,10 +132,16 @@ describe('the balance desk', () => {
   it('says of a bow that is even and loose that it is loose', () => {
     const { unevenness, pulls } = judged(read(60.5, 60.5, 62, 62));
     expect(unevenness).toEqual([]);
-    const loose = judged(read(56, 56, 62, 62));
+    const loose = judged(read(56, 56, 62, 62), EVEN, 'loose');
     expect(loose.unevenness).toContain('frontLoose');
     expect(UNEVENNESS_WORDS.frontLoose).toContain('draw it up');
     expect([pulls.length, loose.pulls.length > 0]).toEqual([0, true]);
+  });
+
+  it('claims no slack of a bow that is tight in other hands than were held: pressed firm, the plan rests on what was measured', () => {
+    const firm = judged(read(57, 57, 61, 61), EVEN, 'firm');
+    expect([firm.slack, firm.pulls]).toEqual([{ front: 0, back: 0 }, []]);
+    expect(firm.retie.leadMm).toBeCloseTo(38.05 - (3 * 61 - 3 * 57), 6);
   });
 
   it('counts the loop’s cloth twice', () => {

@@ -1,9 +1,11 @@
 import { frontLoopOnNeck, type Fitting, type Tying } from '@easytuck/contract';
 import {
   applyPulls,
+  drawnUp,
   inAnybodysHands,
   isSurprising,
   judgeTied,
+  likelierSetting,
   materialMm,
   neckPathMm,
   nextTime,
@@ -13,12 +15,15 @@ import {
   predictSpread,
   priorTakeUps,
   retieFor,
+  slackMmOf,
   targetHalves,
   withTakeUps,
   type BothBows,
   type BowState,
   type EvennessTolerance,
   type FinishTarget,
+  type KnotFeel,
+  type LikelierSetting,
   type PreparedTie,
   type Pull,
   type PullPlan,
@@ -43,13 +48,25 @@ export interface DeskTie {
   readonly leadMm: number;
   readonly neckPathMm: number;
   readonly frontLoopSide: Side;
+  /** What the next tying in these hands is held to show. */
+  readonly next: TakeUpBeliefs;
 }
 
-/** @param onLeg tied on a leg or a cylinder: the bow's sides change as it goes round the neck. */
-export function deskOf(fitting: Fitting, tie: PreparedTie, onLeg = false): DeskTie {
+/** What is known at the desk beside the fitting. */
+interface AtTheDesk {
+  /** Tied on a leg or a cylinder: the bow's sides change as it goes round the neck. */
+  readonly onLeg?: boolean;
+  /** The tie's take-ups are those of the wearer's own hands. */
+  readonly isByOwnHands?: boolean;
+  /** Where the band was, if not as the fitting has it. In mm. */
+  readonly setMm?: number;
+}
+
+export function deskOf(fitting: Fitting, tie: PreparedTie, { onLeg = false, isByOwnHands = false, setMm }: AtTheDesk = {}): DeskTie {
   return {
     tie,
-    setMm: fitting.result.setMm,
+    next: nextTime(isByOwnHands ? tie.beliefs : inAnybodysHands(tie.beliefs)),
+    setMm: setMm ?? fitting.result.setMm,
     leadMm: fitting.leadMm,
     neckPathMm: neckPathMm(fitting.collar, fitting.easeMm, fitting.tie.cloth),
     frontLoopSide: frontLoopOnNeck(fitting.longEnd, onLeg),
@@ -67,12 +84,13 @@ export interface DeskState extends TiedState {
 
 /**
  * Fills in what was not measured: a missing half from the other one and the cloth that the bow should have, both from the
- * predicted bow. What the prediction has more than was measured is estimated to lie slack in the knot.
+ * predicted bow. Slack in the knot is what the knot was felt to hold, or else what is missing beyond all doubt.
  */
 export function stateOf(
-  { tie, setMm, neckPathMm: path, leadMm, frontLoopSide }: DeskTie,
+  { tie, setMm, neckPathMm: path, leadMm, frontLoopSide, next }: DeskTie,
   read: ReadHalves,
   tilt: { tiltRad: number; knotOffMm: number },
+  feel: KnotFeel = 'notChecked',
 ): DeskState {
   const predicted = predictBows(tie, path, setMm, leadMm);
   const estimated: Half[] = [];
@@ -84,7 +102,7 @@ export function stateOf(
     if (r === null && t === null) return { loopMm, flatEndMm, slackMm: 0 };
     if (r === null) return { loopMm: Math.max(1, (visibleMm - (t ?? 0)) / 2), flatEndMm: t ?? 0, slackMm: 0 };
     if (t === null) return { loopMm: r, flatEndMm: Math.max(1, visibleMm - 2 * r), slackMm: 0 };
-    return { loopMm: r, flatEndMm: t, slackMm: Math.max(0, visibleMm - 2 * r - t) };
+    return { loopMm: r, flatEndMm: t, slackMm: slackMmOf(visibleMm - 2 * r - t, feel, end === 'front' ? 'short' : 'long', next) };
   };
   return {
     front: bow('front', 'frontLoopMm', 'frontFlatEndMm'),
@@ -188,6 +206,14 @@ export function doubtWords(doubt: ReadingDoubt, fine: (lengthMm: number) => stri
 /** Whether only tying again mends what is left: both bows even in themselves, but of different width. */
 export const needsRetie = ({ unevenness, pulls }: DeskVerdict): boolean => pulls.length === 0 && unevenness.includes('frontAgainstBack');
 
+/** A setting of the band that explains this bow better than odd hands do, or null. */
+export function settingAskedOf(
+  { tie, setMm, neckPathMm: path, leadMm, next }: DeskTie,
+  { front, back }: TiedState,
+): LikelierSetting | null {
+  return likelierSetting(next, observeTakeUps(front, back, setMm, path, leadMm), tie.measured.hardware, setMm);
+}
+
 /** Whether the measures ask for a take-up that no knot has: a band off its mark, or a mis-read, is likelier. */
 export function isMisread({ tie, setMm, neckPathMm: path, leadMm }: DeskTie, { front, back }: TiedState): boolean {
   const seen = observeTakeUps(front, back, setMm, path, leadMm);
@@ -215,8 +241,8 @@ export function widthAdvice({ pulls, retie }: DeskVerdict, wantedSpreadMm: numbe
  * What the take-ups that are held change for a fitting: spreads before the tie was tied and next time, and the lead that makes both
  * bows alike. `held`: of the wearer's own hands, or of the tie in anybody's.
  */
-export function effectOn({ setMm, leadMm, neckPathMm: path }: DeskTie, model: PreparedTie, held: TakeUpBeliefs) {
-  const prior = priorTakeUps(model);
+export function effectOn({ tie, setMm, leadMm, neckPathMm: path }: DeskTie, model: PreparedTie, held: TakeUpBeliefs) {
+  const prior = drawnUp(priorTakeUps(model), { ...model.measured, firmness: tie.measured.firmness });
   const before = predictSpread(model, nextTime(inAnybodysHands(prior)), setMm, path, leadMm);
   const after = predictSpread(withTakeUps(model, held), nextTime(held), setMm, path, leadMm);
   return { before, after, evenLeadMm: held.evenLead.meanMm };

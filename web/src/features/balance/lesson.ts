@@ -1,5 +1,6 @@
 import type { Fitting, Tie, TieData, Tying } from '@easytuck/contract';
 import {
+  drawnUp,
   inAnybodysHands,
   learnTie,
   MODEL_VERSION,
@@ -7,7 +8,6 @@ import {
   roundToSetting,
   setForSpreadMm,
   takeUpsForWearer,
-  WEARER_TYINGS,
   withTakeUps,
   type LearnedTie,
   type PreparedTie,
@@ -28,12 +28,13 @@ export interface LessonGround {
 
 /** What a tie's tyings teach, and what that means for this wearer. */
 export function lessonOf(tyings: readonly Tying[], { model, start, desk, fitting, hardware, wearerId }: LessonGround) {
-  const observations = observationsOf(tyings);
+  const observations = observationsOf(tyings, model.measured);
   const learned: LearnedTie = learnTie(model, observations, start);
   const { believed } = learned;
   const own = takeUpsForWearer(model, believed, wearerId, start);
-  const isByThem = believed.filter((each) => each.wearerId === wearerId).length >= WEARER_TYINGS;
-  const held = isByThem ? own : inAnybodysHands(learned.beliefs);
+  const isByThem = believed.some((each) => each.wearerId === wearerId);
+  // a knot that is wished soft or firm takes more or less than the usual one that tyings are counted as
+  const held = drawnUp(isByThem ? own : inAnybodysHands(learned.beliefs), { ...model.measured, firmness: fitting.firmness });
   const effect = effectOn(desk, model, held);
   const calibrated = withTakeUps(model, held);
   return {

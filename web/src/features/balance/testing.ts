@@ -1,7 +1,7 @@
 /** A tie on the balance desk. */
 import { type Fitting, tieInput } from '@easytuck/contract';
 import { sampleTie } from '@easytuck/contract/testing';
-import { EVEN_ENOUGH, type FinishTarget, prepareTie } from '@easytuck/core';
+import { EVEN_ENOUGH, type FinishTarget, type KnotFeel, prepareTie } from '@easytuck/core';
 import { deskOf, type DeskTie, judge, type ReadHalves, stateOf } from './balanceDesk.ts';
 
 export const TIE = prepareTie(tieInput.parse(sampleTie));
@@ -16,7 +16,7 @@ const FITTING = {
 } as unknown as Fitting;
 
 export const DESK: DeskTie = deskOf(FITTING, TIE);
-export const DESK_ON_LEG: DeskTie = deskOf(FITTING, TIE, true);
+export const DESK_ON_LEG: DeskTie = deskOf(FITTING, TIE, { onLeg: true });
 
 export const fine = (mm: number): string => `${Math.round(mm)} mm`;
 
@@ -31,4 +31,5 @@ export const read = (
   backFlatEndMm: number | null,
 ): ReadHalves => ({ frontLoopMm, frontFlatEndMm, backLoopMm, backFlatEndMm });
 
-export const judged = (halves: ReadHalves, target = EVEN) => judge(DESK, stateOf(DESK, halves, LEVEL), target, EVEN_ENOUGH, 124);
+export const judged = (halves: ReadHalves, target: FinishTarget = EVEN, feel: KnotFeel = 'notChecked') =>
+  judge(DESK, stateOf(DESK, halves, LEVEL, feel), target, EVEN_ENOUGH, 124);

@@ -188,7 +188,7 @@ function BenchWithTies({ drawer, house }: { drawer: readonly Tie[]; house: ShopS
       />
       {fit && ownTyings > 0 && (
         <div className={css.own}>
-          Worked out with {draft.name}’s own hands: {ownTyings} measured tyings of this tie.
+          Worked out with {draft.name}’s own hands: {ownTyings} measured {ownTyings === 1 ? 'tying' : 'tyings'} of this tie.
         </div>
       )}
       {fit && (

@@ -11,10 +11,12 @@ import {
   type BowPosition,
 } from '@easytuck/contract';
 import {
+  FIRMNESSES,
   HANDS,
   LEARNERS_SCHOOL,
   SCHOOLS,
   type CollarStyle,
+  type Firmness,
   type Hands,
   type Occasion,
   type School,
@@ -76,6 +78,8 @@ export interface BenchDraft {
   readonly occasion: Occasion;
   readonly wings: WingSchool;
   readonly bowPosition: BowPosition;
+  /** How firmly the knot is to be drawn up. */
+  readonly firmness: Firmness;
   /** How the folds of a reversible tie are made; null where nobody chose. */
   readonly folding: Folding | null;
   readonly measures: Readonly<Record<OptionalMeasure, string>>;
@@ -123,6 +127,7 @@ export type BenchEvent =
   | { readonly type: 'stockCollarChosen'; readonly collar: StockCollar }
   | { readonly type: 'occasionChosen'; readonly occasion: Occasion }
   | { readonly type: 'wingsChosen'; readonly wings: WingSchool }
+  | { readonly type: 'firmnessChosen'; readonly firmness: Firmness }
   | { readonly type: 'bowPositionChosen'; readonly bowPosition: BowPosition }
   | { readonly type: 'facesChosen'; readonly folding: Folding | null }
   | { readonly type: 'measureTyped'; readonly measure: OptionalMeasure; readonly text: string }
@@ -160,6 +165,7 @@ export function emptyDraft(ids: Pick<BenchDraft, 'fittingId' | 'newWearerId'>, h
     occasion: 'other',
     wings: house.wings,
     bowPosition: 'onLeaf',
+    firmness: 'usual',
     folding: null,
     measures: NO_MEASURES,
     tieId: null,
@@ -185,7 +191,8 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
       const measures = { ...measuresOf(event.wearer), collarPoints: draft.measures.collarPoints };
       const prefill = prefillOf(event.wearer);
       const chosen = { ...draft, wearerId: id, name, collarText: collar.text, longEnd, measures, prefill, clashes: [] };
-      return { ...chosen, ...followSchool(draft), ...easedFor(draft, event.wearer.dexterity) };
+      const firmness = event.wearer.firmness ?? 'usual';
+      return { ...chosen, firmness, ...followSchool(draft), ...easedFor(draft, event.wearer.dexterity) };
     }
     case 'recordSeen':
       return withRecord(draft, event.wearer);
@@ -223,6 +230,9 @@ export function benchReducer(draft: BenchDraft, event: BenchEvent): BenchDraft {
       return { ...draft, occasion: event.occasion };
     case 'wingsChosen':
       return { ...draft, wings: event.wings };
+    case 'firmnessChosen':
+      // (another even lead)
+      return { ...draft, firmness: event.firmness, leadMm: null };
     case 'bowPositionChosen':
       return { ...draft, bowPosition: event.bowPosition };
     case 'facesChosen':
@@ -263,10 +273,11 @@ function measuresOf(
 }
 
 function takenFrom(fitting: Fitting, fittingId: string, revises: boolean, { newWearerId, houseSchool }: BenchDraft): BenchDraft {
-  const { wearer, collar, longEnd, collarStyle, occasion, wings, bowPosition, folding, tie, school, step, leadMm, note } = fitting;
+  const { wearer, collar, longEnd, collarStyle, occasion, wings, bowPosition, folding, firmness, tie, school, step, leadMm, note } =
+    fitting;
   return {
     ...{ fittingId, newWearerId, wearerId: wearer.id, name: wearer.name, collarText: collar.text, longEnd, collarStyle, collarId: null },
-    ...{ occasion, wings, bowPosition, folding, tieId: tie.id, school, note, houseSchool, isEased: false, hands: null },
+    ...{ occasion, wings, bowPosition, folding, firmness, tieId: tie.id, school, note, houseSchool, isEased: false, hands: null },
     // a revision of a tie that was lent or sold goes on being that; another fitting begins anew
     handedOver: revises ? fitting.handedOver : 'stays',
     measures: { ...measuresOf(fitting), collarPoints: exactLength(fitting.collarPointsMm, 'cm') },
@@ -381,6 +392,7 @@ const draftSchema = z.object({
   occasion: z.enum(OCCASIONS),
   wings: z.enum(WING_SCHOOLS),
   bowPosition: z.enum(BOW_POSITIONS).default('onLeaf'),
+  firmness: z.enum(FIRMNESSES).default('usual'),
   folding: folding.nullable().default(null),
   measures: measuresSchema,
   tieId: z.string().nullable(),

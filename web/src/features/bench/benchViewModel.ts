@@ -271,8 +271,22 @@ function benchFit(
 }
 
 function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadFields['read'], staff: string): FittingInput {
-  const { wearerId, newWearerId, name, collarText, longEnd, occasion, wings, bowPosition, folding, school, note, revises, handedOver } =
-    draft;
+  const {
+    wearerId,
+    newWearerId,
+    name,
+    collarText,
+    longEnd,
+    occasion,
+    wings,
+    bowPosition,
+    folding,
+    firmness,
+    school,
+    note,
+    revises,
+    handedOver,
+  } = draft;
   return {
     id: draft.fittingId,
     wearer: wearerId === null ? { kind: 'new', id: newWearerId, name } : { kind: 'known', id: wearerId, ...measuredHereOf(draft) },
@@ -289,6 +303,7 @@ function inputOf(draft: BenchDraft, fit: BenchFit, worn: WornCollar, read: ReadF
     occasion,
     wings,
     bowPosition,
+    firmness,
     folding,
     staff,
     revises,

@@ -55,7 +55,7 @@ export const OTTOLINE: Wearer = {
     dexterity: null,
     finish: null,
     fullness: null,
-    bandNeed: null,
+    bandNeed: null, firmness: null,
     backKnotLayer: null,
     mergedInto: null,
     ...{ contact: '', eventName: '', eventOn: null, awayAt: null },

@@ -24,6 +24,7 @@ const WHAT: Readonly<Record<BenchEvent['type'], string | null>> = {
   stockCollarChosen: 'the collar',
   occasionChosen: 'the occasion',
   wingsChosen: 'the wings',
+  firmnessChosen: 'how firmly the knot is drawn up',
   bowPositionChosen: 'where the bow lies',
   facesChosen: 'the faces',
   measureTyped: 'a measure',

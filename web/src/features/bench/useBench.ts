@@ -10,7 +10,7 @@ import { useCallback, useEffect, useMemo, useReducer, useRef, useState, type Dis
 import { v7 as uuid } from 'uuid';
 import { giveOutFitting } from '../../common/api/fittings.ts';
 import { useShop } from '../../common/api/shop.ts';
-import { MODEL_VERSION } from '@easytuck/core';
+import { tieForWearer, type Firmness } from '@easytuck/core';
 import { useOwnTakeUps } from '../../common/api/tyings.ts';
 import { useStaff } from '../../common/staff.ts';
 import { forgetDraft, keepDraft, readDraft as readTabDraft } from '../../common/forms/tabDrafts.ts';
@@ -48,17 +48,10 @@ export interface Bench {
 
 const NO_TAKE_UPS: WearerTakeUps['ties'] = [];
 
-/** Ties that are not put away, with the take-ups of one wearer's own hands in place of the tie's where they are known. */
-function inHands(drawer: readonly Tie[], own: WearerTakeUps['ties']): readonly Tie[] {
-  const byTie = new Map(own.map((each) => [each.tieId, each]));
-  return drawer
-    .filter(({ awayAt }) => awayAt === null)
-    .map((tie) => {
-      const known = byTie.get(tie.id);
-      if (!known) return tie;
-      const { shortMm, longMm, wholeSdMm, leadSdMm } = known;
-      return { ...tie, takeUp: { shortMm, longMm, wholeSdMm, leadSdMm, model: MODEL_VERSION } };
-    });
+/** Ties that are not put away, as one wearer's hands tie them. */
+function inHands(drawer: readonly Tie[], own: WearerTakeUps['ties'], firmness: Firmness): readonly Tie[] {
+  const byTie = new Map(own.map(({ tieId, ...hands }) => [tieId, hands]));
+  return drawer.filter(({ awayAt }) => awayAt === null).map((tie) => tieForWearer(tie, byTie.get(tie.id), firmness).tie);
 }
 
 const newIds = (): Pick<BenchDraft, 'fittingId' | 'newWearerId'> => ({ fittingId: uuid(), newWearerId: uuid() });
@@ -71,7 +64,7 @@ export function useBench(drawer: readonly Tie[]): Bench {
   const [bench, dispatch] = useReducer(undoableBench, null, () => ({ draft: readBenchDraft() ?? emptyDraft(newIds(), house), past: [] }));
   const { draft } = bench;
   const own = useOwnTakeUps(draft.wearerId === draft.newWearerId ? null : draft.wearerId).data ?? NO_TAKE_UPS;
-  const ties = useMemo(() => inHands(drawer, own), [drawer, own]);
+  const ties = useMemo(() => inHands(drawer, own, draft.firmness), [drawer, own, draft.firmness]);
   const [saving, setSaving] = useState<Saving>({ state: 'idle' });
   const isSaving = useRef(false);
   const [viewOf] = useState(createBenchView);

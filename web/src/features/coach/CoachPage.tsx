@@ -1,9 +1,11 @@
 import type { Tie, Wearer } from '@easytuck/contract';
+import type { KnownHands } from '@easytuck/core';
 import Box from '@mui/material/Box';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useFitting } from '../../common/api/fittings.ts';
 import { useTies } from '../../common/api/ties.ts';
+import { useOwnTakeUps } from '../../common/api/tyings.ts';
 import { useWearer } from '../../common/api/wearers.ts';
 import { Face } from '../../common/faces/Face.tsx';
 import { Loaded } from '../../common/faces/Loaded.tsx';
@@ -28,6 +30,7 @@ function OfFitting({ id }: { id: string }) {
 function OfTie({ tieId, wearerId }: { tieId: string | null; wearerId: string | null }) {
   const ties = useTies();
   const wearer = useWearer(wearerId);
+  const own = useOwnTakeUps(wearerId);
   return (
     <Loaded reading={ties}>
       {(all) => {
@@ -44,15 +47,23 @@ function OfTie({ tieId, wearerId }: { tieId: string | null; wearerId: string | n
               first.
             </Face>
           );
-        if (wearerId === null) return <OfDrawer tie={tie} wearer={null} ties={drawer} />;
-        return <Loaded reading={wearer}>{(known) => <OfDrawer tie={tie} wearer={known} ties={drawer} />}</Loaded>;
+        if (wearerId === null) return <OfDrawer tie={tie} wearer={null} hands={null} ties={drawer} />;
+        return (
+          <Loaded reading={wearer}>
+            {(known) => (
+              <Loaded reading={own}>
+                {(all) => <OfDrawer tie={tie} wearer={known} hands={all.find(({ tieId: of }) => of === tie.id) ?? null} ties={drawer} />}
+              </Loaded>
+            )}
+          </Loaded>
+        );
       }}
     </Loaded>
   );
 }
 
-const OfDrawer = ({ tie, wearer, ties }: { tie: Tie; wearer: Wearer | null; ties: readonly Tie[] }) => (
-  <Room id={`${tie.id}${wearer?.id ?? ''}`} make={() => subjectOfTie(tie, wearer)} ties={ties} />
+const OfDrawer = ({ tie, wearer, hands, ties }: { tie: Tie; wearer: Wearer | null; hands: KnownHands | null; ties: readonly Tie[] }) => (
+  <Room id={`${tie.id}${wearer?.id ?? ''}${hands?.count ?? ''}`} make={() => subjectOfTie(tie, wearer, hands)} ties={ties} />
 );
 
 /** The room stays when its subject changes, so that the stage and its WebGL context do. */

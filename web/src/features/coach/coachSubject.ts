@@ -27,7 +27,9 @@ import {
   TYPICAL_BUTTONS,
   type BothBows,
   type CollarSize,
+  tieForWearer,
   type Fit,
+  type KnownHands,
   type OfferedWay,
   type Side,
   type TyingMeasures,
@@ -54,8 +56,12 @@ export const subjectOfFitting = (fitting: Fitting): CoachSubject => ({
   collar: toCollar(fitting.collar),
 });
 
-/** A tie at its natural spread on a wearer's neck, or on a usual one: the band's setting next to it, the even lead. */
-export function subjectOfTie(tie: Tie, wearer: Wearer | null): CoachSubject {
+/**
+ * A tie at its natural spread on a wearer's neck, or on a usual one: the band's setting next to it, the even lead.
+ * @param hands what is known of the wearer's own hands with this tie.
+ */
+export function subjectOfTie(drawerTie: Tie, wearer: Wearer | null, hands: KnownHands | null = null): CoachSubject {
+  const { tie } = tieForWearer(drawerTie, hands);
   const prepared = prepareTie(tie);
   const collar = wearer?.collar ? toCollar(wearer.collar) : USUAL_SIZE;
   const path = neckPathMm(collar, wearer?.easeMm ?? DEFAULT_EASE_MM, tie.cloth);

@@ -40,6 +40,7 @@ const FITTING: Fitting = {
     occasion: 'blackTie',
     wings: 'behind',
     bowPosition: 'onLeaf',
+    firmness: 'usual',
     folding: null,
     school: 'true',
     staff: 'Hester',

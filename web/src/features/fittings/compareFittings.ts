@@ -1,4 +1,4 @@
-import { BOW_POSITION_WORDS, foldingWords, type Fitting, type FittingResult } from '@easytuck/contract';
+import { BOW_POSITION_WORDS, FIRMNESS_WORDS, foldingWords, type Fitting, type FittingResult } from '@easytuck/contract';
 import { formatCollarSize } from '@easytuck/core';
 import { COLLAR_STYLE_WORDS, hangWords, OCCASION_WORDS, SCHOOL_WORDS, sideWords, WING_WORDS } from '../../common/words.ts';
 import { settingOfFitting } from './settingOfFitting.ts';
@@ -31,6 +31,7 @@ const INPUTS: readonly (readonly [name: string, words: (fitting: Fitting, length
     'Collar',
     ({ collarStyle, wings }) => (collarStyle === 'wing' ? `wing, ${WING_WORDS[wings]}` : COLLAR_STYLE_WORDS[collarStyle].toLowerCase()),
   ],
+  ['Knot drawn up', ({ firmness }) => FIRMNESS_WORDS[firmness]],
   ['The bow lies', ({ bowPosition }) => BOW_POSITION_WORDS[bowPosition]],
   [
     'Chosen faces',

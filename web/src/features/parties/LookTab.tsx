@@ -15,10 +15,10 @@ import {
 } from '@easytuck/contract';
 import {
   drawTiedFlat,
-  evenLeadMm,
   fitWearer,
   LOOK_RULES,
   parseLength,
+  prepareTie,
   SAME_WIDTH_MM,
   settingAt,
   type LookRule,
@@ -39,7 +39,6 @@ import { NotSaved } from '../../common/forms/NotSaved.tsx';
 import { useSaving } from '../../common/forms/useSaving.ts';
 import { QUIET, QUIET_ASIDE, RULED_LINE, RULED_LIST } from '../../common/looks.ts';
 import { notify } from '../../common/notices.tsx';
-import { preparedOf } from '../../common/preparedOf.ts';
 import { useMay } from '../../common/session/sessionStore.ts';
 import { useShortcuts } from '../../common/shortcuts/shortcuts.ts';
 import { useSettledError } from '../../common/forms/useSettledError.ts';
@@ -368,7 +367,18 @@ function Bows({ page, proposal, drawer }: { page: PartyPage; proposal: Proposal;
                 {settingWords(settingAt(tie.hardware, each.step), length).phrase}
               </Box>
             </Box>
-            {worn && <Bow tie={tie} worn={worn} step={each.step} side={longEndOfMember(member)} wantedMm={each.wantedMm} />}
+            {worn && (
+              <Bow
+                tie={tie}
+                takeUp={each.takeUp}
+                firmness={each.firmness}
+                leadMm={each.leadMm}
+                worn={worn}
+                step={each.step}
+                side={longEndOfMember(member)}
+                wantedMm={each.wantedMm}
+              />
+            )}
             <Box sx={{ minWidth: 0, gridColumn: { xs: '1 / -1', sm: 'auto' } }}>
               <Box sx={{ fontFamily: FIGURES, fontVariantNumeric: 'tabular-nums', fontSize: SIZE.head, fontWeight: 560 }}>
                 {length(each.spreadMm)}
@@ -412,22 +422,29 @@ function reasonWords(
 
 function Bow({
   tie,
+  takeUp,
+  firmness,
+  leadMm,
   worn,
   step,
   side,
   wantedMm,
 }: {
   tie: Tie;
+  /** As it comes out in their hands. */
+  takeUp: Tie['takeUp'];
+  firmness: Proposal['proposed'][number]['firmness'];
+  leadMm: number;
   worn: NonNullable<ReturnType<typeof wornByMember>>;
   step: number;
   side: 'left' | 'right';
   wantedMm: number;
 }) {
   const drawn = useMemo(() => {
-    const prepared = preparedOf(tie);
-    const { fit, limits } = fitWearer(prepared, worn, step, evenLeadMm(prepared), side);
+    const prepared = prepareTie({ ...tie, takeUp, firmness });
+    const { fit, limits } = fitWearer(prepared, worn, step, leadMm, side);
     return { flat: drawTiedFlat(prepared, fit), neckMm: limits.neckBreadthMm, fit };
-  }, [tie, worn, step, side]);
+  }, [tie, takeUp, firmness, leadMm, worn, step, side]);
   const { flat, neckMm, fit } = drawn;
   const half = SHOWN_MM / 2;
   return (

@@ -47,6 +47,7 @@ export function Learning({
   withinMm,
   isDoubted,
   way,
+  firmness,
   onSaved,
 }: {
   fitting: Fitting;
@@ -60,6 +61,7 @@ export function Learning({
   isDoubted: boolean;
   /** How it was tied, if that is known. */
   way: Tying['way'];
+  firmness: Tying['firmness'];
   onSaved: () => void;
 }) {
   const { length, fine } = useUnits();
@@ -96,6 +98,7 @@ export function Learning({
       neckPathMm: desk.neckPathMm,
       isConfirmed,
       way,
+      firmness,
     });
     setId(uuid());
     notify('The tying is on record.');
@@ -183,7 +186,7 @@ export function Learning({
       key: 'r',
       says: 'issue the revised card',
       run: () => {
-        if (isTaught && !isBusy && isTaken) void newCard();
+        if (isTaught && !isBusy && (isTaken || isByThem)) void newCard();
       },
     },
   ]);
@@ -287,12 +290,18 @@ export function Learning({
                   </Button>
                 </May>
                 <May what="fittings.giveOut">
-                  <Button variant="outlined" disabled={isBusy || !isTaken} onClick={() => void newCard()}>
+                  <Button variant="outlined" disabled={isBusy || !(isTaken || isByThem)} onClick={() => void newCard()}>
                     Issue revised card
                   </Button>
                 </May>
               </Box>
-              {!isTaken && <Box sx={QUIET_ASIDE}>Apply it to the tie first: the card then goes by it.</Box>}
+              {!isTaken && (
+                <Box sx={QUIET_ASIDE}>
+                  {isByThem
+                    ? `Cards for ${wearer.name} go by their own hands. Applied to the tie, what it showed holds for others too.`
+                    : 'Apply it to the tie first: the card then goes by it.'}
+                </Box>
+              )}
             </Box>
           )}
         </Box>

@@ -8,11 +8,14 @@ import { QUIET } from '../../../common/looks.ts';
 
 /** How far the bow is from its target, in one line, and what stands between; no verdict before all four half-widths are plausible. */
 export function Verdict({
+  isLoose,
   verdict,
   measuredCount,
   doubts,
   within,
 }: {
+  /** The knot was pressed, and gives. */
+  isLoose: boolean;
   /** Null while there is nothing to judge by. */
   verdict: DeskVerdict | null;
   measuredCount: number;
@@ -29,8 +32,9 @@ export function Verdict({
       sx={{ borderLeft: `5px solid ${isDone ? COLOURS.good : doubts.length > 0 ? COLOURS.bad : COLOURS.fair}`, pl: 2 }}
     >
       <Box sx={{ fontFamily: FIGURES, fontSize: SIZE.title, lineHeight: 1.15, fontWeight: 560 }}>
-        {titleOf(verdict, measuredCount, doubts, within)}
+        {isLoose ? 'Draw the knot up first' : titleOf(verdict, measuredCount, doubts, within)}
       </Box>
+      {isLoose && <Box>Pull the loops by their knot-side layers until the knot no longer gives. Then measure: a loose bow grows.</Box>}
       {verdict === null ? (
         doubts.length > 0 ? (
           doubts.map((doubt) => <Box key={doubt.bow}>{doubtWords(doubt, fine)}</Box>)

@@ -1,5 +1,6 @@
-import { BOW_POSITION_WORDS, type BowPosition, type StockCollar, type Wearer } from '@easytuck/contract';
+import { BOW_POSITION_WORDS, FIRMNESS_WORDS, type BowPosition, type StockCollar, type Wearer } from '@easytuck/contract';
 import {
+  FIRMNESSES,
   COLLAR_CHART,
   collarGirthMm,
   doubtedCollar,
@@ -149,6 +150,7 @@ export const WearerFields = memo(
       a.occasion === b.occasion &&
       a.wings === b.wings &&
       a.bowPosition === b.bowPosition &&
+      a.firmness === b.firmness &&
       a.measures === b.measures;
     return (
       sameDraft &&
@@ -199,6 +201,8 @@ function CollarChoice({
   );
 }
 
+const DRAWN_UP = FIRMNESSES.map((value) => ({ value, text: FIRMNESS_WORDS[value] }));
+
 const POSITIONS = [
   { value: 'onLeaf', text: BOW_POSITION_WORDS.onLeaf },
   { value: 'underLeaf', text: BOW_POSITION_WORDS.underLeaf },
@@ -244,6 +248,15 @@ function MeasureFields({ draft, errors, houseEaseMm, dispatch }: Omit<WearerFiel
           slotProps={{ htmlInput: { autoComplete: 'off', ...TAPE_FIELD }, inputLabel: { shrink: true } }}
         />
       ))}
+      <Box sx={WHOLE_ROW}>
+        <Choice
+          label="The knot is drawn up"
+          value={draft.firmness}
+          onChange={(firmness) => dispatch({ type: 'firmnessChosen', firmness })}
+          options={DRAWN_UP}
+          small
+        />
+      </Box>
       {draft.collarStyle !== 'wing' && draft.collarStyle !== 'band' && (
         <Box sx={WHOLE_ROW}>
           <Choice

@@ -49,7 +49,7 @@ test.describe('the fitter at work', () => {
     await page.keyboard.press('Escape');
     await expect(bench.lead).toHaveValue('2');
     await page.keyboard.press('e');
-    await expect(bench.lead).toHaveValue(inches('1 3/4'));
+    await expect(bench.lead).toHaveValue(inches('1 1/2'));
     await page.keyboard.press('v');
     await expect(page.getByRole('radio', { name: 'in the mirror' })).toBeChecked();
     await page.keyboard.press('Shift+W');
@@ -98,15 +98,15 @@ test.describe('the fitter at work', () => {
     await bench.setBand('16');
 
     await page.getByRole('button', { name: 'Lead habits' }).click();
-    // the waist-level school, 62 mm, is half an inch past the even lead: the back bow comes out wider
+    // the waist-level school, 62 mm, is nearly an inch past the even lead of Corin’s hands: the back bow comes out wider
     const row = page.getByRole('row', { name: /short tip at the long blade’s waist/ });
     await expect(row).toContainText(inches('2 1/2 in'));
     await expect(row).toContainText(inches('4 5/8 in'));
-    await expect(row).toContainText('5 in');
+    await expect(row).toContainText(inches('5 1/8 in'));
     await row.getByRole('button').click();
     await expect(bench.lead).toHaveValue(inches('2 1/2'));
     await page.getByRole('button', { name: 'even bows' }).click();
-    await expect(bench.lead).toHaveValue(inches('1 3/4'));
+    await expect(bench.lead).toHaveValue(inches('1 1/2'));
 
     await page.getByRole('button', { name: 'Hang check' }).click();
     await expect(page.getByText(/✓ nose .* below the collar button, between buttons 2 and 3/)).toBeVisible();

@@ -42,6 +42,31 @@ const cards = async (id: string, members: readonly PartyMember[], key = () => uu
     await send('POST', `/api/parties/${id}/cards`, { cards: members.map((member) => ({ memberId: member.id, fittingId: key() })) })
   ).json<CardsIssued>();
 
+describe('a tie that an earlier party sells', () => {
+  it('is not taken from a later one that was promised it: whoever sells it is told whose it is', async () => {
+    const tie = await stock(1);
+    const later = await enterParty({ name: 'Spring ball', day: '2032-03-05', outFrom: '2032-03-04', backBy: '2032-03-08' });
+    const ball = await add(later, { name: 'Later One', ...told('16') });
+    expect((await give(later, ball.members, tie.id)).statusCode).toBe(200);
+    const earlier = await enterParty({ deal: 'sold' });
+    const dinner = await add(earlier, { name: 'Earlier One', ...told('16') });
+    expect(dinner.offers).toEqual([]);
+    expect(problemOf(await give(earlier, dinner.members, tie.id))[2]).toMatch(
+      /to be sold.*: 0 free, 1 asked for; 1 is promised to Spring ball/,
+    );
+    // lent, it is back by then; and of two there is one to sell
+    const lent = await enterParty({ name: 'Winter lunch', deal: 'lent' });
+    const lunch = await add(lent, { name: 'Lent To', ...told('16') });
+    expect((await give(lent, lunch.members, tie.id)).statusCode).toBe(200);
+    const [member] = (await page(lent)).members;
+    const sells = await change(lent, member ?? ({} as PartyMember), { deal: 'sold' });
+    expect(problemOf(sells)[2]).toMatch(/to be sold.*promised to Spring ball/);
+    const two = await stock(2);
+    expect((await give(later, (await page(later)).members, two.id)).statusCode).toBe(200);
+    expect((await give(earlier, dinner.members, two.id)).statusCode).toBe(200);
+  });
+});
+
 describe('the hour of a party', () => {
   it.each([
     // rules of the time zones: the IANA database, from memory

@@ -117,7 +117,7 @@ export function partyService(database: Database): PartyService {
   const pageOf = async (party: Party): Promise<PartyPage> => {
     const kept = await parties.members(party.id);
     const used = [...new Set(kept.flatMap(({ tieId, isOwnTie }) => (tieId === null || isOwnTie ? [] : [tieId])))];
-    const [around, promised] = await Promise.all([parties.around(party, kept), parties.promised(party, used, todayIn(party.zone))]);
+    const [around, promised] = await Promise.all([parties.around(party, kept), parties.promised(daysOf(party), used, todayIn(party.zone))]);
     const offers = promised.map(offerOf);
     const gone = tooMany(kept, new Map(offers.map(({ tieId, free }) => [tieId, free])));
     const members = kept.map(({ partyId: _party, goneAs: _gone, ...member }): PartyMember => ({
@@ -139,20 +139,32 @@ export function partyService(database: Database): PartyService {
     for (const tieId of [...new Set(tieIds)].sort())
       if (!(await ties.lock(tieId, transaction))) throw invalidField('tieId', 'This tie is no longer in the drawer. Choose another.');
   };
-  /** Refuses what would promise more of a tie than there are on a party's days; the ties must be locked. */
+  /**
+   * Refuses what would promise more of a tie than there are on a party's days, and what would sell a tie that a later party was
+   * promised; the ties must be locked.
+   */
   const refuseTwice = async (party: Party, tieIds: readonly string[], transaction: Transaction): Promise<void> => {
     const members = await parties.lockMembers(party.id, transaction);
-    for (const found of await parties.promised(party, [...new Set(tieIds)], todayIn(party.zone), transaction)) {
-      const { tieId, free, promised } = offerOf(found);
-      const used = members.filter((member) => holds(member, tieId)).length;
-      if (used <= free) continue;
-      const name = (await ties.find(tieId, transaction))?.name ?? '';
-      const elsewhere = promised.map(({ party: other, count }) => `${count} ${count === 1 ? 'is' : 'are'} promised to ${other}`);
-      throw invalidField(
-        'tieId',
-        `There ${free === 1 ? 'is' : 'are'} not enough of ${name} from ${party.outFrom} to ${party.backBy}: ${free} free, ${used} asked for${elsewhere.length > 0 ? `; ${elsewhere.join(', ')}` : ''}.`,
-      );
-    }
+    const refuseOver = async (days: PartyDays, users: readonly KeptMember[], when: string): Promise<void> => {
+      const used = new Map(tieIds.map((tieId) => [tieId, users.filter((member) => holds(member, tieId)).length]));
+      const asked = [...used].flatMap(([tieId, count]) => (count > 0 ? [tieId] : []));
+      for (const found of await parties.promised(days, asked, todayIn(party.zone), transaction)) {
+        const { tieId, free, promised } = offerOf(found);
+        const count = used.get(tieId) ?? 0;
+        if (count <= free) continue;
+        const name = (await ties.find(tieId, transaction))?.name ?? '';
+        const elsewhere = promised.map(
+          ({ party: other, count: theirs }) => `${theirs} ${theirs === 1 ? 'is' : 'are'} promised to ${other}`,
+        );
+        throw invalidField(
+          'tieId',
+          `There ${free === 1 ? 'is' : 'are'} not enough of ${name} ${when}: ${free} free, ${count} asked for${elsewhere.length > 0 ? `; ${elsewhere.join(', ')}` : ''}.`,
+        );
+      }
+    };
+    await refuseOver(party, members, `from ${party.outFrom} to ${party.backBy}`);
+    const sold = members.filter(({ deal }) => (deal ?? party.deal) === 'sold');
+    await refuseOver(forGood(party), sold, 'to be sold, since a sold tie does not come back');
   };
 
   /** The step that the party's look asks for on a member's neck; null where there is no collar yet. */
@@ -337,7 +349,8 @@ export function partyService(database: Database): PartyService {
         if (next.wearerId !== null && next.wearerId !== kept.wearerId && !(await wearers.find(next.wearerId, transaction)))
           throw invalidField('wearerId', 'This wearer is no longer on record.');
         await parties.updateMember(memberId, version, next, kept.enteredAt, new Date(), transaction);
-        if (next.tieId !== null && !next.isOwnTie && (next.tieId !== kept.tieId || kept.isOwnTie))
+        const isSoldNow = (next.deal ?? party.deal) === 'sold' && (kept.deal ?? party.deal) !== 'sold';
+        if (next.tieId !== null && !next.isOwnTie && (next.tieId !== kept.tieId || kept.isOwnTie || isSoldNow))
           await refuseTwice(party, [next.tieId], transaction);
         return true;
       });
@@ -367,7 +380,7 @@ export function partyService(database: Database): PartyService {
       const free = new Map(
         (
           await parties.promised(
-            party,
+            daysOf(party),
             offered.map(({ id: tieId }) => tieId),
             todayIn(party.zone),
           )
@@ -485,6 +498,15 @@ export function partyService(database: Database): PartyService {
     },
   };
 }
+
+/** The days that a party's ties are gone on. */
+type PartyDays = Pick<Party, 'id' | 'zone' | 'outFrom' | 'backBy'>;
+
+/** A party's days as far as its ties are gone: what is sold does not come back for a later party. */
+const forGood = ({ id, zone, outFrom }: Party): PartyDays => ({ id, zone, outFrom, backBy: '9999-12-31' });
+
+/** The days on which a party's ties are gone as it usually gives them out. */
+const daysOf = (party: Party): PartyDays => (party.deal === 'sold' ? forGood(party) : party);
 
 /** A tie in the shop: it was never out, or is back. */
 const isInHouse = (place: TiePlace): boolean => place === 'here' || place === 'back';

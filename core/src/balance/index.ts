@@ -6,6 +6,7 @@ export { deviationsOf, isSurprising, observeTakeUps, priorTakeUps, VARIANCES, ty
 export { predictSpread, type PredictedBows, type Prediction } from './predictSpread.ts';
 export { FINISHES, LOOP_LAYERS } from './wishes.ts';
 export {
+  countsAsEvenMm,
   EVEN_ENOUGH,
   HAND_TIED_MM,
   judgeTied,

@@ -1,4 +1,4 @@
-import { EVEN_ENOUGH, judgeTied, type TiedState } from './index.ts';
+import { countsAsEvenMm, EVEN_ENOUGH, judgeTied, type TiedState } from './index.ts';
 import { bow, EVEN, tied } from './testing.ts';
 import { workedTie } from '../testing/index.ts';
 
@@ -12,6 +12,15 @@ describe('judgeTied', () => {
     expect(judge({ ...EVEN, knotOffMm: -4 })).toEqual(['knotOff']);
     expect(judge({ ...EVEN, tiltRad: EVEN_ENOUGH.tiltRad * 0.99, knotOffMm: 3 })).toEqual([]);
     expect(judgeTied(workedTie(), { ...EVEN, knotOffMm: 4 }, { kind: 'even' }, { withinMm: 5, tiltRad: 1 })).toEqual([]);
+  });
+});
+
+describe('a hand-tied look', () => {
+  it('is met by an even bow up to what counts as even too, and not beyond', () => {
+    const isMet = (byMm: number): boolean => judgeTied(workedTie(), EVEN, { kind: 'handTied', byMm, widerSide: 'left' }).length === 0;
+    const mostMm = countsAsEvenMm(EVEN_ENOUGH);
+    expect(mostMm).toBe(4.5);
+    expect([isMet(4), isMet(mostMm), isMet(mostMm + 0.1), isMet(6)]).toEqual([true, true, false, false]);
   });
 });
 

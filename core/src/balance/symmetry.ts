@@ -136,6 +136,12 @@ export interface EvennessTolerance {
   readonly tiltRad: number;
 }
 
+/**
+ * A hand-tied look that is uneven by no more than this counts as even too: a loop that is longer than its flat end by a takes two
+ * thirds of that off the flat end of an even bow of the same cloth, and so much is within the tolerance. In mm.
+ */
+export const countsAsEvenMm = ({ withinMm }: Pick<EvennessTolerance, 'withinMm'>): number => 1.5 * withinMm;
+
 /** Even within 3 mm and 2° (common practice, no source). */
 export const EVEN_ENOUGH: EvennessTolerance = { withinMm: 3, tiltRad: (2 * Math.PI) / 180 };
 

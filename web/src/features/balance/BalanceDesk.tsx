@@ -1,5 +1,6 @@
 import { lengthField, sideName, type Fitting, type Tie, type Tying, type Wearer } from '@easytuck/contract';
 import {
+  countsAsEvenMm,
   doubtReadings,
   EVEN_ENOUGH,
   firmnessOf,
@@ -112,6 +113,12 @@ export function BalanceDesk({
   // no verdict without four plausible half-widths
   const isJudged = isReadable && wholeReading(read) !== null && doubts.length === 0;
   const asked = isJudged && setting === null && feel !== 'loose' ? settingAskedOf(desk, state) : null;
+  /** What was said of one tying is not true of the next. */
+  const startNextTying = (): void => {
+    halves.clear();
+    setOff((before) => ({ ...before, feel: 'notChecked' }));
+    setSetting(null);
+  };
   const measureAgain = (): void => {
     halves.clear();
     setOff((before) => ({ ...before, feel: 'notChecked' }));
@@ -169,7 +176,9 @@ export function BalanceDesk({
           ]}
           small
         />
-        {wish !== 'even' && <UnevenBy unevenMm={unevenMm} onChange={setUnevenMm} />}
+        {wish !== 'even' && (
+          <UnevenBy unevenMm={unevenMm} evenTooMm={countsAsEvenMm({ withinMm: shop.evennessMm })} onChange={setUnevenMm} />
+        )}
         <ReaderChoice reader={reader} onChange={setReader} />
       </Box>
       <Box
@@ -312,7 +321,7 @@ export function BalanceDesk({
         withinMm={shop.evennessMm}
         way={way}
         firmness={firmnessOf(feel)}
-        onSaved={halves.clear}
+        onSaved={startNextTying}
       />
     </Box>
   );
@@ -324,8 +333,17 @@ const KNOT_OFF_LIMITS = { what: 'Knot off-centre', minMm: -40, maxMm: 40 } as co
 const UNEVEN_LIMITS = { what: 'By', ...HAND_TIED_MM } as const;
 
 /** By how much one side is wanted wider, in the unit that is switched on. */
-function UnevenBy({ unevenMm, onChange }: { unevenMm: number; onChange: (mm: number) => void }) {
-  const { unit } = useUnits();
+function UnevenBy({
+  unevenMm,
+  evenTooMm,
+  onChange,
+}: {
+  unevenMm: number;
+  /** Up to here it cannot be told from an even bow. */
+  evenTooMm: number;
+  onChange: (mm: number) => void;
+}) {
+  const { unit, fine } = useUnits();
   const [typed, setTyped] = useState<string | null>(null);
   const shown = unit === 'in' ? formatInchesPlain(unevenMm, FINE_INCH_FRACTION) : formatLengthBare(unevenMm, unit);
   const read = typed === null ? null : lengthField(UNEVEN_LIMITS, unit).safeParse(typed);
@@ -343,7 +361,7 @@ function UnevenBy({ unevenMm, onChange }: { unevenMm: number; onChange: (mm: num
         if (read?.success) setTyped(null);
       }}
       error={error !== null}
-      helperText={error ?? ''}
+      helperText={error ?? (unevenMm <= evenTooMm ? `up to ${fine(evenTooMm)} an even bow counts too` : '')}
       sx={{ width: '7.5rem' }}
       slotProps={{ htmlInput: { autoComplete: 'off' } }}
     />

@@ -94,6 +94,28 @@ test.describe('the balance desk', () => {
     await expect(page.getByRole('region', { name: 'Cause and remedy' })).toContainText('The knot is fat');
   });
 
+  test('asks how the knot feels and where the band was; of a knot that is drawn up it claims no slack', async ({ page, shop }) => {
+    await deskFor(page, shop.address, 'Corin Attleby', 'Harbour Night');
+    const verdict = page.getByRole('status', { name: 'Verdict' });
+    const feel = page.getByRole('group', { name: 'Press the knot: it is' });
+    await feel.getByText('still loose').click();
+    await expect(verdict).toContainText('Draw the knot up first');
+    await feel.getByText('as usual').click();
+    await expect(verdict).not.toContainText('Draw the knot up first');
+    // narrower all round than these hands tie at 16, and just as they would at 15½
+    await measure(page, '58 mm', '58 mm', '58 mm', '59 mm');
+    await expect(verdict).toContainText('Even within');
+    const asked = page.getByText('Where was the band while this was tied?', { exact: false });
+    await expect(asked).toBeVisible();
+    // what was said survives a reload, and the question is asked again until it is answered
+    await page.reload();
+    await expect(feel.getByRole('radio', { name: 'as usual' })).toBeChecked();
+    await page.getByRole('button', { name: /^At mark 16, as noted/ }).click();
+    await expect(asked).toBeHidden();
+    await measure(page, '62 mm', '62 mm', '62 mm', '62 mm');
+    await expect(verdict).toContainText('Even within');
+  });
+
   test('is moved by its dots: arrow keys and dragging put the half-width into the field', async ({ page, shop }) => {
     await deskFor(page, shop.address, 'Piet van Hollum', 'Sandbank');
     const dot = page.getByRole('slider', { name: 'front loop' });

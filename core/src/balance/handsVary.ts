@@ -48,14 +48,21 @@ function weighScatter({ count, squares }: Readings): readonly { readonly tyingMm
   });
 }
 
-/** How far the mean of a wearer's readings lies off what their hands take on the whole: a standard deviation, in mm. */
-export function meanErrs(readings: Readings, part: BeliefPart): number {
-  const parts = weighScatter(readings).map(({ tyingMm, weight }): Weighed => ({
-    weight,
-    normal: { meanMm: 0, sdMm: Math.sqrt(varianceOf(part, tyingMm) / readings.count) },
-  }));
-  return mixtureOf(parts).sdMm;
+/** How far the mean of a wearer's readings lies off what their hands take on the whole, by parts: standard deviations, in mm. */
+export function meanErrs(readings: Readings): Readonly<Record<BeliefPart, number>> {
+  return readings.count === 1 ? FIRST_ERRS : errsOf(weighScatter(readings), readings.count);
 }
+
+function errsOf(grid: typeof GRID, count: number): Readonly<Record<BeliefPart, number>> {
+  const of = (part: BeliefPart): number =>
+    mixtureOf(
+      grid.map(({ tyingMm, weight }): Weighed => ({ weight, normal: { meanMm: 0, sdMm: Math.sqrt(varianceOf(part, tyingMm) / count) } })),
+    ).sdMm;
+  return { whole: of('whole'), evenLead: of('evenLead') };
+}
+
+/** Of one reading, which has no scatter yet: the same for everybody. */
+const FIRST_ERRS = errsOf(GRID, 1);
 
 /** What is held of a pair of hands after their readings, and by how much their next tying will differ from that at each end. */
 export interface HandsHeld {

@@ -48,10 +48,7 @@ export function learnTie(tie: PreparedTie, observations: readonly TakeUpObservat
 
 function addReading(byWearer: Map<string, WearerReadings>, observation: TakeUpObservation): void {
   const readings = withReading(byWearer.get(observation.wearerId), (part) => partOf(observation, part));
-  byWearer.set(observation.wearerId, {
-    ...readings,
-    errs: { whole: meanErrs(readings, 'whole'), evenLead: meanErrs(readings, 'evenLead') },
-  });
+  byWearer.set(observation.wearerId, { ...readings, errs: meanErrs(readings) });
 }
 
 /**

@@ -43,7 +43,7 @@ const cards = async (id: string, members: readonly PartyMember[], key = () => uu
   ).json<CardsIssued>();
 
 describe('a tie that an earlier party sells', () => {
-  it('is not taken from a later one that was promised it: whoever sells it is told whose it is', async () => {
+  it('is not taken from a later one that was promised it: the answer names that party', async () => {
     const tie = await stock(1);
     const later = await enterParty({ name: 'Spring ball', day: '2032-03-05', outFrom: '2032-03-04', backBy: '2032-03-08' });
     const ball = await add(later, { name: 'Later One', ...told('16') });

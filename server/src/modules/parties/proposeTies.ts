@@ -86,9 +86,9 @@ export function lookOf({ rule, spreadMm, ratio }: PartyLook): Look | null {
 const tieOfMember = (tie: Tie, { wearerId, wearer }: PartyMember, hands: HandsOfWearers): Tie =>
   tieForWearer(tie, hands.get(wearerId ?? '')?.get(tie.id), wearer?.firmness).tie;
 
-/** Whether ties come out otherwise in a member's hands than in anybody's. */
-const isPersonal = ({ wearerId, wearer }: PartyMember, hands: HandsOfWearers): boolean =>
-  hands.has(wearerId ?? '') || (wearer?.firmness ?? 'usual') !== 'usual';
+/** Whether a tie comes out otherwise in a member's hands than in anybody's. */
+const isPersonal = (tie: Tie, { wearerId, wearer }: PartyMember, hands: HandsOfWearers): boolean =>
+  (wearer?.firmness ?? 'usual') !== 'usual' || (hands.get(wearerId ?? '')?.has(tie.id) ?? false);
 
 /** Members whose tie the proposal does not change: it is their own, or not in the shop. */
 const isFixed = ({ isOwnTie, place }: PartyMember): boolean => isOwnTie || place !== 'here';
@@ -104,11 +104,8 @@ export function proposeTies({ party, members, shop, drawer, offered, leftOut, fr
     if (place === 'out' && tieId !== null && !isOwnTie) free.set(tieId, (free.get(tieId) ?? 0) - 1);
   const necks = members.flatMap((member) => {
     const worn = wornByMember(member, party, shop);
-    const inHands = new Map(
-      worn === null || !isPersonal(member, hands)
-        ? []
-        : drawer.map((tie) => [tie.id, prepareTie(tieOfMember(tie, member, hands))] as const),
-    );
+    const personal = worn === null ? [] : drawer.filter((tie) => isPersonal(tie, member, hands));
+    const inHands = new Map(personal.map((tie) => [tie.id, prepareTie(tieOfMember(tie, member, hands))]));
     return worn === null ? [] : [{ member, taker: takerOf(member, worn, inHands) }];
   });
   const takers = necks.flatMap(({ member, taker }) => (isFixed(member) ? [] : [taker]));

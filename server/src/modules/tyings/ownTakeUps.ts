@@ -33,9 +33,9 @@ export async function handsOfWearers(database: Database, wearerIds: readonly str
   const pairs = (await tyings.measuredBy(wearerIds)).filter(({ tieId }) => onlyTieId === undefined || tieId === onlyTieId);
   const ties = await tieRepository(database).findAll([...new Set(pairs.map(({ tieId }) => tieId))]);
   const found = new Map<string, Map<string, KnownHands>>();
-  for (const tie of ties) {
+  const read = await Promise.all(ties.map(async (tie) => ({ tie, own: await tyings.ofTie(tie.id), kin: await kinOf(database, tie) })));
+  for (const { tie, own, kin } of read) {
     const model = prepareTie({ ...tie, takeUp: null });
-    const [own, kin] = await Promise.all([tyings.ofTie(tie.id), kinOf(database, tie)]);
     const [observations, prior] = [observationsOf(own, tie), priorOfKin(model, kinshipOf(tie), kin)];
     for (const { wearerId, tieId } of pairs) {
       const hands = tieId === tie.id ? handsOf(model, observations, wearerId, prior) : null;

@@ -112,16 +112,18 @@ export function BalanceDesk({
   const isReadable = halves.isRight && tilt.kind === 'value' && knotOff.kind === 'value';
   // no verdict without four plausible half-widths
   const isJudged = isReadable && wholeReading(read) !== null && doubts.length === 0;
-  const asked = isJudged && setting === null && feel !== 'loose' ? settingAskedOf(desk, state) : null;
-  /** What was said of one tying is not true of the next. */
-  const startNextTying = (): void => {
+  const asked = isJudged && setting === null ? settingAskedOf(desk, state, feel) : null;
+  const startNextMeasure = (): void => {
     halves.clear();
     setOff((before) => ({ ...before, feel: 'notChecked' }));
+  };
+  /** What was said of one tying is not true of the next. */
+  const startNextTying = (): void => {
+    startNextMeasure();
     setSetting(null);
   };
   const measureAgain = (): void => {
-    halves.clear();
-    setOff((before) => ({ ...before, feel: 'notChecked' }));
+    startNextMeasure();
     goToFirst();
   };
   useShortcuts('Balance', [

@@ -1,5 +1,6 @@
-import { doubtReadings, EVEN_ENOUGH } from '@easytuck/core';
+import { doubtReadings, EVEN_ENOUGH, type KnotFeel } from '@easytuck/core';
 import {
+  settingAskedOf,
   clothOf,
   doubtWords,
   judge,
@@ -142,6 +143,21 @@ describe('the balance desk', () => {
     const firm = judged(read(57, 57, 61, 61), EVEN, 'firm');
     expect([firm.slack, firm.pulls]).toEqual([{ front: 0, back: 0 }, []]);
     expect(firm.retie.leadMm).toBeCloseTo(38.05 - (3 * 61 - 3 * 57), 6);
+  });
+
+  it('asks where the band was of a pressed knot alone where the bow is small, of any where it is large, and not for a knot felt soft', () => {
+    const asked = (mm: number, feel: KnotFeel): number | null => {
+      const state = stateOf(DESK, read(mm, mm, mm, mm), LEVEL, feel);
+      return settingAskedOf(DESK, state, feel)?.setting.lengthMm ?? null;
+    };
+    // (62 all round at the set as noted; a slot is 4.2 mm of bow, 2.1 of each half-width)
+    expect([asked(57, 'usual') ?? Infinity, asked(67, 'usual') ?? 0].map((mm) => Math.sign(mm - DESK.setMm))).toEqual([-1, 1]);
+    expect(asked(62, 'usual')).toBeNull();
+    // a loose knot makes a bow as small
+    expect([asked(57, 'notChecked'), asked(57, 'loose')]).toEqual([null, null]);
+    expect(asked(67, 'notChecked')).toBe(asked(67, 'usual'));
+    // a soft knot takes so much more that a usual one would be asked about: it is no sign of another mark
+    expect([asked(57, 'soft'), asked(57, 'firm') === null]).toEqual([null, false]);
   });
 
   it('counts the loop’s cloth twice', () => {

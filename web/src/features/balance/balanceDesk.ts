@@ -2,6 +2,8 @@ import { frontLoopOnNeck, type Fitting, type Tying } from '@easytuck/contract';
 import {
   applyPulls,
   drawnUp,
+  firmnessOf,
+  firmnessTakes,
   inAnybodysHands,
   isSurprising,
   judgeTied,
@@ -206,12 +208,23 @@ export function doubtWords(doubt: ReadingDoubt, fine: (lengthMm: number) => stri
 /** Whether only tying again mends what is left: both bows even in themselves, but of different width. */
 export const needsRetie = ({ unevenness, pulls }: DeskVerdict): boolean => pulls.length === 0 && unevenness.includes('frontAgainstBack');
 
-/** A setting of the band that explains this bow better than odd hands do, or null. */
+/**
+ * A setting of the band that explains this bow better than odd hands do, or null. A bow is smaller than was held also while its knot
+ * is loose: of a shorter band nothing is asked before the knot was pressed and found drawn up. How firmly it is counts as it was felt.
+ */
 export function settingAskedOf(
   { tie, setMm, neckPathMm: path, leadMm, next }: DeskTie,
   { front, back }: TiedState,
+  feel: KnotFeel,
 ): LikelierSetting | null {
-  return likelierSetting(next, observeTakeUps(front, back, setMm, path, leadMm), tie.measured.hardware, setMm);
+  if (feel === 'loose') return null;
+  const { blade, cloth, hardware, firmness: wished = 'usual' } = tie.measured;
+  const knot = { ...cloth, waistWidthMm: blade.waistWidthMm, bandWidthMm: blade.bandWidthMm };
+  const [felt, held] = [firmnessTakes(knot, firmnessOf(feel) ?? wished), firmnessTakes(knot, wished)];
+  const seen = observeTakeUps({ ...front, slackMm: 0 }, { ...back, slackMm: 0 }, setMm, path, leadMm);
+  const shown = { shortMm: seen.shortMm - felt.shortMm + held.shortMm, longMm: seen.longMm - felt.longMm + held.longMm };
+  const likelier = likelierSetting(next, shown, hardware, setMm);
+  return feel === 'notChecked' && likelier !== null && likelier.setting.lengthMm < setMm ? null : likelier;
 }
 
 /** Whether the measures ask for a take-up that no knot has: a band off its mark, or a mis-read, is likelier. */

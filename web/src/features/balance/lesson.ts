@@ -2,6 +2,7 @@ import type { Fitting, Tie, TieData, Tying } from '@easytuck/contract';
 import {
   drawnUp,
   inAnybodysHands,
+  keptTakeUps,
   learnTie,
   MODEL_VERSION,
   observationsOf,
@@ -52,11 +53,11 @@ export function lessonOf(tyings: readonly Tying[], { model, start, desk, fitting
 }
 export type Lesson = ReturnType<typeof lessonOf>;
 
-/** What is kept with the tie of what was learned. */
-export const keptOf = ({ learned: { beliefs } }: Lesson): NonNullable<TieData['takeUp']> => ({
-  ...{ shortMm: beliefs.short.meanMm, longMm: beliefs.long.meanMm, wholeSdMm: beliefs.whole.sdMm, leadSdMm: beliefs.evenLead.sdMm },
-  model: MODEL_VERSION,
-});
+/** What is kept with the tie of what was learned; how one wearer's hands differ from tying to tying is not the tie's. */
+export function keptOf({ learned: { beliefs } }: Lesson): NonNullable<TieData['takeUp']> {
+  const { tyingMm: _tyingMm, ...takeUp } = keptTakeUps(beliefs);
+  return { ...takeUp, model: MODEL_VERSION };
+}
 
 /** Whether a tie goes by what was learned already. */
 export const isApplied = ({ takeUp }: Pick<Tie, 'takeUp'>, { learned: { beliefs } }: Lesson): boolean =>
